@@ -1,0 +1,141 @@
+"""The script as a value: scenes of lines and directions, with stable ids."""
+
+from __future__ import annotations
+
+import re
+import uuid
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass, field
+from typing import Any
+
+from dearhost.errors import ScriptError
+
+MAX_WORDS = 40_000
+LONG_LINE = 1_200
+
+
+def new_id() -> str:
+    """A short id, unique within a script."""
+    return uuid.uuid4().hex[:10]
+
+
+@dataclass(frozen=True, slots=True)
+class Word:
+    """A written word of a line: ``line.text[start:end] == text``."""
+
+    text: str
+    start: int
+    end: int
+
+
+@dataclass(frozen=True, slots=True)
+class Line:
+    """What one speaker says in one go. ``speaker`` is "" for the only or unnamed speaker.
+
+    ``text`` is as written; brackets and notes in it are not spoken (see ``spoken``).
+    """
+
+    id: str
+    speaker: str
+    text: str
+
+
+@dataclass(frozen=True, slots=True)
+class Direction:
+    """An unspoken note to the voice or the stage."""
+
+    id: str
+    text: str
+
+
+@dataclass(frozen=True, slots=True)
+class Scene:
+    """A heading ("" for none) and what happens under it, in order."""
+
+    id: str
+    heading: str
+    blocks: tuple[Line | Direction, ...] = ()
+
+    @property
+    def lines(self) -> tuple[Line, ...]:
+        """The spoken lines alone."""
+        return tuple(b for b in self.blocks if isinstance(b, Line))
+
+
+@dataclass(frozen=True, slots=True)
+class Script:
+    """A whole script. ``notes`` holds what the title page or front matter said."""
+
+    title: str = ""
+    scenes: tuple[Scene, ...] = ()
+    notes: Mapping[str, str] = field(default_factory=dict)
+
+    def lines(self) -> Iterator[tuple[int, int, Line]]:
+        """Every line as (scene number, line number, line), both counted from 1."""
+        for number, scene in enumerate(self.scenes, 1):
+            for index, line in enumerate(scene.lines, 1):
+                yield number, index, line
+
+    def speakers(self) -> tuple[str, ...]:
+        """Who speaks, in order of appearance."""
+        return tuple(dict.fromkeys(line.speaker for _, _, line in self.lines()))
+
+
+def to_json(script: Script) -> dict[str, Any]:
+    """The document as plain data; ``from_json`` reads it back unchanged."""
+    return {
+        "title": script.title,
+        "notes": dict(script.notes),
+        "scenes": [
+            {"id": scene.id, "heading": scene.heading, "blocks": [_block_to_json(b) for b in scene.blocks]}
+            for scene in script.scenes
+        ],
+    }
+
+
+def _block_to_json(block: Line | Direction) -> dict[str, str]:
+    if isinstance(block, Line):
+        return {"id": block.id, "kind": "line", "speaker": block.speaker, "text": block.text}
+    return {"id": block.id, "kind": "direction", "text": block.text}
+
+
+def from_json(data: Any) -> Script:
+    """The script in ``data``. Ids that are missing or given twice are made new.
+
+    Raises ScriptError when the shape is not that of a script document.
+    """
+    try:
+        seen: set[str] = set()
+        scenes = tuple(
+            Scene(
+                _fresh(s.get("id"), seen),
+                _text(s.get("heading", "")),
+                tuple(_block_from_json(b, seen) for b in s.get("blocks", [])),
+            )
+            for s in data["scenes"]
+        )
+        notes = {str(k): str(v) for k, v in (data.get("notes") or {}).items()}
+        return Script(_text(data.get("title", "")), scenes, notes)
+    except (KeyError, TypeError, AttributeError) as error:
+        raise ScriptError(f"This is not a script document: {error!r}. Nothing was changed.") from error
+
+
+def _fresh(value: Any, seen: set[str]) -> str:
+    chosen = value if isinstance(value, str) and value and value not in seen else new_id()
+    seen.add(chosen)
+    return chosen
+
+
+def _text(value: Any) -> str:
+    if not isinstance(value, str):
+        raise TypeError(f"expected text, got {type(value).__name__}")
+    return re.sub(r"[\x00-\x08\x0b-\x1f\x7f]", "", value)
+
+
+def _block_from_json(block: Mapping[str, Any], seen: set[str]) -> Line | Direction:
+    kind = block["kind"]
+    if kind == "line":
+        return Line(_fresh(block.get("id"), seen), _text(block.get("speaker", "")), _text(block["text"]))
+    if kind == "direction":
+        return Direction(_fresh(block.get("id"), seen), _text(block["text"]))
+    raise TypeError(f"a block must be 'line' or 'direction' (got {kind!r})")

@@ -1,0 +1,92 @@
+"""What a reader of the script should look at before it is rendered."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Any
+
+from dearhost.errors import NothingToSay, UnfilledPlaceholder, UnreadableScript
+from dearhost.script.document import LONG_LINE, MAX_WORDS, Script
+from dearhost.script.spoken import placeholders, words_of
+
+
+@dataclass(frozen=True, slots=True)
+class Place:
+    """Where in the script: scene and line from 1, character offsets into the line."""
+
+    scene: int
+    line: int
+    start: int = 0
+    end: int = 0
+
+    def __str__(self) -> str:
+        return f"scene {self.scene}, line {self.line}"
+
+    def to_json(self) -> dict[str, Any]:
+        """As plain data."""
+        return {"scene": self.scene, "line": self.line, "from": self.start, "to": self.end}
+
+
+@dataclass(frozen=True, slots=True)
+class Finding:
+    """``stops`` tells whether it keeps the script from being rendered."""
+
+    kind: str
+    message: str
+    at: Place | None = None
+    stops: bool = False
+
+    def to_json(self) -> dict[str, Any]:
+        """As plain data."""
+        return {
+            "kind": self.kind,
+            "message": self.message,
+            "at": self.at.to_json() if self.at else None,
+            "stops": self.stops,
+        }
+
+
+def findings(script: Script) -> tuple[Finding, ...]:
+    """Open slots, long lines and a script with nothing to say, in order of the text."""
+    found: list[Finding] = []
+    total = 0
+    for scene, number, line in script.lines():
+        total += len(words_of(line.text))
+        for slot in placeholders(line.text):
+            written = line.text[slot.start : slot.end]
+            place = Place(scene, number, slot.start, slot.end)
+            message = f"'{written}' is still open at {place}. Fill it in, or delete it."
+            found.append(Finding("placeholder", message, place, stops=True))
+        if len(line.text) > LONG_LINE:
+            place = Place(scene, number, 0, len(line.text))
+            message = (
+                f"The line at {place} has {len(line.text):,} characters. It is spoken as it is; "
+                "split it, and a change will be heard sooner."
+            )
+            found.append(Finding("long-line", message, place))
+    if total == 0:
+        found.append(Finding("nothing-to-say", _nothing(script), stops=True))
+    if total > MAX_WORDS:
+        found.append(Finding("too-long", _too_long(total), stops=True))
+    return tuple(found)
+
+
+def _nothing(script: Script) -> str:
+    if any(scene.blocks or scene.heading for scene in script.scenes):
+        return "Nothing here is spoken: there are headings and directions only. Write a line, or NAME: text."
+    return "The script is empty. Write or paste what the host should say."
+
+
+def _too_long(total: int) -> str:
+    return (
+        f"The script has {total:,} words, about {total * 167 / 376 / 3600:.1f} hours; "
+        f"the most is {MAX_WORDS:,}. Split it into several productions."
+    )
+
+
+def ensure_speakable(script: Script) -> None:
+    """Raise the first finding that stops a render: NothingToSay, UnfilledPlaceholder, UnreadableScript."""
+    kinds = {"placeholder": UnfilledPlaceholder, "nothing-to-say": NothingToSay, "too-long": UnreadableScript}
+    for finding in findings(script):
+        if finding.stops:
+            raise kinds[finding.kind](finding.message)

@@ -1,0 +1,89 @@
+"""Bytes or text of any supported kind into a script."""
+
+from __future__ import annotations
+
+import codecs
+import re
+from pathlib import Path
+
+from dearhost.errors import UnreadableScript
+from dearhost.script.document import Script
+from dearhost.script.fountain import read_fountain
+from dearhost.script.plain_text import read_markdown, read_plain_text
+
+MAX_BYTES = 4_000_000
+KINDS = {".txt": "plain", ".text": "plain", ".md": "markdown", ".markdown": "markdown", ".fountain": "fountain"}
+_MARKS = ((codecs.BOM_UTF8, "utf-8-sig"), (codecs.BOM_UTF16_LE, "utf-16"), (codecs.BOM_UTF16_BE, "utf-16"))
+
+
+def decode(data: bytes, name: str) -> str:
+    """The text in ``data``: UTF-8, or UTF-16 with a byte-order mark.
+
+    Raises UnreadableScript for anything else, naming the file and what to do.
+    """
+    if len(data) > MAX_BYTES:
+        raise UnreadableScript(
+            f"'{name}' has {len(data) / 1e6:.1f} MB; a script may have {MAX_BYTES / 1e6:.0f}. Is it the right file?"
+        )
+    encoding = next((e for mark, e in _MARKS if data.startswith(mark)), "utf-8")
+    if encoding == "utf-8" and b"\0" in data:
+        raise UnreadableScript(
+            f"'{name}' is not text: it holds NUL bytes. Save the script as plain text in UTF-8 and open that."
+        )
+    try:
+        text = data.decode(encoding)
+    except UnicodeDecodeError as error:
+        row = data[: error.start].count(b"\n") + 1
+        raise UnreadableScript(
+            f"'{name}' is not UTF-8 text (row {row}). Save it again as UTF-8; nothing was changed."
+        ) from error
+    return text
+
+
+def normalise(text: str) -> str:
+    """One kind of line end; no control characters but tab and line end; no byte-order mark."""
+    text = text.replace("\r\n", "\n").replace("\r", "\n").replace("\x0c", "\n")
+    return re.sub(r"[\x00-\x08\x0b\x0e-\x1f\x7f\ufeff]", "", text)
+
+
+def guess_kind(text: str) -> str:
+    """'fountain', 'markdown' or 'plain', by what the text looks like."""
+    rows = text.strip().split("\n")
+    if rows and re.match(r"(title|credit|author|source|draft date):", rows[0], re.I):
+        return "fountain"
+    slugs = sum(bool(re.match(r"(?:INT|EXT)[./ ]", r)) for r in rows)
+    capitals = sum(
+        bool(re.fullmatch(r"[A-Z][A-Z .'-]+(?:\([^)]*\))?", r)) and i + 1 < len(rows) and bool(rows[i + 1].strip())
+        for i, r in enumerate(rows)
+        if i == 0 or not rows[i - 1].strip()
+    )
+    if slugs and capitals:
+        return "fountain"
+    marks = sum(bool(re.match(r"#{1,6} |\s*[-*] |> |```|!\[", r)) for r in rows)
+    return "markdown" if marks or re.search(r"\*\*\S.*?\S\*\*|\]\(https?:", text) else "plain"
+
+
+def read_script(text: str, kind: str = "") -> Script:
+    """``text`` as a script. ``kind`` is 'plain', 'markdown', 'fountain', or "" to guess.
+
+    Raises ValueError for another kind. Never fails on text.
+    """
+    readers = {"plain": read_plain_text, "markdown": read_markdown, "fountain": read_fountain}
+    text = normalise(text)
+    chosen = kind or guess_kind(text)
+    if chosen not in readers:
+        raise ValueError(f"'kind' must be one of {', '.join(readers)} (got {kind!r})")
+    return readers[chosen](text)
+
+
+def open_script(path: Path) -> Script:
+    """The script in a .txt, .md or .fountain file.
+
+    Raises UnreadableScript when the file cannot be read as text.
+    """
+    try:
+        data = path.read_bytes()
+    except OSError as error:
+        reason = "there is no such file" if isinstance(error, FileNotFoundError) else (error.strerror or str(error))
+        raise UnreadableScript(f"'{path.name}' cannot be opened: {reason}.") from error
+    return read_script(decode(data, path.name), KINDS.get(path.suffix.lower(), ""))

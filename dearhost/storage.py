@@ -1,0 +1,120 @@
+"""Results kept under a fingerprint of everything that affects them."""
+
+from __future__ import annotations
+
+import dataclasses
+import errno
+import hashlib
+import json
+import os
+import tempfile
+from collections.abc import Callable, Mapping
+from enum import Enum
+from fractions import Fraction
+from pathlib import Path
+from typing import Any
+
+from dearhost.errors import StorageFull
+
+
+def plain(value: Any) -> Any:
+    """``value`` as JSON-ready data; dataclasses become lists of their type name and fields.
+
+    Raises TypeError for a value that has no stable form.
+    """
+    if dataclasses.is_dataclass(value) and not isinstance(value, type):
+        fields = {f.name: plain(getattr(value, f.name)) for f in dataclasses.fields(value)}
+        return [type(value).__name__, fields]
+    if isinstance(value, Enum):
+        return value.value
+    if isinstance(value, Fraction):
+        return [value.numerator, value.denominator]
+    if isinstance(value, Mapping):
+        return {str(k): plain(v) for k, v in sorted(value.items())}
+    if isinstance(value, (list, tuple)):
+        return [plain(v) for v in value]
+    if isinstance(value, (set, frozenset)):
+        return sorted(plain(v) for v in value)
+    if isinstance(value, Path):
+        return str(value)
+    if value is None or isinstance(value, (bool, int, float, str)):
+        return value
+    raise TypeError(f"'{type(value).__name__}' has no stable form to take a fingerprint of")
+
+
+def fingerprint(*parts: Any) -> str:
+    """A 24-digit hexadecimal name for ``parts``: equal parts give equal names, on any machine."""
+    text = json.dumps([plain(p) for p in parts], ensure_ascii=False, sort_keys=True, separators=(",", ":"))
+    return hashlib.blake2b(text.encode(), digest_size=12).hexdigest()
+
+
+def write_whole(path: Path, write: Callable[[Path], None]) -> None:
+    """Let ``write`` fill a temporary file, then give it its final name in one step.
+
+    A reader never sees half a file. Raises StorageFull when the disk is full.
+    """
+    path.parent.mkdir(parents=True, exist_ok=True)
+    handle, name = tempfile.mkstemp(dir=path.parent, prefix=".part-", suffix=path.suffix)
+    os.close(handle)
+    part = Path(name)
+    try:
+        write(part)
+        part.replace(path)
+    except OSError as error:
+        raise explained(error, path) from error
+    finally:
+        part.unlink(missing_ok=True)
+
+
+def explained(error: OSError, path: Path) -> Exception:
+    """A full disk as StorageFull, anything else as it came."""
+    if error.errno in (errno.ENOSPC, errno.EDQUOT, errno.EFBIG):
+        return StorageFull(
+            f"The disk is full: '{path.name}' could not be written. "
+            "Finished parts are kept; free some space and start again."
+        )
+    return error
+
+
+class FolderCache:
+    """Files under a folder, named by fingerprint; the least recently used go first.
+
+    ``limit`` is in bytes. A hit marks the file as used now.
+    """
+
+    def __init__(self, folder: Path, limit: int) -> None:
+        self.folder = folder
+        self.limit = limit
+        folder.mkdir(parents=True, exist_ok=True)
+
+    def path_of(self, name: str) -> Path:
+        """Where the file ``name`` lies or would lie."""
+        return self.folder / name[:2] / name
+
+    def find(self, name: str) -> Path | None:
+        """The file ``name``, or None."""
+        path = self.path_of(name)
+        try:
+            os.utime(path)
+        except OSError:
+            return None
+        return path
+
+    def put(self, name: str, write: Callable[[Path], None]) -> Path:
+        """Keep what ``write`` puts into the path it is given."""
+        path = self.path_of(name)
+        write_whole(path, write)
+        return path
+
+    def trim(self) -> int:
+        """Remove the least recently used files above the limit; returns how many."""
+        files = [(p.stat().st_mtime_ns, p.stat().st_size, p) for p in self.folder.rglob("*") if p.is_file()]
+        total = sum(size for _, size, _ in files)
+        removed = 0
+        for _, size, path in sorted(files):
+            if total <= self.limit:
+                break
+            path.unlink(missing_ok=True)
+            total -= size
+            removed += 1
+        return removed
