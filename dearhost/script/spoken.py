@@ -112,23 +112,25 @@ def blanked(text: str) -> str:
     return "".join(characters)
 
 
+_SAID_SIGNS = frozenset("&=+<>%@#×÷°★≈½¼¾⅓⅔€$£¥")
 _EDGES = "\"'“”‘’«»()[]{}*_,;:.!?…¿¡-–—"
 
 
 def words_of(text: str) -> tuple[Word, ...]:
     """The written words that are spoken, with offsets into ``text``.
 
-    Whitespace runs, split at long dashes, without the punctuation around them; emoji and lone
-    dashes are no words.
+    Whitespace runs, split at long dashes, without the punctuation around them. A lone sign that is
+    said, such as &, is a word; emoji and dashes are not.
     """
     words = []
-    for match in re.finditer(r"[^\s—]+", blanked(text)):
+    for match in re.finditer(r"(?:(?!--)[^\s—])+", blanked(text)):
         start, end = match.span()
         while start < end and text[start] in _EDGES and not _leads_number(text, start, end):
             start += 1
         while end > start and text[end - 1] in _EDGES:
             end -= 1
-        if any(c.isalnum() for c in text[start:end]):
+        core = text[start:end]
+        if any(c.isalnum() for c in core) or (core and set(core) <= _SAID_SIGNS):
             words.append(Word(text[start:end], start, end))
     return tuple(words)
 

@@ -1,0 +1,20 @@
+"""A line and a voice become a reading: sound, and when each word and phone is heard."""
+
+from dearhost.speech.plan import WordPlan, plan_words
+from dearhost.speech.reading import Prosody, Reading, TimedPhone, TimedWord, timings_to_json
+from dearhost.speech.registry import VoiceRegistry
+from dearhost.speech.speaking import Speaker
+from dearhost.speech.voices import Voice
+
+__all__ = [
+    "Prosody",
+    "Reading",
+    "Speaker",
+    "TimedPhone",
+    "TimedWord",
+    "Voice",
+    "VoiceRegistry",
+    "WordPlan",
+    "plan_words",
+    "timings_to_json",
+]

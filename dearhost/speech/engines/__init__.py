@@ -1,0 +1,1 @@
+"""Speech engines, one a module. Reached through ``dearhost.speech.registry`` only."""

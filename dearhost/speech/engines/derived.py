@@ -1,0 +1,87 @@
+"""A voice made from another by WORLD analysis and synthesis (Morise et al. 2016).
+
+Pitch comes from an autocorrelation tracker: WORLD's own trackers miss low voices.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from dearhost.speech.engine import Engine, EnginePhone, Utterance
+from dearhost.speech.plan import Sentence
+from dearhost.speech.prosody import track_pitch
+from dearhost.speech.reading import Samples
+
+_FRAME_MS = 5.0
+
+
+@dataclass(frozen=True, slots=True)
+class Derivation:
+    """How the new voice differs.
+
+    ``pitch``: mean fundamental in Hz; ``spread``: of log pitch, 1 = as it was; ``warp``: formants are
+    multiplied by this; ``tilt``: dB an octave from 1 kHz; ``pace``: above 1 is faster.
+    """
+
+    pitch: float
+    spread: float
+    warp: float
+    tilt: float
+    pace: float
+
+
+class DerivedEngine:
+    """Speaks with ``source`` and changes the sound."""
+
+    def __init__(self, source: Engine, derivation: Derivation) -> None:
+        self._source, self._derivation = source, derivation
+        self.version = f"derived-2/{source.version}"
+
+    def phones_alone(self, word: str) -> tuple[str, ...]:
+        """As the source says it."""
+        return self._source.phones_alone(word)
+
+    def synthesize(self, sentence: Sentence) -> Utterance:
+        """The source's utterance, re-made; times follow the pace."""
+        made = self._source.synthesize(sentence)
+        samples = transform(made.samples, made.sample_rate, self._derivation)
+        pace = self._derivation.pace
+        phones = tuple(EnginePhone(p.symbol, p.start / pace, p.end / pace, p.stress, p.breaks) for p in made.phones)
+        return Utterance(made.sample_rate, samples, phones)
+
+
+def transform(samples: Samples, rate: int, derivation: Derivation) -> Samples:
+    """``samples`` (mono, -1..1) with another pitch, vocal tract length, tilt and pace; same level."""
+    import pyworld  # noqa: PLC0415 - only derived voices need it
+
+    sound = samples.astype(np.float64)
+    count = int(len(sound) / rate * 1000 / _FRAME_MS) + 1
+    pitch = track_pitch(samples, rate, count, rate=1000 / _FRAME_MS).astype(np.float64)
+    times = np.arange(count) * _FRAME_MS / 1000
+    envelope = pyworld.cheaptrick(sound, pitch, times, rate)
+    noise = pyworld.d4c(sound, pitch, times, rate)
+    voiced = pitch > 0
+    if voiced.any():
+        log = np.log(pitch[voiced])
+        pitch[voiced] = np.exp(np.log(derivation.pitch) + (log - log.mean()) * derivation.spread)
+    bins = envelope.shape[1]
+    source_bin = np.clip(np.arange(bins) / derivation.warp, 0, bins - 1)
+    low = np.floor(source_bin).astype(int)
+    high = np.minimum(low + 1, bins - 1)
+    part = source_bin - low
+    log_envelope = np.log(envelope)
+    log_envelope = log_envelope[:, low] * (1 - part) + log_envelope[:, high] * part
+    noise = noise[:, low] * (1 - part) + noise[:, high] * part
+    frequency = np.maximum(np.arange(bins) * rate / 2 / (bins - 1), 60.0)
+    gain = derivation.tilt * np.log2(frequency / 1000)
+    envelope = np.exp(log_envelope + gain * np.log(10) / 10)
+    remade = pyworld.synthesize(
+        pitch, np.ascontiguousarray(envelope), np.ascontiguousarray(noise), rate, _FRAME_MS / derivation.pace
+    )
+    wanted = round(len(sound) / derivation.pace)
+    remade = np.pad(remade[:wanted], (0, max(0, wanted - len(remade))))
+    level = float(np.sqrt(np.mean(sound**2)) / max(1e-9, np.sqrt(np.mean(remade**2))))
+    peak = float(np.abs(remade).max()) * level
+    return (remade * (level if peak <= 0.98 else level * 0.98 / peak)).astype(np.float32)

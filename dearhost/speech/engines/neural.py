@@ -1,0 +1,155 @@
+"""Neural voices in the open .onnx + .onnx.json format of piper-tts."""
+
+from __future__ import annotations
+
+import threading
+from functools import lru_cache
+from pathlib import Path
+from typing import Any
+
+import numpy as np
+
+from dearhost.errors import VoiceUnavailable
+from dearhost.speech.engine import EnginePhone, Utterance
+from dearhost.speech.engines.phone_symbols import gather
+from dearhost.speech.plan import Sentence
+from dearhost.storage import fingerprint, write_whole
+
+_LATE = 0.030
+"""The model's phone labels run late by this many seconds (measured against fricative onsets)."""
+_SHORT_GAP = 0.120
+_NOISE_LENGTH = 1 << 20
+
+
+class NeuralEngine:
+    """One model. ``pace`` stretches time: 1 is the model's own."""
+
+    version = "neural-3"
+
+    def __init__(self, model: Path, config: Path, *, scratch: Path, pace: float = 1.0) -> None:
+        self._model, self._config, self._scratch, self._pace = model, config, scratch, pace
+        self._loading = threading.Lock()
+        self._voice: Any = None
+
+    def phones_alone(self, word: str) -> tuple[str, ...]:
+        """The phones of one word said by itself."""
+        return _alone(self, word)
+
+    def synthesize(self, sentence: Sentence) -> Utterance:
+        """Phonemize each clause in context, then speak the whole sentence from those phonemes."""
+        voice = self._loaded()
+        points: list[str] = []
+        for number, clause in enumerate(sentence.clauses):
+            clause_points = self._phonemize(clause.text)
+            while clause_points and clause_points[-1] in " .,;:?!":
+                clause_points.pop()
+            points += clause_points + [clause.mark] + ([" "] if number + 1 < len(sentence.clauses) else [])
+        samples, ends = self._speak(voice, points)
+        rate = int(voice.config.sample_rate)
+        starts = np.concatenate([[0.0], ends[:-1]])
+        phones = [
+            [p, float(starts[p.first]) / rate, float(ends[p.last]) / rate] for p in gather(points)
+        ]
+        _correct_labels(phones)
+        timed = tuple(EnginePhone(p.symbol, start, end, p.stress, p.breaks) for p, start, end in phones)
+        return Utterance(rate, samples, timed)
+
+    def _loaded(self) -> Any:
+        with self._loading:
+            if self._voice is None:
+                self._voice = self._load()
+        return self._voice
+
+    def _load(self) -> Any:
+        if not self._model.exists() or not self._config.exists():
+            raise VoiceUnavailable(
+                f"The model '{self._model.name}' is not on this machine. Run 'make setup', or choose another voice."
+            )
+        from piper import PiperVoice  # noqa: PLC0415 - loading the runtime takes a second
+
+        patched = self._scratch / f"{fingerprint(self._model.name, self._model.stat().st_size, self.version)}.onnx"
+        if not patched.exists():
+            write_whole(patched, lambda part: _patch(self._model, part))
+        return PiperVoice.load(patched, self._config)
+
+    def _phonemize(self, text: str) -> list[str]:
+        return [point for sentence in self._loaded().phonemize(text) for point in [*sentence, " "]][:-1]
+
+    def _speak(self, voice: Any, points: list[str]) -> tuple[np.ndarray, np.ndarray]:
+        """Samples in -1..1, and for each point the sample at which it ends."""
+        from piper.config import SynthesisConfig  # noqa: PLC0415 - see _load
+
+        table = voice.config.phoneme_id_map
+        ids, owner = list(table["^"]), [0] * len(table["^"])
+        ids += table["_"]
+        owner += [0] * len(table["_"])
+        for index, point in enumerate(points):
+            known = table.get(point)
+            if known is not None:
+                ids += [*known, *table["_"]]
+                owner += [index] * (len(known) + len(table["_"]))
+        ids += table["$"]
+        owner += [len(points) - 1] * len(table["$"])
+        settings = SynthesisConfig(length_scale=voice.config.length_scale * self._pace)
+        audio, lengths = voice.phoneme_ids_to_audio(ids, settings, include_alignments=True)
+        ends = np.zeros(len(points))
+        np.add.at(ends, np.array(owner), np.asarray(lengths, float))
+        return np.clip(np.asarray(audio, np.float32).reshape(-1), -1, 1), np.cumsum(ends)
+
+
+@lru_cache(maxsize=20_000)
+def _alone(engine: NeuralEngine, word: str) -> tuple[str, ...]:
+    return tuple(p.symbol for p in gather(engine._phonemize(word)))
+
+
+def _correct_labels(phones: list[list[Any]]) -> None:
+    """Shift starts by -30 ms and share short gaps out; onsets after a pause stay (speech.md, 2)."""
+    gaps = [9.0] + [phones[i][1] - phones[i - 1][2] for i in range(1, len(phones))]
+    for index in range(1, len(phones)):
+        if gaps[index] >= _SHORT_GAP:
+            continue
+        start = phones[index][1] - _LATE - (gaps[index] / 2 if gaps[index] > 0.001 else 0.0)
+        start = max(start, phones[index - 1][1] + 0.012)
+        phones[index][1] = start
+        phones[index - 1][2] = start
+    for index in range(len(phones) - 1):
+        if gaps[index + 1] >= _SHORT_GAP:
+            phones[index][2] = max(phones[index][1] + 0.012, phones[index][2] - 0.02)
+
+
+def _patch(source: Path, target: Path) -> None:
+    """The model with its phoneme lengths as an output and with fixed noise instead of random numbers.
+
+    With fixed noise the same text always gives the same samples, on any machine with this runtime.
+    """
+    import onnx  # noqa: PLC0415 - needed once a model
+    from onnx import TensorProto, helper, numpy_helper  # noqa: PLC0415
+    from piper.patch_voice_with_alignment import add_alignment_output  # noqa: PLC0415
+
+    model = onnx.load(str(source))
+    add_alignment_output(model)
+    graph = model.graph
+    noise = np.random.default_rng(7).standard_normal(_NOISE_LENGTH).astype(np.float32)
+    graph.initializer.append(numpy_helper.from_array(noise, "fixed_noise"))
+    for name, value in (("fixed_zero", 0), ("fixed_one", 1), ("fixed_length", _NOISE_LENGTH)):
+        graph.initializer.append(helper.make_tensor(name, TensorProto.INT64, [], [value]))
+    nodes = []
+    for number, node in enumerate(graph.node):
+        if node.op_type != "RandomNormalLike":
+            nodes.append(node)
+            continue
+        tag = f"fixed_{number}"
+        make = helper.make_node
+        nodes += [
+            make("Shape", [node.input[0]], [f"{tag}_shape"]),
+            make("Size", [node.input[0]], [f"{tag}_size"]),
+            make("Range", ["fixed_zero", f"{tag}_size", "fixed_one"], [f"{tag}_range"]),
+            make("Mod", [f"{tag}_range", "fixed_length"], [f"{tag}_index"]),
+            make("Gather", ["fixed_noise", f"{tag}_index"], [f"{tag}_flat"]),
+            make("Reshape", [f"{tag}_flat", f"{tag}_shape"], [node.output[0]]),
+        ]
+    del graph.node[:]
+    graph.node.extend(nodes)
+    onnx.save(model, str(target))
+
+

