@@ -1,0 +1,155 @@
+"""What a host looks like, as a value."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+
+from dearhost.hosts.paper import mix
+
+SKINS = (
+    ("#F8DECB", "#E5B8A0"), ("#F2CDAE", "#DBA484"), ("#E7BB8E", "#C89368"), ("#D6A374", "#B27D51"),
+    ("#BF8759", "#99643F"), ("#A06C48", "#7B4C31"), ("#7F5138", "#5D3727"), ("#613F30", "#452A22"),
+    ("#4A3029", "#33201D"),
+)  # fmt: skip
+"""Nine skins from light to dark, each (base, shade)."""
+
+HAIR_COLOURS = {
+    "ink": "#22242E", "espresso": "#3A2722", "chestnut": "#6A3B26", "copper": "#A9502A", "wheat": "#CFA159",
+    "ash": "#8D7B68", "silver": "#B9B7B0", "white": "#E6E1D6", "plum": "#55304A",
+}  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True)
+class Proportions:
+    """Lengths in units (100 = the head) and factors on widths, by age."""
+
+    thigh: float
+    shin: float
+    ankle: float
+    pelvis: float
+    waist: float
+    chest: float
+    neck: float
+    width: float
+    arm: float
+    limb: float
+    hand: float
+    figure: float
+
+
+AGES = {
+    "young": Proportions(138, 132, 22, 50, 50, 92, 28, 0.95, 0.98, 0.94, 0.97, 0.99),
+    "adult": Proportions(138, 132, 22, 52, 52, 94, 27, 1.0, 1.0, 1.0, 1.0, 1.0),
+    "senior": Proportions(130, 124, 22, 52, 50, 88, 24, 0.97, 0.97, 1.02, 1.0, 0.96),
+}
+
+
+@dataclass(frozen=True, slots=True)
+class Build:
+    """Half-widths in units and a factor on the limbs' thickness."""
+
+    shoulder: float
+    chest: float
+    waist: float
+    hip: float
+    limb: float
+
+
+BUILDS = {
+    "slim": Build(60, 54, 43, 50, 0.90),
+    "average": Build(65, 60, 51, 56, 1.0),
+    "broad": Build(76, 70, 60, 58, 1.12),
+    "curvy": Build(63, 61, 50, 66, 1.04),
+    "heavy": Build(72, 72, 76, 74, 1.16),
+}
+
+
+@dataclass(frozen=True, slots=True)
+class Outfit:
+    """``kind`` chooses the cut; ``sleeve`` is long or short; ``hem`` 1 = at the hips."""
+
+    kind: str
+    top: str
+    bottom: str
+    shoe: str
+    sleeve: str = "long"
+    shirt: str = "cream"
+    hem: float = 0.95
+
+
+OUTFITS = {
+    "blazer": Outfit("blazer", "navy", "char", "#4A2E22", hem=0.97),
+    "knit": Outfit("knit", "tide", "#C7AF86", "ink", hem=0.93),
+    "polo": Outfit("polo", "tide", "navy", "paper2", sleeve="short"),
+}
+
+
+@dataclass(frozen=True, slots=True)
+class Features:
+    """The face's own shapes: positions in head heights, factors about 1."""
+
+    jaw: str = "oval"
+    nose: str = "wedge"
+    brow: str = "soft"
+    eye_x: float = 0.158
+    eye_y: float = 0.030
+    eye_size: float = 1.0
+    eye_height: float = 1.0
+    eye_tilt: float = 0.10
+    iris: str = "#5B3A24"
+    lash: float = 1.0
+    brow_y: float = -0.082
+    mouth_y: float = 0.292
+    mouth_width: float = 1.0
+    lip_tint: float = 0.5
+    lip_upper: float = 1.0
+    lip_lower: float = 1.0
+
+
+@dataclass(frozen=True, slots=True)
+class ModelSheet:
+    """A host's saved looks."""
+
+    skin: int
+    hair: str
+    hair_colour: str
+    features: Features = field(default_factory=Features)
+    outfit: Outfit = OUTFITS["knit"]
+    build: str = "average"
+    age: str = "adult"
+    beard: bool = False
+    glasses: str = ""
+    earring: str = ""
+    lanyard: str = ""
+    skin_colours: tuple[str, str] | None = None
+    brow_colour: str = ""
+
+    @property
+    def skin_base(self) -> str:
+        """The lit side of the skin."""
+        return (self.skin_colours or SKINS[self.skin])[0]
+
+    @property
+    def skin_shade(self) -> str:
+        """The shade side of the skin."""
+        return (self.skin_colours or SKINS[self.skin])[1]
+
+    @property
+    def skin_line(self) -> str:
+        """Deep lines in the skin."""
+        return mix(self.skin_shade, "#4A1F22", 0.45)
+
+    @property
+    def hair_base(self) -> str:
+        """The lit side of the hair."""
+        return HAIR_COLOURS[self.hair_colour]
+
+    @property
+    def hair_shade(self) -> str:
+        """The shade side of the hair."""
+        return mix(self.hair_base, "#14101E", 0.34)
+
+    @property
+    def hair_light(self) -> str:
+        """Strands in the light."""
+        return mix(self.hair_base, "#FFE9C8", 0.26)

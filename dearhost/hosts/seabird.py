@@ -1,0 +1,275 @@
+"""The seabird: the same pose and mouth space, a beak for lips, feathers for fingers.
+
+A gull's build rather than a penguin's: pale head and body, slate wings that reach past the belly,
+dark wing tips, a slim neck and a hooked yellow-orange beak with a red spot.
+"""
+
+from __future__ import annotations
+
+import cmath
+import math
+from dataclasses import dataclass, replace
+from typing import Any
+
+import skia
+
+from dearhost.hosts.eyes import draw_brow, draw_eye
+from dearhost.hosts.head_space import HeadSpace, mirrored
+from dearhost.hosts.host import Part
+from dearhost.hosts.model_sheet import Features, ModelSheet
+from dearhost.hosts.paper import Paper, clamp, darker, lerp, limb, mix, paint, spline, turned
+from dearhost.hosts.pose import ArmPose, Face, Mouth, Pose
+from dearhost.hosts.skeleton import reach
+
+_WHITE, _WHITE_SHADE = "#FBF5E8", "#D9CDB8"
+_WING, _WING_SHADE, _TIP = "#6E8796", "#4C6475", "#26323F"
+_BEAK, _BEAK_SHADE, _BEAK_LINE = "#EFAE3A", "#C9822A", "#6B3A16"
+_LEGS, _LEGS_SHADE = "#E8784A", "#B8502A"
+_CREST = "#26323F"
+_SHEET = ModelSheet(
+    skin=0, hair="side", hair_colour="ink", skin_colours=(_WHITE, _WHITE_SHADE), brow_colour="#1E2B35",
+    features=Features(eye_x=0.165, eye_y=-0.085, eye_size=1.30, eye_height=1.12, eye_tilt=0.06, iris="#2F8074",
+                      lash=0.6, brow="soft", brow_y=-0.235),
+)  # fmt: skip
+_HEAD_SIZE = 118.0
+
+
+@dataclass(frozen=True, slots=True)
+class _Wing:
+    shoulder: complex
+    elbow: complex
+    wrist: complex
+    angle: float
+    side: int
+    pose: ArmPose
+
+
+class Seabird:
+    """A seabird character, two thirds of a person's height."""
+
+    kind = "bird"
+
+    def __init__(self, host_id: str, name: str, description: str) -> None:
+        self.id, self.name, self.description = host_id, name, description
+
+    @property
+    def head_centre(self) -> complex:
+        """The middle of the head when standing straight."""
+        return complex(0, -244)
+
+    @property
+    def height(self) -> float:
+        """From the ground to the crest."""
+        return 330.0
+
+    def draw(self, canvas: Any, pose: Pose) -> None:
+        """Draw ``pose`` whole."""
+        for part in self.parts(pose):
+            part.draw(canvas)
+
+    def parts(self, pose: Pose) -> list[Part]:
+        """Body with low wings, then the head, then raised wings."""
+        frame = _Frame(pose)
+        raised = [w for w in frame.wings if w.wrist.imag <= frame.head.imag + 46]
+        low = [w for w in frame.wings if w not in raised]
+        face, mouth = pose.face, pose.mouth
+        x, y = frame.head.real, frame.head.imag
+        parts = [
+            Part("body", (pose.body, *(w.pose for w in low)), (-210, -300, 210, 40),
+                 lambda c: _draw_body(Paper(c, c.getTotalMatrix().getScaleX()), frame, low)),
+            Part("head", (pose.body, face, mouth), (x - 90, y - 105, x + 90, y + 80),
+                 lambda c: _draw_head(Paper(c, c.getTotalMatrix().getScaleX()), frame, face, mouth), moving=True),
+        ]  # fmt: skip
+        for wing in raised:
+            parts.append(Part(f"wing{wing.side}", (pose.body, wing.pose), (-260, -480, 260, 40), _wing_drawer(wing)))
+        return parts
+
+
+def _wing_drawer(wing: _Wing) -> Any:
+    return lambda canvas: _draw_wing(Paper(canvas, canvas.getTotalMatrix().getScaleX()), wing)
+
+
+class _Frame:
+    """The bird's joints for a pose."""
+
+    def __init__(self, pose: Pose) -> None:
+        body = pose.body
+        self.up = -1j * turned(body.bend)
+        self.across = self.up * 1j
+        self.hip = complex(body.hip_x * 100, -62 - body.hip_y * 100)
+        self.swell = 1 + 0.03 * body.breath
+        self.head = self.hip + self.up * 182 + complex(body.head_x * 100 + 0.10 * body.yaw, -0.35 * body.pitch)
+        self.head_space = HeadSpace(
+            self.head, _HEAD_SIZE, body.yaw, body.pitch, body.roll + body.bend, pose.mouth.open
+        )
+        self.wings = [self._wing(pose.left, -1), self._wing(pose.right, 1)]
+
+    def at(self, across: float, up: float) -> complex:
+        """A place on the body, units from the hips."""
+        return self.hip + self.up * up + self.across * across * self.swell
+
+    def _wing(self, pose: ArmPose, side: int) -> _Wing:
+        shoulder = self.hip + self.up * (98 + 8 * pose.shrug) + self.across * side * 50 * self.swell
+        upper, fore = 60.0, 58.0
+        target = shoulder + (self.across * side * (pose.x + 0.04) - self.up * pose.y * 0.985) * (upper + fore)
+        bend = -1 if side > 0 else 1
+        outside, wrist, _ = reach(shoulder, target, upper, fore, bend, fold=0.42, shortest=0.7)
+        inside, _, _ = reach(shoulder, target, upper, fore, -bend, fold=0.42, shortest=0.7)
+        elbow: complex = lerp(inside, outside, (pose.elbow + 1) / 2)
+        if pose.upper_weight > 0:
+            hanging = shoulder - self.up * turned(-side * max(pose.upper_arm + 12, -30)) * upper
+            near = clamp((1.35 - abs(wrist - hanging) / fore) / 0.35)
+            elbow = lerp(elbow, hanging, pose.upper_weight * near * near * (3 - 2 * near))
+        return _Wing(shoulder, elbow, wrist, 90 - side * pose.angle, side, pose)
+
+
+def _soft_limit(degrees: float, limit: float) -> float:
+    """``degrees`` (-180 to 180) held near ``limit`` without a jump anywhere."""
+    size, knee = abs(degrees), 0.7 * limit
+    held = size if size < knee else knee + 0.3 * limit * (1 - math.exp(-(size - knee) / (0.3 * limit)))
+    fade = clamp((180 - size) / 60)
+    return math.copysign(held * fade * fade * (3 - 2 * fade), degrees)
+
+
+def _draw_wing(paper: Paper, wing: _Wing) -> None:
+    fore = (wing.wrist - wing.elbow) / max(1e-6, abs(wing.wrist - wing.elbow))
+    straight = math.degrees(cmath.phase(fore))
+    angle = straight + _soft_limit((wing.angle - straight + 180) % 360 - 180, 70)
+    direction, handed, hand = turned(angle), wing.side * wing.pose.flip, wing.pose.hand
+    feathers = []
+    for i in range(4):
+        length = (50, 54, 48, 38)[i] * (1 - 0.62 * hand.curl[i])
+        root = wing.wrist + direction * complex(-2, (-10, -3.5, 3.5, 10)[i] * handed)
+        end = root + direction * turned(-hand.spread[i] * 1.25 * handed) * length
+        feathers.append(limb(skia.Path(), root, end, 10, 5.2, 1.6))
+    spread, curl = hand.thumb
+    root = wing.wrist + direction * complex(-6, -9 * handed)
+    thumb = limb(skia.Path(), root, root + direction * turned(-spread * handed) * 28 * (1 - 0.45 * curl), 8, 4, 1)
+    fan = [thumb, *feathers[::-1]]
+    for path in fan:
+        paper.ink_edge(path, 0.9)
+    for path in fan:
+        paper.piece(path, _TIP, mix(_TIP, "#51687A", 0.5), ink=0, crescent=(-1.6, -1.2), rim=False)
+    sleeve = limb(skia.Path(), wing.shoulder, wing.elbow, 21, 18, 2)
+    limb(sleeve, wing.elbow, wing.wrist + fore * 4, 18, 13, 2)
+    paper.piece(sleeve, _WING, _WING_SHADE, crescent=(6, 5), rim=False, overlapping=True)
+    across = fore * 1j
+    for part in (0.25, 0.55):
+        place: complex = lerp(wing.elbow, wing.wrist, part)
+        paper.brush([place - across * 9, place + fore * 9, place + across * 9], 2.2, _WING_SHADE, tip=0.2, tail=0.2)
+
+
+def _draw_body(paper: Paper, frame: _Frame, wings: list[_Wing]) -> None:
+    at, hip = frame.at, frame.hip
+    paper.canvas.drawOval(skia.Rect.MakeLTRB(hip.real - 80, -7, hip.real + 90, 13), paint("ink", 0.20))
+    for side in (-1, 1):
+        ankle = complex(side * 27, 0)
+        leg = limb(skia.Path(), at(side * 22, -20), ankle - 8j, 7.5, 5.5)
+        paper.piece(leg, _LEGS, _LEGS_SHADE, ink=0.8, crescent=(3, 2), rim=False)
+        foot = [(-8, -12), (-20, 4), (-16, 9), (-4, 6), (6, 12), (18, 7), (34, 8), (33, 2), (8, -12)]
+        web = spline([ankle + complex(x * side, y) for x, y in foot], corners=(2, 3, 4, 5, 6))
+        paper.piece(web, _LEGS, _LEGS_SHADE, ink=0.9, crescent=(4, 3), rim=False)
+    tail = [at(-34, -8), at(-104, -30), at(-92, -40), at(-76, -48), at(-40, -40), at(10, -36)]
+    paper.piece(spline(tail, corners=(1, 2, 3)), _TIP, None)
+    outline = [at(0, 168), at(36, 156), at(56, 122), at(66, 76), at(68, 26), at(56, -22), at(26, -42), at(0, -46),
+               at(-26, -42), at(-56, -22), at(-68, 26), at(-66, 76), at(-56, 122), at(-36, 156)]  # fmt: skip
+    body = spline(outline)
+    paper.piece(body, _WHITE, _WHITE_SHADE, crescent=(12, 7), ink=1.2)
+    with paper.clipped(body):
+        for side in (-1, 1):  # the mantle: slate back showing round the sides
+            mantle = [at(side * 44, 150), at(side * 50, 96), at(side * 47, 30), at(side * 40, -30), at(side * 90, -40),
+                      at(side * 90, 150)]  # fmt: skip
+            paper.piece(spline(mantle, corners=(3, 4, 5)), _WING, _WING_SHADE, ink=0.6, crescent=(4, 3))
+        slide = 20 * frame.head_space.sin_yaw
+        for u, v in ((-24, 60), (0, 46), (22, 62), (-14, 20), (16, 22), (0, -4)):
+            chevron = [at(u - 6 + slide, v + 3), at(u + slide, v - 3), at(u + 6 + slide, v + 4)]
+            paper.brush(chevron, 2.2, _WHITE_SHADE, tip=0.2, tail=0.2)
+    for wing in wings:
+        _draw_wing(paper, wing)
+    _draw_scarf(paper, frame, body)
+
+
+def _draw_scarf(paper: Paper, frame: _Frame, body: Any) -> None:
+    at = frame.at
+    band = spline([at(-52, 152), at(-28, 136), at(0, 132), at(28, 136), at(52, 152), at(56, 130), at(28, 110),
+                   at(0, 106), at(-28, 110), at(-56, 130)], corners=(0, 4, 5, 9))  # fmt: skip
+    paper.cast(body, band, 3, 7, "ink", 0.2)
+    end = spline([at(-34, 118), at(-14, 112), at(-12, 66), at(-22, 70), at(-30, 60), at(-40, 68)],
+                 corners=(0, 1, 2, 3, 4, 5), tension=0.3)  # fmt: skip
+    paper.piece(end, "tide", darker("tide"), crescent=(4, 3))
+    paper.brush([at(-37, 80), at(-13, 78)], 4, "cream", tip=0.9, tail=0.9)
+    paper.piece(band, "tide", darker("tide"), crescent=(5, 5))
+    paper.brush([at(-50, 138), at(-26, 122), at(2, 117), at(32, 123), at(52, 139)], 3.4, "cream", tip=0.8, tail=0.8)
+    knot = spline([at(-40, 128), at(-22, 130), at(-16, 112), at(-36, 108)])
+    paper.piece(knot, "tide", darker("tide"), crescent=(3, 3))
+
+
+def _draw_head(paper: Paper, frame: _Frame, face: Face, mouth: Mouth) -> None:
+    head = frame.head_space
+    drop = mouth.open * 0.05
+    crest = [(-0.08, -0.44, -0.05), (-0.19, -0.62, -0.1), (-0.05, -0.55, -0.08), (-0.02, -0.70, -0.1),
+             (0.05, -0.55, -0.08), (0.15, -0.62, -0.1), (0.10, -0.44, -0.05)]  # fmt: skip
+    paper.piece(head.outline(crest, corners=(1, 2, 3, 4, 5)), _CREST, darker(_CREST, 0.4))
+    half = [(0.0, -0.50, -0.05), (0.22, -0.455, -0.05), (0.375, -0.28, -0.03), (0.42, -0.03, 0.0), (0.39, 0.20, 0.04),
+            (0.27, 0.375 + drop, 0.08), (0.0, 0.42 + drop, 0.1)]  # fmt: skip
+    path = head.outline(mirrored(half))
+    paper.piece(path, _WHITE, _WHITE_SHADE, crescent=(9, 6), ink=1.2)
+    with paper.clipped(path):
+        cap = [(-0.44, -0.20, 0.0), (-0.30, -0.30, 0.10), (-0.12, -0.345, 0.14), (0.0, -0.30, 0.16), (0.12, -0.345, 0.14),
+               (0.30, -0.30, 0.10), (0.44, -0.20, 0.0), (0.44, -0.6, -0.05), (-0.44, -0.6, -0.05)]  # fmt: skip
+        paper.piece(head.outline(cap, corners=(0, 3, 6, 7, 8)), _CREST, darker(_CREST, 0.4), ink=0, rim=False)
+        for side in (-1, 1):
+            cheek = [head.surface(0.275 * side + 0.055 * math.cos(a), 0.115 + 0.038 * math.sin(a))
+                     for a in (i * math.pi / 4 for i in range(8))]  # fmt: skip
+            paper.flat(spline(cheek), "#EFA58A", 0.8)
+            draw_eye(paper, head, _SHEET, face, side)
+            draw_brow(paper, head, _SHEET, replace(face, brow_angle=face.brow_angle - 0.45), side)
+    _draw_beak(paper, head, mouth)
+
+
+def _draw_beak(paper: Paper, head: HeadSpace, mouth: Mouth) -> None:
+    """The lower half drops with ``open``; both narrow with ``round``."""
+    at, size, smile = head.solid, head.size, mouth.smile
+    half = 0.180 * (1 + 0.10 * mouth.wide - 0.34 * mouth.round + 0.05 * max(0.0, smile))
+    corner = 0.120 - 0.045 * smile
+    lift = 0.020 * mouth.open
+    tip_z, tip_y = 0.68 + 0.05 * mouth.round, 0.245 - lift
+    parted = clamp(mouth.open / 0.06)
+    low = 0.247 + mouth.open * 0.215 * (1 - 0.12 * mouth.round)
+    side_y = lerp(corner + 0.030, lerp(corner + 0.06 + 0.03 * smile, low - 0.05, 0.62), parted)
+    low = lerp(tip_y - 0.02, low, parted)
+    low_z = 0.57 - 0.16 * mouth.open
+    edge = corner + 0.004 * parted - 0.006 * (1 - parted)
+    upper = [at(-half, corner, 0.27), at(-half * 0.55, corner + 0.052 + 0.03 * smile - lift, 0.46), at(0, tip_y, tip_z),
+             at(half * 0.55, corner + 0.052 + 0.03 * smile - lift, 0.46), at(half, corner, 0.27)]  # fmt: skip
+    lower = [at(-half * 0.985, edge, 0.27), at(-half * 0.60, side_y, 0.43), at(0, low, low_z),
+             at(half * 0.60, side_y, 0.43), at(half * 0.985, edge, 0.27)]  # fmt: skip
+    belly_y = max(0.21, corner + 0.115) + mouth.open * 0.13
+    belly = [at(half * 0.66, belly_y, 0.31), at(0, max(low, 0.255) + 0.070 + 0.01 * mouth.open, low_z - 0.10),
+             at(-half * 0.66, belly_y, 0.31)]  # fmt: skip
+    low_path = spline(lower + belly, corners=(0, 2, 4), tension=0.42)
+    paper.piece(low_path, mix(_BEAK, _BEAK_SHADE, 0.45), _BEAK_SHADE, crescent=(4, 3), rim=False)
+    with paper.clipped(low_path):
+        paper.dot(at(0, max(low, 0.255) + 0.03, low_z), size * 0.030, "vermilion-dark")
+    if mouth.open > 0.02:
+        inside = spline(upper + lower[::-1], corners=(0, 2, 4, 5, 7, 9), tension=0.42)
+        paper.flat(inside, "#431B22")
+        with paper.clipped(inside):
+            lifted = max(mouth.tongue, mouth.tip, 0.25)
+            top = lerp(low - 0.03, tip_y + 0.03, clamp(0.22 + 0.5 * mouth.tip + 0.25 * lifted) * 0.8)
+            tongue = [at(-half * 0.42, low - 0.04, 0.36), at(-half * 0.2, top, 0.48), at(half * 0.2, top, 0.48),
+                      at(half * 0.42, low - 0.04, 0.36), at(0, low + 0.05, 0.44)]  # fmt: skip
+            paper.flat(spline(tongue, tension=0.35), "#D0605A")
+    ridge = [at(-half * 0.98, corner - 0.065, 0.27), at(-0.105, -0.06, 0.345), at(0, -0.105, 0.375), at(0.105, -0.06, 0.345),
+             at(half * 0.98, corner - 0.065, 0.27)]  # fmt: skip
+    upper_path = spline(upper + ridge[::-1], corners=(0, 2, 4), tension=0.42)
+    paper.piece(upper_path, _BEAK, _BEAK_SHADE, crescent=(7, 3))
+    with paper.clipped(upper_path):
+        hook = [at(-half * 0.34, tip_y - 0.03, 0.60), at(0, tip_y - 0.10, 0.64), at(half * 0.34, tip_y - 0.03, 0.60)]
+        paper.brush(hook, size * 0.016, _BEAK_SHADE, tip=0.3, tail=0.3)
+    for side in (-1, 1):
+        nostril = at(0.045 * side, 0.045, 0.45)
+        line = [nostril + complex(-2.5 * side, -1.5), nostril + complex(2.5 * side, 2)]
+        paper.brush(line, 2.6, _BEAK_LINE, tip=0.4, tail=0.2)
+    if mouth.open < 0.03:
+        paper.brush(upper, size * 0.013, _BEAK_LINE, tip=0.5, tail=0.5)
