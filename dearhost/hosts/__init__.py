@@ -1,0 +1,27 @@
+"""Hosts: who can be drawn, how they move, and a pose for every moment."""
+
+from dearhost.hosts.cast import CAST, host_by_id
+from dearhost.hosts.expressions import EXPRESSIONS
+from dearhost.hosts.gestures import GESTURES
+from dearhost.hosts.gesturing import GestureCue
+from dearhost.hosts.host import Host, Part
+from dearhost.hosts.liveliness import LIVELINESS
+from dearhost.hosts.performance import VERSION, Performance, Role
+from dearhost.hosts.pose import Pose
+from dearhost.hosts.rhythm import PlacedReading
+
+__all__ = [
+    "CAST",
+    "EXPRESSIONS",
+    "GESTURES",
+    "LIVELINESS",
+    "VERSION",
+    "GestureCue",
+    "Host",
+    "Part",
+    "Performance",
+    "PlacedReading",
+    "Pose",
+    "Role",
+    "host_by_id",
+]

@@ -1,0 +1,189 @@
+"""Arms over a scene: cue gestures on their words, beats on accents, and home again."""
+
+from __future__ import annotations
+
+import math
+import random
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+
+from dearhost.hosts.channels import ARM_CHANNELS, Channel, within_wrist
+from dearhost.hosts.gestures import BEATS, GESTURES, HOME, Key, stroke_time
+from dearhost.hosts.liveliness import Liveliness
+from dearhost.hosts.rhythm import Rhythm
+from dearhost.timebase import Span
+
+_WRIST_SPEED, _HAND_SPEED, _HEAD_SPEED = 690.0, 760.0, 150.0
+"""Peak speeds kept to: units, degrees, degrees a second."""
+_PEAK = 1.875
+"""Peak over mean speed of a quintic from rest to rest."""
+_ARM_UNITS = 186.0
+
+_OTHER_REST: Mapping[str, float] = {
+    "yaw": 0.0, "pitch": 0.0, "roll": 0.0, "bend": 0.0, "lean": 0.0,
+    "face.lid": 1.0, "face.squint": 0.0, "face.cheek": 0.0, "face.gaze_x": 0.0, "face.gaze_y": 0.0,
+    "face.brow_left": 0.0, "face.brow_right": 0.0, "face.brow_angle": 0.0, "face.brow_in": 0.0,
+    "mouth.smile": 0.34, "mouth.wide": 0.0, "mouth.press": 0.0, "mouth.open": 0.0, "mouth.asymmetry": 0.0,
+}  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True)
+class GestureCue:
+    """A gesture whose stroke ends at ``at`` seconds."""
+
+    at: float
+    gesture: str
+
+
+class Gesturing:
+    """Channels for arms, and for what gestures do to head and face."""
+
+    def __init__(self, rhythm: Rhythm, settings: Liveliness, seed: int, cues: Sequence[GestureCue],
+                 partner: Sequence[Span], reach: tuple[float, float]) -> None:  # fmt: skip
+        self._rhythm, self._settings, self._random = rhythm, settings, random.Random(seed + 1)
+        self._reach = {"left": reach[0], "right": reach[1]}
+        left, right = HOME["front"]
+        self._home = {f"left.{k}": v for k, v in within_wrist(left).items()}
+        self._home |= {f"right.{k}": v for k, v in within_wrist(right).items()}
+        self._home |= _OTHER_REST
+        self.channels = {name: Channel(value) for name, value in self._home.items()}
+        plan = [(cue.at - stroke_time(cue.gesture), cue) for cue in sorted(cues, key=lambda c: c.at)]
+        busy = [(start, start + GESTURES[cue.gesture][-1].end) for start, cue in plan]
+        events: list[tuple[float, object]] = [*plan, *self._choose_beats(busy)]
+        for _, event in sorted(events, key=lambda e: e[0]):
+            if isinstance(event, GestureCue):
+                self._gesture(event)
+            elif isinstance(event, _PlacedBeat):
+                self._beat(event)
+        self._settle([e[0] for e in events], partner)
+
+    def _choose_beats(self, busy: Sequence[tuple[float, float]]) -> list[tuple[float, _PlacedBeat]]:
+        """Beats on the strongest accents, never a family twice running, none near a cue gesture."""
+        settings, chosen = self._settings, []
+        last, history = -9.0, [("", "")]
+        accents = self._rhythm.accents
+        for accent in accents:
+            strongest = max(a.strength for a in accents if abs(a.at - accent.at) < 0.75)
+            if accent.strength < strongest - 1e-9 or accent.at < 0.5:
+                continue
+            if accent.at - last < settings.beat_gap * self._random.uniform(0.85, 1.4):
+                continue
+            if any(start - 0.75 < accent.at < end + 0.20 for start, end in busy):
+                continue
+            if self._random.random() > settings.beat_chance * (0.6 + 0.5 * accent.strength):
+                continue
+            options = [(b, h) for b in BEATS for h in ("right", "left", "both") if not (b == "pinch" and h == "both")]
+            share = {"right": 1.0, "left": 0.62, "both": 0.55}
+            weights = [
+                BEATS[b].weight * share[h] * (0.5 if h == history[-1][1] else 1.0)
+                * (0.0 if (b, h) in history[-3:] or b == history[-1][0] else 1.0)
+                for b, h in options
+            ]  # fmt: skip
+            family, hands = self._random.choices(options, weights)[0]
+            history.append((family, hands))
+            last = accent.at
+            chosen.append((accent.at - 0.5, _PlacedBeat(accent.at, family, hands, accent.strength)))
+        return chosen
+
+    def _beat(self, beat: _PlacedBeat) -> None:
+        settings, shape = self._settings, BEATS[beat.family]
+        size = settings.beat_size * (0.72 + 0.4 * beat.strength)
+        stroke, lift = 0.16 / settings.beat_speed, 0.40 / settings.beat_speed
+        recovery, hold = 0.62 / settings.beat_speed, self._random.uniform(0.22, 0.5)
+        hands = ("right", "left") if beat.hands == "both" else (beat.hands,)
+        lifted, struck = within_wrist(dict(shape.lift)), within_wrist(dict(shape.stroke))
+        for number, hand in enumerate(hands):
+            at = beat.at + 0.045 * number
+            for name in ARM_CHANNELS:
+                home = self._home[f"{hand}.{name}"]
+                main = name in ("x", "y", "angle")
+                amount = size * (0.86 if number else 1.0) if main else 1.0
+                high = home + (lifted[name] - home) * amount
+                low = home + (struck[name] - home) * amount
+                over = 0.07 * (low - high) if main else 0.0
+                later = 0.05 if name.startswith(("curl", "spread", "thumb")) else 0.0
+                channel = self.channels[f"{hand}.{name}"]
+                channel.move(at - stroke - lift, at - stroke, high)
+                channel.move(at - stroke, at + later, low + over)
+                channel.move(at + later, at + 0.16 + later, low)
+                channel.move(at + 0.16 + hold, at + 0.16 + hold + recovery, home)
+
+    def _gesture(self, cue: GestureCue) -> None:
+        keys = GESTURES[cue.gesture]
+        start = cue.at - stroke_time(cue.gesture)
+        used = {name for key in keys for name in key.values}
+        early = self._early_starts(keys[0], used, start)
+        before = 0.0
+        for key in keys:
+            values = self._reached(key)
+            for name in used:
+                goal = values.get(name, self._home[name])
+                channel = self.channels[name]
+                end = start + key.end
+                if key.ease == "hold":
+                    if abs(channel.at(start + before + 0.17) - goal) > 1e-3:
+                        channel.move(start + before, end, goal)
+                    continue
+                begin = start + before
+                if before == 0 and not name.startswith(("face", "mouth")):
+                    begin -= early.get(name.split(".")[0], early["head"])
+                if key.ease == "overshoot":
+                    main = name.rsplit(".", 1)[-1] in ("x", "y", "angle", "yaw", "pitch")
+                    channel.move(begin, end, goal + (0.06 * (goal - channel.at(begin)) if main else 0.0))
+                    channel.move(end, end + 0.16, goal)
+                else:
+                    channel.move(begin, end, goal)
+            before = key.end
+
+    def _early_starts(self, first: Key, used: set[str], start: float) -> dict[str, float]:
+        """How much sooner each limb must start to stay below the speed limits."""
+        early: dict[str, float] = {"head": 0.0}
+
+        def distance(name: str) -> float:
+            return first.values.get(name, self._home[name]) - self.channels[name].at(start)
+
+        for hand in ("left", "right"):
+            if f"{hand}.x" in used:
+                way = _ARM_UNITS * math.hypot(distance(f"{hand}.x"), distance(f"{hand}.y"))
+                turn = abs(distance(f"{hand}.angle"))
+                needed = max(_PEAK * way / _WRIST_SPEED, _PEAK * turn / _HAND_SPEED) - first.end
+                early[hand] = min(0.55, max(0.0, needed))
+        for name in ("yaw", "pitch", "roll", "bend"):
+            if name in used:
+                early["head"] = max(early["head"], min(0.4, _PEAK * abs(distance(name)) / _HEAD_SPEED - first.end))
+        return early
+
+    def _reached(self, key: Key) -> dict[str, float]:
+        """The key's values, hands within their wrists and within the reach the layout leaves them."""
+        values = dict(key.values)
+        for hand in ("left", "right"):
+            own = {n: values[f"{hand}.{n}"] for n in ARM_CHANNELS if f"{hand}.{n}" in values}
+            if not own:
+                continue
+            own = within_wrist(own)
+            if own["x"] > 0.2:
+                own["x"] = 0.2 + (own["x"] - 0.2) * self._reach[hand]
+            values |= {f"{hand}.{n}": v for n, v in own.items()}
+        return values
+
+    def _settle(self, starts: Sequence[float], partner: Sequence[Span]) -> None:
+        """Arms go home when the speech, or the turn, is over."""
+        phrases = self._rhythm.phrases
+        ends = [phrases[-1].end] if phrases else []
+        for phrase, following in zip(phrases, phrases[1:], strict=False):
+            if any(phrase.end - 0.1 < p.start < following.start for p in partner):
+                ends.append(phrase.end)
+        for end in ends:
+            if any(end - 0.2 < s < end + 0.8 for s in starts):
+                continue
+            for name in self.channels:
+                if name.startswith(("left.", "right.")):
+                    self.channels[name].move(end + 0.15, end + 0.95, self._home[name])
+
+
+@dataclass(frozen=True, slots=True)
+class _PlacedBeat:
+    at: float
+    family: str
+    hands: str
+    strength: float

@@ -1,0 +1,161 @@
+"""A host over a scene: speech, expression and cues in, a pose for any moment out."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+
+from dearhost.hosts.alive import Alive
+from dearhost.hosts.channels import ARM_CHANNELS, arm_pose
+from dearhost.hosts.expressions import EXPRESSIONS
+from dearhost.hosts.gesturing import GestureCue, Gesturing
+from dearhost.hosts.liveliness import LIVELINESS
+from dearhost.hosts.paper import clamp
+from dearhost.hosts.pose import REST_SMILE, ArmPose, Body, Face, Mouth, Pose
+from dearhost.hosts.rhythm import HZ, PlacedReading, Rhythm
+from dearhost.lips import HZ as MOUTH_HZ
+from dearhost.timebase import FrameRate, Span
+
+VERSION = "performance-3"
+
+
+@dataclass(frozen=True)
+class Role:
+    """What a host does in a scene. ``partner_side`` 1 right, -1 left, 0 alone; ``reach`` of the arms
+    (left, right) 0 to 1 as the layout leaves room."""
+
+    lines: tuple[PlacedReading, ...]
+    duration: float
+    kind: str = "person"
+    expression: str = "neutral"
+    liveliness: str = "normal"
+    cues: tuple[GestureCue, ...] = ()
+    partner: tuple[Span, ...] = ()
+    partner_side: int = 0
+    reach: tuple[float, float] = (1.0, 1.0)
+    seed: int = 1
+
+
+class Performance:
+    """Deterministic: the same role gives the same poses."""
+
+    def __init__(self, role: Role, frame_rate: FrameRate) -> None:
+        self.role = role
+        self._settings = LIVELINESS[role.liveliness]
+        self._bird = role.kind == "bird"
+        self.rhythm = Rhythm(role.lines, role.duration, frame_rate)
+        self.alive = Alive(self.rhythm, self._settings, role.seed, role.partner, role.partner_side)
+        self._gesturing = Gesturing(self.rhythm, self._settings, role.seed, role.cues, role.partner, role.reach)
+        self._expression = EXPRESSIONS[role.expression]
+
+    @property
+    def speaking_phrases(self) -> Sequence[Span]:
+        """When the host speaks."""
+        return self.rhythm.phrases
+
+    def pose(self, moment: float, body_moment: float | None = None) -> Pose:
+        """The pose at ``moment`` seconds; trunk, head and arms may be taken at ``body_moment``."""
+        when = moment if body_moment is None else body_moment
+        channels = {
+            name: channel.at(moment if name.startswith(("face", "mouth")) else when)
+            for name, channel in self._gesturing.channels.items()
+        }
+        body = self._body(channels, when)
+        mouth_row, speaking = self._mouth_row(moment)
+        mouth = self._mouth(channels, mouth_row, speaking, moment)
+        return Pose(
+            body,
+            self._arm("left", channels, when),
+            self._arm("right", channels, when),
+            self._face(channels, moment, when, mouth),
+            mouth,
+        )
+
+    def _value(self, curve: NDArray[np.float64], moment: float) -> float:
+        place = max(0.0, moment * HZ)
+        index = min(int(place), len(curve) - 2)
+        part = min(1.0, place - index)
+        return float(curve[index] * (1 - part) + curve[index + 1] * part)
+
+    def _of(self, name: str) -> float:
+        return self._expression.get(name, 0.0)
+
+    def _body(self, channels: dict[str, float], when: float) -> Body:
+        alive, at = self.alive, self._value
+        moved = min(1.0, (abs(channels["yaw"]) + abs(channels["pitch"]) + abs(channels["roll"])) / 14)
+        live = 1 - 0.5 * moved
+        yaw = clamp(channels["yaw"] + self._of("body.yaw") + live * at(alive.yaw, when), -32, 32)
+        pitch = clamp(channels["pitch"] + self._of("body.pitch") + live * at(alive.pitch, when), -18, 18)
+        roll = clamp(channels["roll"] + self._of("body.roll") + live * at(alive.roll, when), -12, 12)
+        hip_x = at(alive.hip_x, when)
+        bend = channels["bend"] + at(alive.bend, when)
+        hip_y = -0.6 * hip_x * hip_x
+        if self._bird:
+            bend *= 1.7
+            hip_y -= 0.8 * at(alive.pulse, when)
+        return Body(
+            clamp(bend, -10, 10), clamp(channels["lean"], -0.2, 1), 0.16 * self.role.partner_side, hip_x, hip_y,
+            hip_x * 40, yaw, pitch, roll, at(alive.head_x, when) + 0.0006 * yaw, at(alive.breath, when),
+        )  # fmt: skip
+
+    def _arm(self, side: str, channels: dict[str, float], when: float) -> ArmPose:
+        values = {name: channels[f"{side}.{name}"] for name in ARM_CHANNELS}
+        alive, first = self.alive, 0 if side == "left" else 2
+        lag = 0.02 if side == "left" else 0.0
+        values["x"] += self._value(alive.drift[first], when)
+        values["y"] += self._value(alive.drift[first + 1], when) + self._value(alive.pulse, when - lag)
+        values["y"] -= 0.010 * self._value(alive.breath, when)
+        return arm_pose(values, bird=self._bird)
+
+    def _face(self, channels: dict[str, float], moment: float, when: float, mouth: Mouth) -> Face:
+        alive, at, of = self.alive, self._value, self._of
+        steady = -0.030 * clamp(at(alive.pitch, when), -6, 4)
+        gaze_x = clamp(channels["face.gaze_x"] + of("face.gaze_x") + at(alive.gaze_x, moment), -1, 1)
+        gaze_y = clamp(channels["face.gaze_y"] + of("face.gaze_y") + at(alive.gaze_y, moment) + steady, -1, 1)
+        left = channels["face.brow_left"] + of("face.brow_left") + at(alive.brow_left, moment)
+        right = channels["face.brow_right"] + of("face.brow_right") + at(alive.brow_right, moment)
+        left, right = clamp(left, -0.5, 1.25), clamp(right, -0.5, 1.25)
+        lid = channels["face.lid"] * self._expression.get("face.lid", 1.0) + 0.13 * gaze_y + 0.025 * (left + right)
+        smiling = clamp((mouth.smile - 0.45) / 0.5)
+        return Face(
+            gaze_x, gaze_y, clamp(lid, 0, 1.35),
+            max(channels["face.squint"], of("face.squint"), 0.30 * smiling), left, right,
+            clamp(channels["face.brow_angle"] + of("face.brow_angle"), -1.2, 1),
+            clamp(channels["face.brow_in"] + of("face.brow_in")), clamp(at(alive.blink, moment)),
+            max(channels["face.cheek"], of("face.cheek"), 0.4 * smiling),
+        )  # fmt: skip
+
+    def _mouth_row(self, moment: float) -> tuple[NDArray[np.float64], float]:
+        track = self.rhythm.mouth
+        place = max(0.0, moment * MOUTH_HZ)
+        index = min(int(place), track.parameters.shape[1] - 2)
+        part = min(1.0, place - index)
+        row = track.parameters[:, index] * (1 - part) + track.parameters[:, index + 1] * part
+        return row, float(track.speaking[index])
+
+    def _mouth(self, channels: dict[str, float], row: NDArray[np.float64], speaking: float, moment: float) -> Mouth:
+        opened, wide, rounded, press, teeth_up, teeth_low, tongue, tip, tuck = (float(v) for v in row)
+        quiet = 1 - speaking
+        opened = min(1.0, max(0.0, opened) * self._settings.mouth_gain)
+        if self._bird:
+            opened = min(1.0, max(0.0, opened - 0.035) * 1.32)
+        resting = channels["mouth.open"] + self._of("mouth.open")
+        smile = self._expression.get("mouth.smile", REST_SMILE) + channels["mouth.smile"] - REST_SMILE
+        smile += self._value(self.alive.smile, moment)
+        wide += (channels["mouth.wide"] + self._of("mouth.wide")) * (1 - 0.5 * speaking)
+        return Mouth(
+            max(opened, resting * quiet),
+            wide,
+            max(0.0, rounded, self._of("mouth.round") * quiet),
+            clamp(max(press, (channels["mouth.press"] + self._of("mouth.press")) * quiet)),
+            max(0.0, teeth_up, self._of("mouth.teeth_up") * quiet * min(1.0, resting * 8)),
+            max(0.0, teeth_low),
+            max(0.0, tongue, self._of("mouth.tongue") * quiet),
+            max(0.0, tip),
+            max(0.0, tuck),
+            smile * (1 - 0.15 * speaking) * (1 - 0.50 * max(0.0, rounded)),
+            channels["mouth.asymmetry"] + self._of("mouth.asymmetry"),
+        )
