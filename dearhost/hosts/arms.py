@@ -26,7 +26,7 @@ def draw_arm(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, arm: Arm) -> N
         bare = skia.Path()
         limb(bare, arm.shoulder + upper * 8, arm.elbow, shoulder_r * 0.78, elbow_r * 0.80, 0.8)
         limb(bare, arm.elbow, arm.wrist, elbow_r * 0.82, wrist_r * 0.80, 1.6 * thick)
-        paper.piece(bare, sheet.skin_base, sheet.skin_shade, crescent=(4, 3), overlapping=True)
+        paper.piece(bare, sheet.skin_base, sheet.skin_shade, crescent=(4, 3))
     wrist = arm.wrist + turned(arm.angle) * 1.5 if long_sleeve else arm.wrist
     draw_hand(
         paper, sheet, wrist, arm.angle, arm.pose.hand, handed=arm.side * arm.pose.flip, size=size, squeeze=arm.squeeze
@@ -42,7 +42,7 @@ def draw_arm(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, arm: Arm) -> N
         paper.flat(seam, sheet.skin_base)
         end = arm.shoulder + (arm.elbow - arm.shoulder) * 0.56
         limb(sleeve, arm.shoulder, end, shoulder_r, shoulder_r * 0.95, 0.6, end_cap=False)
-    paper.piece(sleeve, outfit.top, darker(outfit.top), crescent=(5, 3.6), rim=False, overlapping=True)
+    paper.piece(sleeve, outfit.top, darker(outfit.top), crescent=(5, 3.6), rim=False)
     if long_sleeve:
         _draw_cuff(paper, sheet, arm, fore, wrist_r)
         _draw_creases(paper, outfit.top, arm, fore, upper, elbow_r)

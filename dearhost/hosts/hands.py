@@ -9,7 +9,7 @@ from typing import Any
 import skia
 
 from dearhost.hosts.model_sheet import ModelSheet
-from dearhost.hosts.paper import Paper, clamp, lerp, limb, mix, moved, paint, spline, turned
+from dearhost.hosts.paper import Paper, clamp, joined, lerp, limb, mix, spline, turned
 from dearhost.hosts.pose import HandShape
 
 _PALM = 25.0
@@ -47,6 +47,10 @@ def draw_hand(paper: Paper, sheet: ModelSheet, wrist: complex, angle: float, sha
     ``handed`` 1: the thumb is on the left when the fingers point up; -1 mirrors. ``squeeze`` below 1
     shortens it towards the viewer.
     """
+    reach = 75 * size
+    box = skia.Rect.MakeLTRB(wrist.real - reach, wrist.imag - reach, wrist.real + reach, wrist.imag + reach)
+    if paper.canvas.quickReject(box):
+        return
     space = _HandSpace(wrist, angle, shape, handed, size, squeeze)
     fingers = [_finger(space, shape, i, size) for i in range(4)]
     palm = spline(_palm_points(space, size))
@@ -55,16 +59,12 @@ def draw_hand(paper: Paper, sheet: ModelSheet, wrist: complex, angle: float, sha
     straight = [f for f in fingers if f.curl < 0.5]
     folded = [f for f in fingers if f.curl >= 0.5]
     merged = [palm] + [f.path for f in straight] + ([] if folded_thumb else [thumb])
-    for path in merged:
-        paper.ink_edge(path, 0.80)
-    for path in merged:
-        paper.flat(path, sheet.skin_base)
-    _shade_outside(paper, merged, sheet.skin_shade)
+    paper.piece(joined(merged), sheet.skin_base, sheet.skin_shade, ink=0.80, crescent=(2.6, 2.2), rim=False)
     _draw_gaps(paper, fingers, size, mix(sheet.skin_shade, sheet.skin_line, 0.45))
     for finger in sorted(folded, key=lambda f: -(f.path.getBounds().centerX() + f.path.getBounds().centerY())):
-        paper.piece(finger.path, sheet.skin_base, sheet.skin_shade, ink=0.62, crescent=(2.2, 1.8), overlapping=True)
+        paper.piece(finger.path, sheet.skin_base, sheet.skin_shade, ink=0.62, crescent=(2.2, 1.8))
     if folded_thumb:
-        paper.piece(thumb, sheet.skin_base, sheet.skin_shade, ink=0.7, crescent=(2.2, 1.8), rim=False, overlapping=True)
+        paper.piece(thumb, sheet.skin_base, sheet.skin_shade, ink=0.7, crescent=(2.2, 1.8), rim=False)
     elif len(folded) < 2 and abs(space.cos_roll) > 0.6:
         crease = [space.at(6, -3, 2), space.at(13, -3.5, 2), space.at(19, -7.5, 2)]
         paper.brush(crease, 1.2 * size, mix(sheet.skin_shade, sheet.skin_line, 0.45), tip=0.1, tail=0.2)
@@ -117,20 +117,6 @@ def _thumb(space: _HandSpace, shape: HandShape, size: float) -> Any:
     for (a, b), (ra, rb) in zip(zip(joints, joints[1:], strict=False), ((6.0, 5.3), (5.2, 4.6), (4.7, 4.0)), strict=True):
         limb(path, a, b, ra * size, rb * size)
     return path
-
-
-def _shade_outside(paper: Paper, merged: list[Any], shade: str) -> None:
-    """The shade of a group of pieces that count as one: not where they cover each other."""
-    canvas = paper.canvas
-    for path in merged:
-        canvas.save()
-        canvas.clipPath(path, skia.ClipOp.kIntersect, True)
-        canvas.clipPath(moved(path, -2.6, -2.2), skia.ClipOp.kDifference, True)
-        for other in merged:
-            if other is not path:
-                canvas.clipPath(other, skia.ClipOp.kDifference, True)
-        canvas.drawPaint(paint(shade))
-        canvas.restore()
 
 
 def _draw_gaps(paper: Paper, fingers: list[_Finger], size: float, colour: str) -> None:

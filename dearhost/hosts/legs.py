@@ -24,7 +24,7 @@ def draw_leg(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, leg: Leg) -> N
     path = skia.Path()
     limb(path, leg.hip, leg.knee, thigh_r, knee_r, 1.5 * thick)
     limb(path, leg.knee, end, knee_r, hem_r, 1.8 * thick, end_cap=False)
-    paper.piece(path, cloth, darker(cloth), crescent=(7, 3), overlapping=True)
+    paper.piece(path, cloth, darker(cloth), crescent=(7, 3))
     across = along * 1j * hem_r
     hem = [end + across - along * 5, end - along * 4, end - across - along * 5]
     paper.brush(hem, 1.4, darker(cloth, 0.5), tip=0.3, tail=0.3)

@@ -103,9 +103,11 @@ class Person:
         hip = skeleton.hip.real
         canvas.drawOval(skia.Rect.MakeLTRB(hip - 95, -8, hip + 105, 14), paint("ink", 0.20))
         draw_back_hair(paper, head, sheet)
-        for leg in (skeleton.left_leg, skeleton.right_leg):
-            draw_leg(paper, sheet, skeleton, leg)
-        draw_pelvis(paper, sheet, skeleton)
+        below = skeleton.waist.imag
+        if not canvas.quickReject(skia.Rect.MakeLTRB(hip - 200, below, hip + 200, 40)):
+            for leg in (skeleton.left_leg, skeleton.right_leg):
+                draw_leg(paper, sheet, skeleton, leg)
+            draw_pelvis(paper, sheet, skeleton)
         torso_path = draw_torso(paper, sheet, skeleton)
         draw_neck(paper, sheet, skeleton, head_outline(head, sheet.features))
         draw_collar(paper, sheet, skeleton)
@@ -117,26 +119,27 @@ class Person:
     def _draw_head(self, canvas: Any, head: HeadSpace, face: Face, mouth: Mouth) -> None:
         paper, sheet = self._paper(canvas), self.sheet
         path = head_outline(head, sheet.features)
+        turned_away = abs(head.sin_yaw) > 0.15
         far, covered = head.far_side, STYLES[sheet.hair].covers_ears
         if not covered:
             for side in (-1, 1):
                 if far in (0, side):
                     draw_ear(paper, head, sheet, side)
         paper.piece(path, sheet.skin_base, sheet.skin_shade, crescent=(head.size * 0.075, head.size * 0.045), ink=1.1)
-        with paper.clipped(path):
+        with paper.clipped(path, needed=turned_away):
             draw_blush(paper, head, sheet, face)
         if sheet.beard:
             draw_beard(paper, head, sheet)
-        with paper.clipped(path):
+        with paper.clipped(path, needed=turned_away):
             draw_mouth(paper, head, sheet, mouth)
         if sheet.beard:
             draw_moustache(paper, head, sheet, mouth)
         draw_nose(paper, head, sheet)
-        with paper.clipped(path):
+        with paper.clipped(path, needed=turned_away):
             for side in (-1, 1):
                 draw_eye(paper, head, sheet, face, side)
         draw_front_hair(paper, head, sheet, path)
-        with paper.clipped(path):
+        with paper.clipped(path, needed=turned_away):
             for side in (-1, 1):
                 draw_brow(paper, head, sheet, face, side)
         if not covered and far:

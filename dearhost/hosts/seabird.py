@@ -17,7 +17,7 @@ from dearhost.hosts.eyes import draw_brow, draw_eye
 from dearhost.hosts.head_space import HeadSpace, mirrored
 from dearhost.hosts.host import Part
 from dearhost.hosts.model_sheet import Features, ModelSheet
-from dearhost.hosts.paper import Paper, clamp, darker, lerp, limb, mix, paint, spline, turned
+from dearhost.hosts.paper import Paper, clamp, darker, joined, lerp, limb, mix, paint, spline, turned
 from dearhost.hosts.pose import ArmPose, Face, Mouth, Pose
 from dearhost.hosts.skeleton import reach
 
@@ -146,13 +146,12 @@ def _draw_wing(paper: Paper, wing: _Wing) -> None:
     root = wing.wrist + direction * complex(-6, -9 * handed)
     thumb = limb(skia.Path(), root, root + direction * turned(-spread * handed) * 28 * (1 - 0.45 * curl), 8, 4, 1)
     fan = [thumb, *feathers[::-1]]
-    for path in fan:
-        paper.ink_edge(path, 0.9)
+    paper.ink_edge(joined(fan), 0.9)
     for path in fan:
         paper.piece(path, _TIP, mix(_TIP, "#51687A", 0.5), ink=0, crescent=(-1.6, -1.2), rim=False)
     sleeve = limb(skia.Path(), wing.shoulder, wing.elbow, 21, 18, 2)
     limb(sleeve, wing.elbow, wing.wrist + fore * 4, 18, 13, 2)
-    paper.piece(sleeve, _WING, _WING_SHADE, crescent=(6, 5), rim=False, overlapping=True)
+    paper.piece(sleeve, _WING, _WING_SHADE, crescent=(6, 5), rim=False)
     across = fore * 1j
     for part in (0.25, 0.55):
         place: complex = lerp(wing.elbow, wing.wrist, part)
