@@ -10,15 +10,15 @@ import skia
 from dearhost.hosts.head_space import HeadSpace
 from dearhost.hosts.model_sheet import ModelSheet
 from dearhost.hosts.paper import Paper, mix, rgb, spline
-from dearhost.hosts.pose import Face, Mouth
+from dearhost.hosts.pose import Mouth
 
 
-def draw_blush(paper: Paper, head: HeadSpace, sheet: ModelSheet, face: Face) -> None:
+def draw_blush(paper: Paper, head: HeadSpace, sheet: ModelSheet) -> None:
     """A chip of colour on each cheek. The clip is the head."""
     colour = mix(sheet.skin_base, "#D8462F", 0.26 if sheet.skin < 5 else 0.20)
     for side in (-1, 1):
         ring = [
-            head.surface(0.215 * side + 0.078 * math.cos(a), 0.178 + 0.046 * math.sin(a) - 0.01 * face.cheek)
+            head.surface(0.215 * side + 0.078 * math.cos(a), 0.178 + 0.046 * math.sin(a))
             for a in (i * math.pi / 4 for i in range(8))
         ]
         paper.flat(spline(ring), colour, 0.75)

@@ -63,11 +63,10 @@ class Performance:
             name: channel.at(moment if name.startswith(("face", "mouth")) else when)
             for name, channel in self._gesturing.channels.items()
         }
-        body = self._body(channels, when)
-        mouth_row, speaking = self._mouth_row(moment)
-        mouth = self._mouth(channels, mouth_row, speaking, moment)
+        mouth = self._mouth(channels, moment)
+        jaw = mouth.open if when == moment else self._mouth(channels, when).open
         return Pose(
-            body,
+            self._body(channels, when, jaw),
             self._arm("left", channels, when),
             self._arm("right", channels, when),
             self._face(channels, moment, when, mouth),
@@ -83,7 +82,7 @@ class Performance:
     def _of(self, name: str) -> float:
         return self._expression.get(name, 0.0)
 
-    def _body(self, channels: dict[str, float], when: float) -> Body:
+    def _body(self, channels: dict[str, float], when: float, jaw: float) -> Body:
         alive, at = self.alive, self._value
         moved = min(1.0, (abs(channels["yaw"]) + abs(channels["pitch"]) + abs(channels["roll"])) / 14)
         live = 1 - 0.5 * moved
@@ -99,6 +98,7 @@ class Performance:
         return Body(
             clamp(bend, -10, 10), clamp(channels["lean"], -0.2, 1), 0.16 * self.role.partner_side, hip_x, hip_y,
             hip_x * 40, yaw, pitch, roll, at(alive.head_x, when) + 0.0006 * yaw, at(alive.breath, when),
+            jaw,
         )  # fmt: skip
 
     def _arm(self, side: str, channels: dict[str, float], when: float) -> ArmPose:
@@ -136,7 +136,8 @@ class Performance:
         row = track.parameters[:, index] * (1 - part) + track.parameters[:, index + 1] * part
         return row, float(track.speaking[index])
 
-    def _mouth(self, channels: dict[str, float], row: NDArray[np.float64], speaking: float, moment: float) -> Mouth:
+    def _mouth(self, channels: dict[str, float], moment: float) -> Mouth:
+        row, speaking = self._mouth_row(moment)
         opened, wide, rounded, press, teeth_up, teeth_low, tongue, tip, tuck = (float(v) for v in row)
         quiet = 1 - speaking
         opened = min(1.0, max(0.0, opened) * self._settings.mouth_gain)

@@ -50,17 +50,18 @@ class Person:
             part.draw(canvas)
 
     def parts(self, pose: Pose) -> list[Part]:
-        """Body with its arms behind, then the head's still parts, then mouth and eyes, then raised arms."""
+        """Body with its arms hanging, the head, the moving face, then raised arms."""
         skeleton = solve(self.sheet, pose)
         head = self._head_space(skeleton, pose)
         raised = [a for a in (skeleton.left, skeleton.right) if a.wrist.imag <= skeleton.head.imag + 62]
         low = [a for a in (skeleton.left, skeleton.right) if a not in raised]
-        body_key = (pose.body, *(a.pose for a in low))
         face, mouth = pose.face, pose.mouth
         parts = [
-            Part("body", body_key, self._box((-235, -760, 235, 60)), lambda c: self._draw_body(c, skeleton, head, low)),
-            Part("head", (pose.body, face, mouth), self._head_box(head, 1.0),
-                 lambda c: self._draw_head(c, head, face, mouth), moving=True),
+            Part("body", (pose.body, *(a.pose for a in low)), self._box((-235, -640, 235, 60)),
+                 lambda c: self._draw_body(c, skeleton, head, low)),
+            Part("head", pose.body, self._head_box(head, 0.72, 0.82, 1.0), lambda c: self._draw_head(c, head)),
+            Part("face", (pose.body, face, mouth), self._head_box(head, 0.40, 0.26, 0.52),
+                 lambda c: self._draw_face(c, head, face, mouth), moving=True),
         ]  # fmt: skip
         for arm in raised:
             key = (pose.body, arm.pose)
@@ -70,15 +71,15 @@ class Person:
     def _head_space(self, skeleton: Skeleton, pose: Pose) -> HeadSpace:
         body = pose.body
         size = 100 * (1 + 0.09 * max(0.0, body.lean))
-        return HeadSpace(skeleton.head, size, body.yaw, body.pitch, body.roll + body.bend * 0.5, pose.mouth.open)
+        return HeadSpace(skeleton.head, size, body.yaw, body.pitch, body.roll + body.bend * 0.5, body.jaw)
 
     def _box(self, box: tuple[float, float, float, float]) -> tuple[float, float, float, float]:
         left, top, right, bottom = (v * self._figure for v in box)
         return left, top, right, bottom
 
-    def _head_box(self, head: HeadSpace, reach: float) -> tuple[float, float, float, float]:
-        x, y, size = head.origin.real, head.origin.imag, head.size * reach
-        return self._box((x - size * 0.72, y - size * 0.78, x + size * 0.72, y + size * 1.0))
+    def _head_box(self, head: HeadSpace, sideways: float, above: float, below: float) -> tuple[float, float, float, float]:
+        x, y, size = head.origin.real, head.origin.imag, head.size
+        return self._box((x - size * sideways, y - size * above, x + size * sideways, y + size * below))
 
     def _arm_box(self, arm: Arm) -> tuple[float, float, float, float]:
         xs = [p.real for p in (arm.shoulder, arm.elbow, arm.wrist)]
@@ -116,7 +117,8 @@ class Person:
             draw_arm(paper, sheet, skeleton, arm)
         canvas.restore()
 
-    def _draw_head(self, canvas: Any, head: HeadSpace, face: Face, mouth: Mouth) -> None:
+    def _draw_head(self, canvas: Any, head: HeadSpace) -> None:
+        """What is still between head moves: skull, ears, beard, nose, hair."""
         paper, sheet = self._paper(canvas), self.sheet
         path = head_outline(head, sheet.features)
         turned_away = abs(head.sin_yaw) > 0.15
@@ -127,27 +129,29 @@ class Person:
                     draw_ear(paper, head, sheet, side)
         paper.piece(path, sheet.skin_base, sheet.skin_shade, crescent=(head.size * 0.075, head.size * 0.045), ink=1.1)
         with paper.clipped(path, needed=turned_away):
-            draw_blush(paper, head, sheet, face)
+            draw_blush(paper, head, sheet)
         if sheet.beard:
             draw_beard(paper, head, sheet)
-        with paper.clipped(path, needed=turned_away):
-            draw_mouth(paper, head, sheet, mouth)
-        if sheet.beard:
-            draw_moustache(paper, head, sheet, mouth)
         draw_nose(paper, head, sheet)
-        with paper.clipped(path, needed=turned_away):
-            for side in (-1, 1):
-                draw_eye(paper, head, sheet, face, side)
         draw_front_hair(paper, head, sheet, path)
-        with paper.clipped(path, needed=turned_away):
-            for side in (-1, 1):
-                draw_brow(paper, head, sheet, face, side)
         if not covered and far:
             draw_ear(paper, head, sheet, -far)
-        if sheet.glasses:
-            draw_round_glasses(paper, head, sheet)
         if sheet.earring:
             for side in (-1, 1):
                 if far != side:
                     draw_earring(paper, head.solid(0.385 * side, 0.185, -0.02), sheet.earring)
+        canvas.restore()
+
+    def _draw_face(self, canvas: Any, head: HeadSpace, face: Face, mouth: Mouth) -> None:
+        """What moves by itself: mouth, eyes, brows, and the glasses before them."""
+        paper, sheet = self._paper(canvas), self.sheet
+        with paper.clipped(head_outline(head, sheet.features), needed=abs(head.sin_yaw) > 0.15):
+            draw_mouth(paper, head, sheet, mouth)
+            for side in (-1, 1):
+                draw_eye(paper, head, sheet, face, side)
+                draw_brow(paper, head, sheet, face, side)
+        if sheet.beard:
+            draw_moustache(paper, head, sheet, mouth)
+        if sheet.glasses:
+            draw_round_glasses(paper, head, sheet)
         canvas.restore()

@@ -94,7 +94,7 @@ class Body:
     """Root and spine. Degrees: ``bend`` sideways, ``yaw``, ``pitch``, ``roll`` of the head.
 
     ``turn`` of the trunk -.8 to .8; ``lean`` -.2 back to 1 towards the viewer; ``hip_x`` and ``hip_y``
-    in head heights; ``breath`` 0 to 1.3.
+    in head heights; ``breath`` 0 to 1.3; ``jaw`` 0 to 1 drops the chin with the mouth.
     """
 
     bend: float = 0.0
@@ -108,6 +108,7 @@ class Body:
     roll: float = 0.0
     head_x: float = 0.0
     breath: float = 0.0
+    jaw: float = 0.0
 
 
 @dataclass(frozen=True, slots=True)

@@ -77,8 +77,10 @@ class Seabird:
         parts = [
             Part("body", (pose.body, *(w.pose for w in low)), (-210, -300, 210, 40),
                  lambda c: _draw_body(Paper(c, c.getTotalMatrix().getScaleX()), frame, low)),
-            Part("head", (pose.body, face, mouth), (x - 90, y - 105, x + 90, y + 80),
-                 lambda c: _draw_head(Paper(c, c.getTotalMatrix().getScaleX()), frame, face, mouth), moving=True),
+            Part("head", pose.body, (x - 90, y - 105, x + 90, y + 80),
+                 lambda c: _draw_head(Paper(c, c.getTotalMatrix().getScaleX()), frame)),
+            Part("face", (pose.body, face, mouth), (x - 66, y - 52, x + 66, y + 92),
+                 lambda c: _draw_face(Paper(c, c.getTotalMatrix().getScaleX()), frame, face, mouth), moving=True),
         ]  # fmt: skip
         for wing in raised:
             parts.append(Part(f"wing{wing.side}", (pose.body, wing.pose), (-260, -480, 260, 40), _wing_drawer(wing)))
@@ -100,7 +102,7 @@ class _Frame:
         self.swell = 1 + 0.03 * body.breath
         self.head = self.hip + self.up * 182 + complex(body.head_x * 100 + 0.10 * body.yaw, -0.35 * body.pitch)
         self.head_space = HeadSpace(
-            self.head, _HEAD_SIZE, body.yaw, body.pitch, body.roll + body.bend, pose.mouth.open
+            self.head, _HEAD_SIZE, body.yaw, body.pitch, body.roll + body.bend, body.jaw
         )
         self.wings = [self._wing(pose.left, -1), self._wing(pose.right, 1)]
 
@@ -203,9 +205,9 @@ def _draw_scarf(paper: Paper, frame: _Frame, body: Any) -> None:
     paper.piece(knot, "tide", darker("tide"), crescent=(3, 3))
 
 
-def _draw_head(paper: Paper, frame: _Frame, face: Face, mouth: Mouth) -> None:
+def _draw_head(paper: Paper, frame: _Frame) -> None:
     head = frame.head_space
-    drop = mouth.open * 0.05
+    drop = head.jaw_drop * 0.05
     crest = [(-0.08, -0.44, -0.05), (-0.19, -0.62, -0.1), (-0.05, -0.55, -0.08), (-0.02, -0.70, -0.1),
              (0.05, -0.55, -0.08), (0.15, -0.62, -0.1), (0.10, -0.44, -0.05)]  # fmt: skip
     paper.piece(head.outline(crest, corners=(1, 2, 3, 4, 5)), _CREST, darker(_CREST, 0.4))
@@ -221,8 +223,13 @@ def _draw_head(paper: Paper, frame: _Frame, face: Face, mouth: Mouth) -> None:
             cheek = [head.surface(0.275 * side + 0.055 * math.cos(a), 0.115 + 0.038 * math.sin(a))
                      for a in (i * math.pi / 4 for i in range(8))]  # fmt: skip
             paper.flat(spline(cheek), "#EFA58A", 0.8)
-            draw_eye(paper, head, _SHEET, face, side)
-            draw_brow(paper, head, _SHEET, replace(face, brow_angle=face.brow_angle - 0.45), side)
+
+
+def _draw_face(paper: Paper, frame: _Frame, face: Face, mouth: Mouth) -> None:
+    head = frame.head_space
+    for side in (-1, 1):
+        draw_eye(paper, head, _SHEET, face, side)
+        draw_brow(paper, head, _SHEET, replace(face, brow_angle=face.brow_angle - 0.45), side)
     _draw_beak(paper, head, mouth)
 
 

@@ -16,8 +16,8 @@ from dearhost.speech.registry import VoiceRegistry
 from dearhost.speech.sharing import share_out
 from dearhost.storage import FolderCache, fingerprint
 
-VERSION = "reading-4"
-SENTENCE_PAUSE = 0.34
+VERSION = "reading-5"
+SENTENCE_PAUSE = 0.44
 """Seconds of silence between two sentences of a line, on top of what an engine leaves."""
 _EDGE = 0.06
 

@@ -1,0 +1,43 @@
+"""The stage: a production becomes a timeline, and the painter draws any frame of it."""
+
+from dearhost.stage.captions import Caption
+from dearhost.stage.compiling import VERSION, compile_timeline, display_name
+from dearhost.stage.fonts import Fonts
+from dearhost.stage.painter import Painter, first_frame
+from dearhost.stage.production import (
+    FRAMINGS,
+    TRANSITIONS,
+    CastEntry,
+    Production,
+    full_cast,
+    production_from_json,
+    production_to_json,
+)
+from dearhost.stage.sets import SETS
+from dearhost.stage.shapes import SHAPES, Picture
+from dearhost.stage.timeline import DISSOLVE, PlacedLine, SceneTimeline, Timeline, scene_times
+
+__all__ = [
+    "DISSOLVE",
+    "FRAMINGS",
+    "SETS",
+    "SHAPES",
+    "TRANSITIONS",
+    "VERSION",
+    "Caption",
+    "CastEntry",
+    "Fonts",
+    "Painter",
+    "Picture",
+    "PlacedLine",
+    "Production",
+    "SceneTimeline",
+    "Timeline",
+    "compile_timeline",
+    "display_name",
+    "first_frame",
+    "full_cast",
+    "production_from_json",
+    "production_to_json",
+    "scene_times",
+]

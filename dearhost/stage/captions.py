@@ -1,0 +1,152 @@
+"""Words with times into captions: at most two lines, broken where a reader would pause.
+
+After the BBC subtitle guidelines: two lines of about 37 characters, breaks at sentence and clause
+ends, no line that ends on an article or a preposition, on screen while the words are heard.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from dearhost.formats import TimedText
+from dearhost.script import blanked
+from dearhost.speech import Reading
+
+_LINGER = 0.9
+"""Seconds a caption may stay after its last word, as far as the next one leaves room."""
+_JOIN_GAP = 0.25
+"""Shorter gaps between captions are closed, so that they do not flicker."""
+_WEAK_ENDS = frozenset(
+    """a an the of to in on at by for with from and or but as is are was were be been not no i you he she it we they
+    my your his her our their this that these those if so because into over under than el la los las un una de del
+    en y le les des du et à der die das ein eine und im am zu mr. mrs. dr. very""".split()
+)
+_IMPOSSIBLE = 1e9
+
+
+@dataclass(frozen=True, slots=True)
+class CaptionWord:
+    """A word as it is shown, with its punctuation, and when it is heard."""
+
+    text: str
+    start: float
+    end: float
+
+
+@dataclass(frozen=True, slots=True)
+class Caption:
+    """``lines`` are (first word, last word + 1); seconds are scene time."""
+
+    words: tuple[CaptionWord, ...]
+    lines: tuple[tuple[int, int], ...]
+    start: float
+    end: float
+    speaker: str
+
+    def texts(self) -> tuple[str, ...]:
+        """Each line as text."""
+        return tuple(" ".join(w.text for w in self.words[a:b]) for a, b in self.lines)
+
+    def word_at(self, moment: float) -> int:
+        """The index of the word being spoken, or -1 before the first."""
+        current = -1
+        for index, word in enumerate(self.words):
+            if word.start <= moment:
+                current = index
+        return current
+
+    def timed_text(self, offset: float) -> TimedText:
+        """For caption files; ``offset`` is the scene's start."""
+        return TimedText(self.start + offset, self.end + offset, self.texts(), self.speaker)
+
+
+def shown_words(text: str, reading: Reading, start: float) -> tuple[CaptionWord, ...]:
+    """The reading's words as shown: with the punctuation round them, without what is not spoken."""
+    visible = blanked(text)
+    shown = []
+    edges = [_chunk_start(visible, w.from_) for w in reading.words]
+    for index, word in enumerate(reading.words):
+        end = edges[index + 1] if index + 1 < len(edges) else len(visible)
+        written = " ".join(visible[edges[index] : end].split())
+        shown.append(CaptionWord(written, word.start + start, word.end + start))
+    return tuple(shown)
+
+
+def _chunk_start(visible: str, index: int) -> int:
+    while index > 0 and not visible[index - 1].isspace() and visible[index - 1] not in "—-/":
+        index -= 1
+    return index
+
+
+def make_captions(words: Sequence[CaptionWord], speaker: str, *, characters: int, until: float) -> tuple[Caption, ...]:
+    """Captions for one line's words; ``characters`` a line; none stays beyond ``until`` seconds."""
+    if not words:
+        return ()
+    pages = _pages(words, characters)
+    captions: list[Caption] = []
+    for number, (first, last) in enumerate(pages):
+        part = tuple(words[first:last])
+        following = words[pages[number + 1][0]].start if number + 1 < len(pages) else until
+        end = min(following, part[-1].end + _LINGER)
+        if following - end < _JOIN_GAP:
+            end = following
+        captions.append(Caption(part, _lines(part, characters), part[0].start, max(end, part[-1].end), speaker))
+    return tuple(captions)
+
+
+def _width(words: Sequence[CaptionWord], first: int, last: int) -> int:
+    return sum(len(w.text) for w in words[first:last]) + last - first - 1
+
+
+def _lines(words: Sequence[CaptionWord], characters: int) -> tuple[tuple[int, int], ...]:
+    """One line if it fits, else the best break into two."""
+    count = len(words)
+    if _width(words, 0, count) <= characters or count == 1:
+        return ((0, count),)
+    best = min(range(1, count), key=lambda i: _break_cost(words, i, characters))
+    return ((0, best), (best, count))
+
+
+def _break_cost(words: Sequence[CaptionWord], index: int, characters: int) -> float:
+    upper, lower = _width(words, 0, index), _width(words, index, len(words))
+    over = max(0, upper - characters) + max(0, lower - characters)
+    return over * 50 + abs(upper - lower) * 0.5 + _end_cost(words[index - 1].text)
+
+
+def _end_cost(text: str) -> float:
+    """How badly a break after this word reads."""
+    bare = text.rstrip("\"'”’)»")
+    if bare.endswith((".", "!", "?", "…")) and bare.lower() not in _WEAK_ENDS:
+        return 0.0
+    if bare.endswith((",", ";", ":", "—", "–")):
+        return 2.0
+    return 16.0 if text.lower() in _WEAK_ENDS else 8.0
+
+
+def _pages(words: Sequence[CaptionWord], characters: int) -> list[tuple[int, int]]:
+    """The cheapest way to cut the words into captions (shortest path)."""
+    count = len(words)
+    best, came_from = [0.0] + [_IMPOSSIBLE] * count, [0] * (count + 1)
+    for last in range(1, count + 1):
+        for first in range(last - 1, -1, -1):
+            if last - first > 1 and _width(words, first, last) > 2 * characters:
+                break
+            cost = best[first] + _page_cost(words, first, last, characters)
+            if cost < best[last]:
+                best[last], came_from[last] = cost, first
+    pages, last = [], count
+    while last > 0:
+        pages.append((came_from[last], last))
+        last = came_from[last]
+    return pages[::-1]
+
+
+def _page_cost(words: Sequence[CaptionWord], first: int, last: int, characters: int) -> float:
+    part = words[first:last]
+    lines = _lines(part, characters)
+    over = sum(max(0, _width(part, a, b) - characters) for a, b in lines)
+    inside = sum(6.0 for w in part[:-1] if _end_cost(w.text) == 0.0)
+    pauses = sum(6.0 for a, b in zip(part, part[1:], strict=False) if b.start - a.end > 0.45)
+    short = 10.0 if _width(words, first, last) < 14 and last - first < len(words) else 0.0
+    return 9.0 + _end_cost(part[-1].text) + inside + pauses + short + (over * 50 if len(part) > 1 else 0)

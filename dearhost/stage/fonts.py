@@ -1,0 +1,139 @@
+"""Text in films: fonts from a folder, shaped by skia.textlayout; no system fonts.
+
+The folder holds ``.woff`` files as they come from npm font packages; ``FAMILIES`` says which.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from functools import lru_cache
+from pathlib import Path
+from typing import Any
+
+import skia
+
+from dearhost.errors import StageError
+from dearhost.hosts.paper import rgb
+
+SANS = ("atkinson-hyperlegible-latin", "atkinson-hyperlegible-latin-ext")
+SERIF = ("literata-latin", "literata-latin-ext", "literata-greek", "literata-cyrillic", "literata-cyrillic-ext",
+         "literata-vietnamese")  # fmt: skip
+FALLBACKS = (
+    "noto-sans-latin", "noto-sans-latin-ext", "noto-sans-greek", "noto-sans-greek-ext", "noto-sans-cyrillic",
+    "noto-sans-cyrillic-ext", "noto-sans-vietnamese", "noto-sans-arabic-arabic", "noto-sans-devanagari-devanagari",
+    "noto-sans-jp-japanese", *(f"noto-color-emoji-{i}" for i in range(11)), "noto-color-emoji-emoji",
+)  # fmt: skip
+_WEIGHTS = {"regular": "400", "bold": "700"}
+_REQUIRED = ("atkinson-hyperlegible-latin-700-normal.woff", "literata-latin-700-normal.woff")
+
+
+class Fonts:
+    """The fonts of a folder. Raises StageError when the two text faces are missing."""
+
+    def __init__(self, folder: Path) -> None:
+        missing = [name for name in _REQUIRED if not (folder / name).exists()]
+        if missing:
+            raise StageError(f"Fonts are missing: {', '.join(missing)}. Run 'make setup'.")
+        self.folder = folder
+        self._provider = skia.textlayout.TypefaceFontProvider()
+        self._faces: dict[str, Any] = {}
+        for path in sorted(folder.glob("*.woff")):
+            face = skia.Typeface.MakeFromFile(str(path))
+            if face is not None:
+                alias = path.stem
+                self._provider.registerTypeface(face, alias)
+                self._faces[alias] = face
+        self._collection = skia.textlayout.FontCollection()
+        self._collection.setDefaultFontManager(self._provider)
+        self._unicode = skia.Unicodes.ICU.Make()
+        self._words: dict[tuple[str, float, str, str, str], Word] = {}
+
+    @classmethod
+    @lru_cache(maxsize=4)
+    def at(cls, folder: Path) -> Fonts:
+        """The fonts of ``folder``, read once a process."""
+        return cls(folder)
+
+    def _families(self, face: str, weight: str) -> list[str]:
+        number = _WEIGHTS[weight]
+        names = (SERIF if face == "serif" else SANS) + FALLBACKS
+        found = [f"{name}-{w}-normal" for name in names for w in (number, "400")]
+        return [name for name in dict.fromkeys(found) if name in self._faces]
+
+    def missing(self, text: str) -> list[str]:
+        """The characters no font here can draw, each once."""
+        faces = [self._faces[name] for name in self._families("sans", "bold")]
+        lost = []
+        for character in dict.fromkeys(text):
+            if character.isspace() or ord(character) in (0x200D, 0xFE0F, 0xFE0E, 0x200B):
+                continue
+            if not any(face.unicharToGlyph(ord(character)) for face in faces):
+                lost.append(character)
+        return lost
+
+    def word(self, text: str, size: float, *, face: str = "sans", weight: str = "bold", colour: str = "ink") -> Word:
+        """``text`` shaped on one line at ``size`` pixels; kept for the next time."""
+        key = (text, round(size, 2), face, weight, colour)
+        if key not in self._words:
+            if len(self._words) > 3000:
+                self._words.clear()
+            self._words[key] = Word(self._paragraph(text, size, face, weight, colour))
+        return self._words[key]
+
+    def _paragraph(self, text: str, size: float, face: str, weight: str, colour: str) -> Any:
+        layout = skia.textlayout
+        style = layout.TextStyle()
+        style.setFontFamilies(self._families(face, weight))
+        style.setFontSize(size)
+        style.setColor(skia.Color(*rgb(colour)))
+        style.setFontStyle(skia.FontStyle.Bold() if weight == "bold" else skia.FontStyle.Normal())
+        block = layout.ParagraphStyle()
+        block.setTextStyle(style)
+        builder = layout.ParagraphBuilder.make(block, self._collection, self._unicode)
+        builder.pushStyle(style)
+        builder.addText(text)
+        builder.pop()
+        paragraph = builder.Build()
+        paragraph.layout(100_000)
+        return paragraph
+
+
+class Word:
+    """Shaped text on one line: ``width`` and ``ascent`` in pixels; ``draw`` puts its baseline at y."""
+
+    def __init__(self, paragraph: Any) -> None:
+        self._paragraph = paragraph
+        self.width = float(paragraph.MaxIntrinsicWidth)
+        self.ascent = float(paragraph.AlphabeticBaseline)
+
+    def draw(self, canvas: Any, x: float, y: float) -> None:
+        """Draw with the left end of the baseline at (x, y)."""
+        self._paragraph.paint(canvas, x, y - self.ascent)
+
+
+def balanced_lines(widths: Sequence[float], space: float, measure: float) -> list[tuple[int, int]]:
+    """Break words of the given widths into the fewest lines, then the narrowest measure that keeps them.
+
+    Returns (first, last + 1) for each line. A word wider than ``measure`` gets a line of its own.
+    """
+
+    def greedy(limit: float) -> list[tuple[int, int]]:
+        lines, start, run = [], 0, 0.0
+        for index, width in enumerate(widths):
+            wider = run + (space if index > start else 0) + width
+            if index > start and wider > limit:
+                lines.append((start, index))
+                start, run = index, width
+            else:
+                run = wider
+        return [*lines, (start, len(widths))] if widths else []
+
+    wanted = len(greedy(measure))
+    low, high = max(widths, default=0.0), max(measure, max(widths, default=0.0))
+    for _ in range(12):
+        middle = (low + high) / 2
+        if len(greedy(middle)) <= wanted:
+            high = middle
+        else:
+            low = middle
+    return greedy(high)

@@ -1,0 +1,146 @@
+"""A scene's picture as layers, back to front, at any frame.
+
+Hosts' bodies are held for two frames while they move slowly (motion.md, 3): that halves the drawing
+without judder. Faces, captions and titles move on every frame.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import dataclass
+from functools import lru_cache
+from typing import Any
+
+from dearhost.hosts import Host, Performance, Pose, host_by_id
+from dearhost.stage.captions import Caption
+from dearhost.stage.fonts import Fonts
+from dearhost.stage.lettering import CaptionDrawing, TitleDrawing
+from dearhost.stage.shapes import Picture
+from dearhost.stage.timeline import PlacedHost, SceneTimeline
+from dearhost.timebase import FrameRate
+
+_SLOW_WRIST = 1.5 / 720
+"""Of the picture's height a frame: below it a body may be held for two frames."""
+_SLOW_HEAD = 0.8
+"""Degrees a frame."""
+
+PixelBox = tuple[int, int, int, int]
+
+
+@dataclass(frozen=True, slots=True)
+class Layer:
+    """Equal ``key`` gives equal pixels. ``box`` in pixels holds everything drawn."""
+
+    name: str
+    key: Any
+    box: PixelBox
+    draw: Callable[[Any], None]
+    moving: bool
+
+
+class HostLayers:
+    """One host in place."""
+
+    def __init__(self, placed: PlacedHost, picture: Picture, frame_rate: FrameRate) -> None:
+        self.host: Host = host_by_id(placed.host)
+        self.name, self._picture, self._rate = placed.host, picture, frame_rate
+        self.performance = Performance(placed.role, frame_rate)
+        self.scale = placed.head * picture.height / 100
+        self.x, self.y = placed.x * picture.width, placed.y * picture.height
+        self._offset = self.y - self.host.head_centre.imag * self.scale
+        self._poses: dict[float, Pose] = {}
+
+    def layers(self, frame: int) -> list[Layer]:
+        """The host's layers at a frame of the scene."""
+        moment = self._rate.centre_of(frame)
+        held = self._rate.centre_of(frame - frame % 2)
+        if held != moment and self._fast(held, moment):
+            held = moment
+        pose = self._pose(held) if held == moment else self.performance.pose(moment, held)
+        return [
+            Layer(f"{self.name}.{part.name}", part.key, self._pixels(part.box), self._drawer(part.draw), part.moving)
+            for part in self.host.parts(pose)
+        ]
+
+    def _pose(self, moment: float) -> Pose:
+        if moment not in self._poses:
+            if len(self._poses) > 8:
+                self._poses.clear()
+            self._poses[moment] = self.performance.pose(moment)
+        return self._poses[moment]
+
+    def _fast(self, held: float, moment: float) -> bool:
+        """Whether arms or head move too fast from ``held`` to ``moment`` to be held still."""
+        before, now = self._pose(held), self._pose(moment)
+        if abs(before.body.yaw - now.body.yaw) + abs(before.body.pitch - now.body.pitch) > _SLOW_HEAD:
+            return True
+        allowed = _SLOW_WRIST * self._picture.height / self.scale / 186
+        for a, b in ((before.left, now.left), (before.right, now.right)):
+            if abs(a.x - b.x) + abs(a.y - b.y) + abs(a.angle - b.angle) / 400 > allowed:
+                return True
+        return False
+
+    def _pixels(self, box: tuple[float, float, float, float]) -> PixelBox:
+        left, top, right, bottom = box
+        return _even(
+            (left * self.scale + self.x, top * self.scale + self._offset, right * self.scale + self.x,
+             bottom * self.scale + self._offset), self._picture,
+        )  # fmt: skip
+
+    def _drawer(self, draw: Callable[[Any], None]) -> Callable[[Any], None]:
+        def placed(canvas: Any) -> None:
+            canvas.save()
+            canvas.translate(self.x, self._offset)
+            canvas.scale(self.scale, self.scale)
+            draw(canvas)
+            canvas.restore()
+
+        return placed
+
+
+def _even(box: tuple[float, float, float, float], picture: Picture) -> PixelBox:
+    """Whole even pixels inside the picture, so that chroma stays in step."""
+    left = max(0, int(box[0]) - 2) // 2 * 2
+    top = max(0, int(box[1]) - 2) // 2 * 2
+    right = min(picture.width, (int(box[2]) + 4) // 2 * 2)
+    bottom = min(picture.height, (int(box[3]) + 4) // 2 * 2)
+    return left, top, max(left, right), max(top, bottom)
+
+
+class SceneLayers:
+    """All layers of a scene but its set."""
+
+    def __init__(self, scene: SceneTimeline, picture: Picture, frame_rate: FrameRate, fonts: Fonts, *, burned: bool) -> None:
+        self.scene, self.picture, self._rate, self._fonts, self._burned = scene, picture, frame_rate, fonts, burned
+        self.hosts = [HostLayers(placed, picture, frame_rate) for placed in scene.hosts]
+        self._title = TitleDrawing(scene.title, picture, fonts) if scene.title else None
+
+    def layers(self, frame: int) -> list[Layer]:
+        """Back to front at a frame of the scene: still parts of hosts, moving parts, title, caption."""
+        found = [layer for host in self.hosts for layer in host.layers(frame)]
+        still, moving = [], []
+        for host in self.hosts:
+            mine = [layer for layer in found if layer.name.startswith(f"{host.name}.")]
+            first = next((i for i, layer in enumerate(mine) if layer.moving), len(mine))
+            still += mine[:first]
+            moving += mine[first:]
+        return still + moving + self._lettering(self._rate.start_of(frame))
+
+    def _lettering(self, moment: float) -> list[Layer]:
+        layers = []
+        if self._title and self._title.title.span.holds(moment):
+            title = self._title
+            box = _even(title.box, self.picture)
+            layers.append(Layer("title", title.key(moment), box, lambda c: title.draw(c, moment), True))
+        caption = self.scene.caption_at(moment) if self._burned else None
+        if caption:
+            drawing = self.caption_drawing(caption)
+            word = caption.word_at(moment)
+            key = (caption.start, word)
+            layers.append(Layer("caption", key, _even(drawing.box, self.picture), lambda c: drawing.draw(c, word), True))
+        return layers
+
+    @lru_cache(maxsize=64)  # noqa: B019 - lives as long as its scene does
+    def caption_drawing(self, caption: Caption) -> CaptionDrawing:
+        """The caption laid out for this picture."""
+        return CaptionDrawing(caption, self.picture, self._fonts)

@@ -1,0 +1,210 @@
+"""The painter: any frame of a timeline, for stills, proofs and films alike.
+
+Three buffers: the set alone; with the still parts of hosts; the finished frame. Only what changed from
+the frame before is drawn again, and ``paint`` says where that was.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from functools import lru_cache
+from pathlib import Path
+from typing import Any
+
+import numpy as np
+import skia
+from numpy.typing import NDArray
+
+from dearhost.stage.fonts import Fonts
+from dearhost.stage.layers import Layer, PixelBox, SceneLayers
+from dearhost.stage.sets import draw_set
+from dearhost.stage.shapes import Picture
+from dearhost.stage.timeline import DISSOLVE, SceneTimeline, Timeline
+
+Pixels = NDArray[np.uint8]
+
+
+class Sheet:
+    """A canvas on a numpy array: ``pixels`` has shape (height, width, 4), BGRA, opaque."""
+
+    def __init__(self, picture: Picture) -> None:
+        self.pixels: Pixels = np.zeros((picture.height, picture.width, 4), np.uint8)
+        info = skia.ImageInfo.Make(picture.width, picture.height, skia.kBGRA_8888_ColorType, skia.kOpaque_AlphaType)
+        self._surface = skia.Surface.MakeRasterDirect(info, self.pixels)
+        self.canvas: Any = self._surface.getCanvas()
+
+    def take(self, other: Sheet, box: PixelBox) -> None:
+        """Copy a box from another sheet."""
+        left, top, right, bottom = box
+        self.pixels[top:bottom, left:right] = other.pixels[top:bottom, left:right]
+
+
+@lru_cache(maxsize=4)
+def _set_sheet(set_id: str, picture: Picture) -> Sheet:
+    sheet = Sheet(picture)
+    draw_set(sheet.canvas, set_id, picture)
+    return sheet
+
+
+def _joined(boxes: Sequence[PixelBox]) -> PixelBox | None:
+    real = [b for b in boxes if b[2] > b[0] and b[3] > b[1]]
+    if not real:
+        return None
+    return min(b[0] for b in real), min(b[1] for b in real), max(b[2] for b in real), max(b[3] for b in real)
+
+
+def _overlap(a: PixelBox, b: PixelBox) -> bool:
+    return a[0] < b[2] and b[0] < a[2] and a[1] < b[3] and b[1] < a[3]
+
+
+def _merged(boxes: Sequence[PixelBox]) -> list[PixelBox]:
+    """Overlapping boxes put together, so that no pixel is drawn twice."""
+    merged: list[PixelBox] = []
+    for box in boxes:
+        while True:
+            hit = next((m for m in merged if _overlap(m, box)), None)
+            if hit is None:
+                break
+            merged.remove(hit)
+            box = _joined([hit, box]) or box
+        merged.append(box)
+    return merged
+
+
+class ScenePainter:
+    """Paints the frames of one scene onto ``sheet``."""
+
+    def __init__(self, layers: SceneLayers, sheet: Sheet) -> None:
+        self._layers, self.sheet = layers, sheet
+        self.picture = layers.picture
+        self._set = _set_sheet(layers.scene.set, self.picture)
+        self._still = Sheet(self.picture)
+        self._whole: PixelBox = (0, 0, self.picture.width, self.picture.height)
+        self._before: list[Layer] | None = None
+        self._frame = -1
+        self._stacked: list[Layer] = []
+
+    def forget(self) -> None:
+        """Draw everything at the next frame: somebody else drew on the sheet."""
+        self._before = None
+        self._frame = -1
+
+    def paint(self, frame: int) -> list[PixelBox]:
+        """Bring the sheet to ``frame`` of the scene; returns the boxes that changed."""
+        if frame == self._frame:
+            return []
+        layers = self._layers.layers(frame)
+        first = next((i for i, layer in enumerate(layers) if layer.moving), len(layers))
+        still, moving = layers[:first], layers[first:]
+        if self._before is None:
+            self._still.take(self._set, self._whole)
+            self._draw_still(still, [self._whole])
+            changed = [self._whole]
+        else:
+            old_first = next((i for i, layer in enumerate(self._before) if layer.moving), len(self._before))
+            lower = _changed(self._before[:old_first], still)
+            if lower:
+                for box in lower:
+                    self._still.take(self._set, box)
+                self._draw_still(still, lower)
+            changed = _merged([*lower, *_changed(self._before[old_first:], moving)])
+        for box in changed:
+            self.sheet.take(self._still, box)
+            self._draw(self.sheet, moving, box)
+        self._before, self._frame = layers, frame
+        return changed
+
+    def _draw_still(self, layers: Sequence[Layer], boxes: Sequence[PixelBox]) -> None:
+        for box in boxes:
+            self._draw(self._still, layers, box)
+
+    @staticmethod
+    def _draw(sheet: Sheet, layers: Sequence[Layer], box: PixelBox) -> None:
+        canvas = sheet.canvas
+        canvas.save()
+        canvas.clipRect(skia.Rect.MakeLTRB(*box))
+        for layer in layers:
+            if _overlap(layer.box, box):
+                layer.draw(canvas)
+        canvas.restore()
+
+
+def _changed(before: Sequence[Layer], now: Sequence[Layer]) -> list[PixelBox]:
+    """Boxes where layers came, went or changed; all later layers of a changed order count."""
+    old = {layer.name: layer for layer in before}
+    new = {layer.name: layer for layer in now}
+    boxes = []
+    for name in dict.fromkeys([*old, *new]):
+        a, b = old.get(name), new.get(name)
+        if a is None or b is None or a.key != b.key or a.box != b.box:
+            boxes += [layer.box for layer in (a, b) if layer is not None]
+    if [n for n in old if n in new] != [n for n in new if n in old]:
+        boxes += [layer.box for layer in (*before, *now)]
+    return _merged([b for b in boxes if b[2] > b[0] and b[3] > b[1]])
+
+
+class Painter:
+    """Paints any frame of a timeline at one picture size. Same timeline, same frame: same pixels."""
+
+    def __init__(self, timeline: Timeline, picture: Picture, fonts_folder: Path) -> None:
+        self.timeline, self.picture = timeline, picture
+        self._fonts = Fonts.at(fonts_folder)
+        self.sheet = Sheet(picture)
+        self._scenes: dict[int, ScenePainter] = {}
+        self._current = -1
+        self._whole: PixelBox = (0, 0, picture.width, picture.height)
+
+    @property
+    def pixels(self) -> Pixels:
+        """The finished frame, shape (height, width, 4), BGRA."""
+        return self.sheet.pixels
+
+    def paint(self, frame: int) -> list[PixelBox]:
+        """Bring ``pixels`` to ``frame`` of the film; returns the boxes that changed since the last call."""
+        moment = self.timeline.frame_rate.start_of(frame)
+        index = self.timeline.scene_index_at(moment)
+        scene = self.timeline.scenes[index]
+        own = self._scene_frame(scene, frame)
+        painter = self._painter(index)
+        since = own / float(self.timeline.frame_rate.value)
+        dissolving = index > 0 and self.timeline.transition == "dissolve" and since < DISSOLVE
+        if index != self._current or dissolving:
+            painter.forget()
+        self._current = index
+        changed = painter.paint(own)
+        if dissolving:
+            self._dissolve(index, frame, since / DISSOLVE)
+            painter.forget()
+            return [self._whole]
+        return changed
+
+    def _scene_frame(self, scene: SceneTimeline, frame: int) -> int:
+        """The frame's number within its scene."""
+        return frame - first_frame(self.timeline, scene)
+
+    def _painter(self, index: int) -> ScenePainter:
+        if index not in self._scenes:
+            for other in [i for i in self._scenes if i < index - 1 or i > index + 1]:
+                del self._scenes[other]
+            layers = SceneLayers(
+                self.timeline.scenes[index], self.picture, self.timeline.frame_rate, self._fonts, burned=self.timeline.burned
+            )
+            self._scenes[index] = ScenePainter(layers, self.sheet)
+        return self._scenes[index]
+
+    def _dissolve(self, index: int, frame: int, progress: float) -> None:
+        """Lay what is left of the scene before, which goes on moving, over the new one."""
+        arriving = self.pixels.copy()
+        before = self._painter(index - 1)
+        before.forget()
+        before.paint(self._scene_frame(self.timeline.scenes[index - 1], frame))
+        before.forget()
+        part = progress * progress * (3 - 2 * progress)
+        weight = round(part * 256)
+        mixed = self.pixels.astype(np.uint16) * (256 - weight) + arriving.astype(np.uint16) * weight
+        self.pixels[...] = (mixed >> 8).astype(np.uint8)
+
+
+def first_frame(timeline: Timeline, scene: SceneTimeline) -> int:
+    """The first frame of the film that shows ``scene``."""
+    return timeline.frame_rate.frames_in(scene.start)

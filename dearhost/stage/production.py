@@ -1,0 +1,115 @@
+"""A production as the stage needs it: the script and every choice made for it."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field, replace
+from typing import Any
+
+from dearhost.errors import ScriptError, StageError
+from dearhost.hosts import CAST, LIVELINESS, host_by_id
+from dearhost.script import Script, from_json, to_json
+from dearhost.speech import VoiceRegistry
+from dearhost.stage.sets import set_by_id
+from dearhost.stage.shapes import SHAPES
+
+FRAMINGS = ("wide", "medium", "close-up")
+TRANSITIONS = ("cut", "dissolve")
+LANGUAGE_DEFAULT = "en"
+
+
+@dataclass(frozen=True, slots=True)
+class CastEntry:
+    """Who plays a speaker, and with which voice."""
+
+    host: str
+    voice: str
+
+
+@dataclass(frozen=True, slots=True)
+class Production:
+    """``cast`` maps speakers (as in the script) to hosts and voices; whoever is missing gets the next free."""
+
+    script: Script
+    cast: Mapping[str, CastEntry] = field(default_factory=dict)
+    shape: str = "16:9"
+    captions: bool = True
+    set: str = "museum"
+    framing: str = "medium"
+    transition: str = "dissolve"
+    liveliness: str = "normal"
+    titles: bool = True
+
+    def checked(self, voices: VoiceRegistry) -> Production:
+        """The same with every speaker cast. Raises UnknownHost, UnknownVoice, StageError."""
+        for name, value, known in (
+            ("shape", self.shape, SHAPES),
+            ("framing", self.framing, FRAMINGS),
+            ("transition", self.transition, TRANSITIONS),
+            ("liveliness", self.liveliness, tuple(LIVELINESS)),
+        ):
+            if value not in known:
+                raise StageError(f"There is no {name} '{value}'. Choose one of: {', '.join(known)}.")
+        set_by_id(self.set)
+        cast = full_cast(self.script, self.cast, voices)
+        for entry in cast.values():
+            host_by_id(entry.host)
+            voices.voice(entry.voice)
+        return replace(self, cast=cast)
+
+    def entry(self, speaker: str) -> CastEntry:
+        """Who plays ``speaker``. Call ``checked`` first."""
+        return self.cast[speaker]
+
+
+def full_cast(script: Script, cast: Mapping[str, CastEntry], voices: VoiceRegistry) -> dict[str, CastEntry]:
+    """``cast`` with an entry for every speaker of ``script``: a host of the same name, else the next free."""
+    full = {s: cast[s] for s in script.speakers() if s in cast}
+    default = voices.default()
+    language = default.language.split("-")[0]
+    spoken = [v.id for v in voices.voices() if v.language.split("-")[0] == language and v.engine == default.engine]
+    by_kind = {"maren": "nell", "imani": "nell", "tobias": "joe", "skerry": "pip"}
+    for speaker in script.speakers() or ("",):
+        if speaker in full:
+            continue
+        taken = {e.host for e in full.values()}
+        named = next((h.id for h in CAST.values() if h.name.split()[0].casefold() == speaker.split(" ")[0].casefold()), "")
+        free = [h for h in CAST if h not in taken] or list(CAST)
+        host = named if named and named not in taken else free[0]
+        used = {e.voice for e in full.values()}
+        wanted = by_kind[host]
+        voice = wanted if wanted in spoken and wanted not in used else next((v for v in spoken if v not in used), default.id)
+        full[speaker] = CastEntry(host, voice)
+    return full
+
+
+def production_to_json(production: Production) -> dict[str, Any]:
+    """As plain data; ``production_from_json`` reads it back."""
+    return {
+        "script": to_json(production.script),
+        "cast": {s: {"host": e.host, "voice": e.voice} for s, e in production.cast.items()},
+        "shape": production.shape,
+        "captions": production.captions,
+        "set": production.set,
+        "framing": production.framing,
+        "transition": production.transition,
+        "liveliness": production.liveliness,
+        "titles": production.titles,
+    }
+
+
+def production_from_json(data: Mapping[str, Any]) -> Production:
+    """The production in ``data``. Raises ScriptError for another shape of data."""
+    try:
+        script = from_json(data["script"])
+        cast = {str(s): CastEntry(str(e["host"]), str(e["voice"])) for s, e in data.get("cast", {}).items()}
+        choices = {
+            key: type(default)(data.get(key, default))
+            for key, default in (
+                ("shape", "16:9"), ("captions", True), ("set", "museum"), ("framing", "medium"),
+                ("transition", "dissolve"), ("liveliness", "normal"), ("titles", True),
+            )
+        }  # fmt: skip
+        return Production(script, cast, **choices)
+    except (KeyError, TypeError, AttributeError) as error:
+        raise ScriptError(f"This is not a production: {error!r}. Nothing was changed.") from error
