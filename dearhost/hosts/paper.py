@@ -124,16 +124,15 @@ def moved(path: Any, dx: float, dy: float) -> Any:
     return copy
 
 
-def without(path: Any, other: Any) -> Any:
-    """What of ``path`` lies outside ``other``."""
-    return skia.Op(path, other, skia.PathOp.kDifference_PathOp)
-
-
 def joined(paths: Sequence[Any]) -> Any:
     """One path that covers all of ``paths``."""
     whole = paths[0]
     for path in paths[1:]:
-        whole = skia.Op(whole, path, skia.PathOp.kUnion_PathOp)
+        try:
+            whole = skia.Op(whole, path, skia.PathOp.kUnion_PathOp)
+        except RuntimeError:  # rare shapes defeat path operations; overlaps fill the same
+            whole = skia.Path(whole)
+            whole.addPath(path)
     return whole
 
 
@@ -285,17 +284,27 @@ class Paper:
             self.ink_edge(path, ink)
         canvas.drawPath(path, paint(base))
         if shade is not None:
-            canvas.drawPath(without(path, moved(path, -crescent[0], -crescent[1])), paint(shade))
+            self._cut(path, moved(path, -crescent[0], -crescent[1]), skia.PathOp.kDifference_PathOp, paint(shade))
         if rim:
             lightness = 0.18 + 0.22 * (sum(rgb(base)) / 765)
             light = mix(base, "#FFF6E4", round(lightness, 3))
-            canvas.drawPath(without(path, moved(path, self.rim, self.rim)), paint(light))
+            self._cut(path, moved(path, self.rim, self.rim), skia.PathOp.kDifference_PathOp, paint(light))
 
     def cast(self, onto: Any, caster: Any, dx: float = 4.0, dy: float = 6.0, colour: str = "ink",
              alpha: float = 0.16) -> None:  # fmt: skip
         """The hard shadow ``caster`` throws on the piece ``onto``."""
-        shadow = skia.Op(moved(caster, dx, dy), onto, skia.PathOp.kIntersect_PathOp)
-        self.canvas.drawPath(shadow, paint(colour, alpha))
+        self._cut(moved(caster, dx, dy), onto, skia.PathOp.kIntersect_PathOp, paint(colour, alpha))
+
+    def _cut(self, path: Any, other: Any, operation: Any, fill: Any) -> None:
+        """Fill ``path`` less ``other``, or what both share; by clipping where path operations give up."""
+        try:
+            self.canvas.drawPath(skia.Op(path, other, operation), fill)
+        except RuntimeError:
+            keep = operation == skia.PathOp.kIntersect_PathOp
+            self.canvas.save()
+            self.canvas.clipPath(other, skia.ClipOp.kIntersect if keep else skia.ClipOp.kDifference, True)
+            self.canvas.drawPath(path, fill)
+            self.canvas.restore()
 
     def brush(self, pts: Points, width: float, colour: str = "ink", *, tip: float = 0.15, tail: float = 0.15,
               peak: float = 0.5, alpha: float = 1.0, steps: int = 0) -> None:  # fmt: skip

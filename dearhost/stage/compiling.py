@@ -142,17 +142,17 @@ def _places(production: Production, hosts: Sequence[str]) -> list[tuple[float, f
         x, y, head = layout.close_up if production.framing == "close-up" else layout.host
         return [(x, y, head)]
     if len(hosts) == 2:
-        return [_at_height(host, *place) for host, place in zip(hosts, layout.pair, strict=True)]
+        return [_at_height(production.shape, host, *place) for host, place in zip(hosts, layout.pair, strict=True)]
     (left, y, head), (right, _, _) = layout.pair
     shrink = min(1.0, 2.4 / len(hosts))
     spread = [0.13 + 0.74 * i / (len(hosts) - 1) for i in range(len(hosts))]
-    return [_at_height(host, x, y + 0.04, head * shrink) for host, x in zip(hosts, spread, strict=True)]
+    return [_at_height(production.shape, host, x, y + 0.04, head * shrink) for host, x in zip(hosts, spread, strict=True)]
 
 
-def _at_height(host: str, x: float, y: float, head: float) -> tuple[float, float, float]:
+def _at_height(shape: str, host: str, x: float, y: float, head: float) -> tuple[float, float, float]:
     """A bird beside a person stands lower and smaller, but in the picture."""
     if host_by_id(host).kind == "bird":
-        return x, y + head * 0.62, head * 0.80
+        return x, y + head * (1.55 if shape == "9:16" else 0.62), head * 0.80
     return x, y, head
 
 

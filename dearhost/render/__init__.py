@@ -1,0 +1,26 @@
+"""Rendering: stills, proofs and films from a timeline."""
+
+from dearhost.render.chunk_pool import default_processes
+from dearhost.render.encoding import SAMPLE_RATE, VideoCodec
+from dearhost.render.film import FilmReport, captions_of, render_film
+from dearhost.render.joining import language_code
+from dearhost.render.plan import Chunk, RenderSettings, plan_chunks
+from dearhost.render.proof import MIME as PROOF_MIME
+from dearhost.render.proof import stream_proof
+from dearhost.render.stills import still
+
+__all__ = [
+    "PROOF_MIME",
+    "SAMPLE_RATE",
+    "Chunk",
+    "FilmReport",
+    "RenderSettings",
+    "VideoCodec",
+    "captions_of",
+    "default_processes",
+    "language_code",
+    "plan_chunks",
+    "render_film",
+    "still",
+    "stream_proof",
+]

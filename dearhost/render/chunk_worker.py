@@ -1,0 +1,91 @@
+"""The process that draws and encodes chunks. It gets the timeline once, then chunk after chunk."""
+
+from __future__ import annotations
+
+import os
+import traceback
+from dataclasses import dataclass
+from multiprocessing.connection import Connection
+from pathlib import Path
+
+import av
+
+from dearhost.errors import DearHostError, StorageFull
+from dearhost.render.encoding import add_video
+from dearhost.render.frames import FrameSource
+from dearhost.render.plan import Chunk, RenderSettings
+from dearhost.stage import Painter, Timeline
+from dearhost.storage import write_whole
+
+REPORT_EVERY = 15
+
+
+@dataclass(frozen=True, slots=True)
+class Painted:
+    """``frames`` more frames of a chunk are done."""
+
+    frames: int
+
+
+@dataclass(frozen=True, slots=True)
+class Finished:
+    """A chunk is written."""
+
+    chunk: Chunk
+
+
+@dataclass(frozen=True, slots=True)
+class Failed:
+    """A chunk could not be written: what a person may read, and the details."""
+
+    message: str
+    details: str
+    storage_full: bool
+
+
+class ParentGone(Exception):
+    """The process that asked for the chunk is no more."""
+
+
+def write_chunk(source: FrameSource, timeline: Timeline, settings: RenderSettings, chunk: Chunk, path: Path,
+                report: Connection | None = None, parent: int = 0) -> None:  # fmt: skip
+    """Encode a chunk's frames into ``path``, whole or not at all."""
+
+    def encode(part: Path) -> None:
+        with av.open(str(part), "w", format="mp4") as container:
+            stream = add_video(container, settings.picture, timeline.frame_rate, settings.codec)
+            for index, number in enumerate(range(chunk.first, chunk.last)):
+                frame = source.paint(number)
+                frame.pts = index
+                frame.pict_type = 0
+                container.mux(stream.encode(frame))
+                if report and (index + 1) % REPORT_EVERY == 0:
+                    report.send(Painted(REPORT_EVERY))
+                    if parent and os.getppid() != parent:
+                        raise ParentGone
+            container.mux(stream.encode())
+
+    write_whole(path, encode)
+
+
+def serve(connection: Connection, timeline: Timeline, settings: RenderSettings, folder: Path) -> None:
+    """Render each chunk that comes until None comes or the parent goes."""
+    parent = os.getppid()
+    try:
+        source = FrameSource(Painter(timeline, settings.picture, settings.fonts))
+        while True:
+            chunk: Chunk | None = connection.recv()
+            if chunk is None:
+                return
+            try:
+                path = folder / chunk.name[:2] / chunk.name
+                write_chunk(source, timeline, settings, chunk, path, connection, parent)
+                connection.send(Finished(chunk))
+            except DearHostError as error:
+                connection.send(Failed(str(error), traceback.format_exc(), isinstance(error, StorageFull)))
+            except (EOFError, BrokenPipeError):
+                return
+            except Exception as error:
+                connection.send(Failed(f"A part of the film could not be made: {error}", traceback.format_exc(), False))
+    except (EOFError, BrokenPipeError, KeyboardInterrupt, ParentGone):
+        return

@@ -1,0 +1,81 @@
+"""A timeline into a finished file: missing chunks are rendered, then all are joined with the sound."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from concurrent.futures import ThreadPoolExecutor
+from dataclasses import dataclass
+from pathlib import Path
+
+import av
+
+from dearhost.errors import RenderError
+from dearhost.formats import TimedText
+from dearhost.render.chunk_pool import Clock, default_processes, render_chunks
+from dearhost.render.encoding import SAMPLE_RATE
+from dearhost.render.joining import join
+from dearhost.render.plan import RenderSettings, plan_chunks
+from dearhost.sound import Placement, master, place
+from dearhost.stage import Timeline
+from dearhost.storage import FolderCache, write_whole
+
+Progress = Callable[[float, float | None], None]
+"""Told the fraction done and the seconds left (None = not known yet); may raise to stop."""
+
+
+@dataclass(frozen=True, slots=True)
+class FilmReport:
+    """What was made."""
+
+    path: Path
+    frames: int
+    seconds: float
+    chunks: int
+    chunks_rendered: int
+
+
+def captions_of(timeline: Timeline) -> tuple[TimedText, ...]:
+    """All captions in film time."""
+    return tuple(c.timed_text(scene.start) for scene in timeline.scenes for c in scene.captions)
+
+
+def sound_of(timeline: Timeline) -> list[Placement]:
+    """Every reading where it is heard in the film."""
+    return [
+        Placement(scene.start + line.span.start, line.reading.sample_rate, line.reading.samples)
+        for scene in timeline.scenes
+        for line in scene.lines
+    ]
+
+
+def render_film(timeline: Timeline, path: Path, settings: RenderSettings, cache: FolderCache, *,
+                progress: Progress | None = None, processes: int = 0) -> FilmReport:  # fmt: skip
+    """Render ``timeline`` to ``path`` (MP4). Chunks found in ``cache`` are not rendered again.
+
+    The file appears under its final name only when it is whole. Raises RenderError and its kinds, and
+    whatever ``progress`` raises; finished chunks stay in the cache.
+    """
+    chunks = plan_chunks(timeline, settings)
+    missing = [c for c in chunks if cache.find(c.name) is None]
+    missing = list({c.name: c for c in missing}.values())
+    clock = Clock(sum(c.frames for c in missing))
+
+    def frames_done(amount: int) -> None:
+        clock.advance(amount)
+        if progress:
+            progress(0.02 + 0.93 * clock.fraction if missing else 0.95, clock.seconds_left)
+
+    with ThreadPoolExecutor(1) as pool:
+        mastering = pool.submit(lambda: master(place(sound_of(timeline), timeline.duration, SAMPLE_RATE), SAMPLE_RATE))
+        if missing:
+            render_chunks(timeline, settings, missing, cache, frames_done, processes=processes or default_processes())
+        sound = mastering.result()
+    parts = [(chunk, cache.path_of(chunk.name)) for chunk in chunks]
+    captions = captions_of(timeline) if settings.soft_captions else ()
+    try:
+        write_whole(path, lambda part: join(part, parts, timeline, sound, captions))
+    except av.FFmpegError as error:
+        raise RenderError(f"The film could not be put together: {error}. Finished parts are kept.") from error
+    if progress:
+        progress(1.0, 0.0)
+    return FilmReport(path, timeline.frames, timeline.duration, len(chunks), len(missing))

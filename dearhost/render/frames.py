@@ -1,0 +1,46 @@
+"""One reused video frame whose planes follow the painter's changes."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from typing import Any
+
+import av
+import numpy as np
+from numpy.typing import NDArray
+
+from dearhost.render.colour import bgra_to_yuv420
+from dearhost.stage import Painter
+
+Box = tuple[int, int, int, int]
+
+
+def planes_of(frame: Any) -> list[NDArray[np.uint8]]:
+    """The Y, U and V planes of a yuv420p frame as writable arrays (height, width)."""
+    views = []
+    for plane in frame.planes:
+        view = np.frombuffer(plane, np.uint8).reshape(plane.height, plane.line_size)
+        views.append(view[:, : plane.width])
+    return views
+
+
+class FrameSource:
+    """Paints frames of a film and hands them over as yuv420p, BT.709."""
+
+    def __init__(self, painter: Painter) -> None:
+        self._painter = painter
+        picture = painter.picture
+        self.frame = av.VideoFrame(picture.width, picture.height, "yuv420p")
+        self._planes = planes_of(self.frame)
+        self._words = painter.pixels.view(np.uint32)[..., 0]
+        self._converted = False
+
+    def paint(self, number: int) -> Any:
+        """The video frame ``number``; valid until the next call."""
+        changed: Sequence[Box] = self._painter.paint(number)
+        picture = self._painter.picture
+        if not self._converted:
+            changed, self._converted = [(0, 0, picture.width, picture.height)], True
+        for box in changed:
+            bgra_to_yuv420(self._words, *self._planes, *box)
+        return self.frame

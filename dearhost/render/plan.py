@@ -1,0 +1,65 @@
+"""What to render, resolved once, and its chunks, each named by everything that affects its bytes."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+from pathlib import Path
+
+from dearhost.render.encoding import VideoCodec
+from dearhost.stage import DISSOLVE, Picture, Timeline, first_frame
+from dearhost.storage import fingerprint
+
+VERSION = "film-4"
+CHUNK_FRAMES = 300
+
+
+@dataclass(frozen=True, slots=True)
+class RenderSettings:
+    """How a film is made. ``soft_captions`` puts a subtitle track into the file."""
+
+    picture: Picture
+    fonts: Path
+    codec: VideoCodec = field(default_factory=VideoCodec)
+    soft_captions: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Chunk:
+    """Frames [first, last) of the film; ``name`` is its file's."""
+
+    first: int
+    last: int
+    name: str
+
+    @property
+    def frames(self) -> int:
+        """How many."""
+        return self.last - self.first
+
+
+def plan_chunks(timeline: Timeline, settings: RenderSettings) -> tuple[Chunk, ...]:
+    """Chunks of at most 300 frames, cut at scene borders first."""
+    chunks: list[Chunk] = []
+    scenes = timeline.scenes
+    for index, scene in enumerate(scenes):
+        start = first_frame(timeline, scene)
+        end = first_frame(timeline, scenes[index + 1]) if index + 1 < len(scenes) else timeline.frames
+        dissolving = timeline.transition == "dissolve" and index > 0
+        parts = max(1, -(-(end - start) // CHUNK_FRAMES))
+        for part in range(parts):
+            first = start + (end - start) * part // parts
+            last = start + (end - start) * (part + 1) // parts
+            opens = dissolving and first - start < DISSOLVE * float(timeline.frame_rate.value)
+            name = fingerprint(
+                VERSION, scene.fingerprint, scenes[index - 1].fingerprint if opens else "", first - start,
+                _lead(timeline, index, start) if opens else 0, last - first, settings.picture, settings.codec, timeline.frame_rate, timeline.burned,
+                timeline.transition if opens else "",
+            )  # fmt: skip
+            if last > first:
+                chunks.append(Chunk(first, last, f"{name}.mp4"))
+    return tuple(chunks)
+
+
+def _lead(timeline: Timeline, index: int, start: int) -> int:
+    """How many frames the scene before has shown when this one starts."""
+    return start - first_frame(timeline, timeline.scenes[index - 1])
