@@ -104,7 +104,7 @@ class Person:
         hip = skeleton.hip.real
         canvas.drawOval(skia.Rect.MakeLTRB(hip - 95, -8, hip + 105, 14), paint("ink", 0.20))
         draw_back_hair(paper, head, sheet)
-        below = skeleton.waist.imag
+        below = skeleton.hip.imag - 12
         if not canvas.quickReject(skia.Rect.MakeLTRB(hip - 200, below, hip + 200, 40)):
             for leg in (skeleton.left_leg, skeleton.right_leg):
                 draw_leg(paper, sheet, skeleton, leg)

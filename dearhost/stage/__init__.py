@@ -14,10 +14,11 @@ from dearhost.stage.production import (
     production_to_json,
 )
 from dearhost.stage.sets import SETS
-from dearhost.stage.shapes import SHAPES, Picture
+from dearhost.stage.shapes import DEFAULT_HEIGHTS, SHAPES, Picture
 from dearhost.stage.timeline import DISSOLVE, PlacedLine, SceneTimeline, Timeline, scene_times
 
 __all__ = [
+    "DEFAULT_HEIGHTS",
     "DISSOLVE",
     "FRAMINGS",
     "SETS",

@@ -57,6 +57,7 @@ LAYOUTS: Mapping[str, Layout] = {
 }  # fmt: skip
 
 SHAPES = tuple(LAYOUTS)
+DEFAULT_HEIGHTS: Mapping[str, int] = {"16:9": 1080, "1:1": 1080, "9:16": 1920}
 _RATIOS = {"16:9": (16, 9), "1:1": (1, 1), "9:16": (9, 16)}
 
 
@@ -70,19 +71,17 @@ class Picture:
 
     @classmethod
     def of(cls, shape: str, height: int) -> Picture:
-        """The picture of a shape; ``height`` 360 to 2160 is the *shorter* side's name (1080 = 1920x1080).
+        """The picture of a shape, ``height`` pixels high (360 to 2160; sides are made even).
 
-        Raises StageError for another shape or size.
+        Raises StageError for another shape or height.
         """
         if shape not in _RATIOS:
             raise StageError(f"There is no picture shape '{shape}'. Choose one of: {', '.join(SHAPES)}.")
         if not 360 <= height <= 2160:
-            raise StageError(f"The height must be from 360 to 2160 (got {height}).")
+            raise StageError(f"The height must be from 360 to 2160 pixels (got {height}).")
         across, down = _RATIOS[shape]
-        short = height - height % 2
-        long = round(short * max(across, down) / min(across, down))
-        long -= long % 2
-        return cls(shape, *((long, short) if across >= down else (short, long)))
+        height -= height % 2
+        return cls(shape, round(height * across / down / 2) * 2, height)
 
     @property
     def layout(self) -> Layout:

@@ -1,0 +1,132 @@
+"""The whole way from a script to a film, for a command line or a server: voices, caches, fonts, folders."""
+
+from __future__ import annotations
+
+import os
+from dataclasses import dataclass, replace
+from pathlib import Path
+
+from dearhost.formats import to_srt, to_webvtt
+from dearhost.render import FilmReport, RenderSettings, captions_of, render_film
+from dearhost.render.film import Progress
+from dearhost.script import Script, count_words, ensure_speakable, estimated_seconds
+from dearhost.speech import Speaker, VoiceRegistry
+from dearhost.stage import CastEntry, Picture, Production, Timeline, compile_timeline
+from dearhost.stage.pacing import place_lines
+from dearhost.storage import FolderCache, write_whole
+from dearhost.timebase import FrameRate
+
+FRAME_RATES = (24, 25, 30, 50, 60)
+CAPTION_MODES = ("burn", "soft", "file", "none")
+_READINGS_LIMIT = 2 * 1024**3
+_CHUNKS_LIMIT = 8 * 1024**3
+
+
+def data_folder() -> Path:
+    """Where voices, fonts and caches live: $DEAR_HOST_DATA, else ``data`` beside the package."""
+    named = os.environ.get("DEAR_HOST_DATA")
+    return Path(named) if named else Path(__file__).resolve().parent.parent / "data"
+
+
+class Studio:
+    """One data folder's voices, readings, chunks and fonts."""
+
+    def __init__(self, folder: Path | None = None) -> None:
+        self.folder = folder or data_folder()
+        self.fonts = self.folder / "fonts"
+        self.voices = VoiceRegistry(self.folder / "voices")
+        self.speaker = Speaker(self.voices, FolderCache(self.folder / "cache" / "readings", _READINGS_LIMIT))
+        self.chunks = FolderCache(self.folder / "cache" / "chunks", _CHUNKS_LIMIT)
+
+
+@dataclass(frozen=True, slots=True)
+class RunningTime:
+    """Words, seconds, and whether the seconds are an estimate."""
+
+    words: int
+    seconds: float
+    estimated: bool
+
+
+def running_time(script: Script, studio: Studio, production: Production | None = None) -> RunningTime:
+    """Measured where every line has been read with its voice, else estimated."""
+    words = count_words(script)
+    estimate = RunningTime(words, round(estimated_seconds(script), 1), True)
+    if not words:
+        return estimate
+    cast = (production or Production(script)).checked(studio.voices).cast
+    total = 0.0
+    for scene in script.scenes:
+        durations = []
+        for line in scene.lines:
+            reading = studio.speaker.known(line.text, cast[line.speaker].voice)
+            if reading is None:
+                return estimate
+            durations.append(reading.duration)
+        if durations:
+            total += place_lines(durations, [line.speaker for line in scene.lines])[1]
+    return RunningTime(words, round(total, 2), False)
+
+
+@dataclass(frozen=True, slots=True)
+class FilmOrder:
+    """What to render. ``captions``: burn, soft, file or none."""
+
+    production: Production
+    picture: Picture
+    frame_rate: FrameRate
+    captions: str = "burn"
+
+
+def cast_all(production: Production, *, host: str = "", voice: str = "") -> Production:
+    """The production with one host for its first speaker, or one voice for all; "" keeps what is set."""
+    cast = dict(production.cast)
+    for number, speaker in enumerate(production.script.speakers()):
+        entry = cast[speaker]
+        chosen = host if host and number == 0 else entry.host
+        cast[speaker] = CastEntry(chosen, voice or entry.voice)
+    return replace(production, cast=cast)
+
+
+def make_film(order: FilmOrder, path: Path, studio: Studio, *, progress: Progress | None = None,
+              processes: int = 0) -> tuple[FilmReport, list[Path]]:  # fmt: skip
+    """Read, stage and render a production; returns what was made and any caption files beside it.
+
+    Raises NothingToSay, UnfilledPlaceholder, SpeechError, HostError, StageError, RenderError.
+    """
+    ensure_speakable(order.production.script)
+
+    def reading(done: int, total: int) -> None:
+        if progress:
+            progress(0.02 * done / max(1, total), None)
+
+    production = replace(order.production, captions=order.captions == "burn")
+    timeline = compile_timeline(production, studio.speaker, order.frame_rate, reading)
+    settings = RenderSettings(order.picture, studio.fonts, soft_captions=order.captions == "soft")
+    report = render_film(timeline, path, settings, studio.chunks, progress=progress, processes=processes)
+    beside = write_caption_files(timeline, path) if order.captions == "file" else []
+    studio.chunks.trim()
+    return report, beside
+
+
+def caption_text(timeline: Timeline, kind: str) -> str:
+    """All captions as 'srt' or 'vtt'."""
+    captions = captions_of(timeline)
+    return to_srt(captions) if kind == "srt" else to_webvtt(captions, language=timeline.language)
+
+
+def write_caption_files(timeline: Timeline, film: Path) -> list[Path]:
+    """``film.srt`` and ``film.vtt`` beside the film."""
+    written = []
+    for kind in ("srt", "vtt"):
+        path = film.with_suffix(f".{kind}")
+        _write_text(path, caption_text(timeline, kind))
+        written.append(path)
+    return written
+
+
+def _write_text(path: Path, text: str) -> None:
+    def write(part: Path) -> None:
+        part.write_text(text, encoding="utf-8")
+
+    write_whole(path, write)
