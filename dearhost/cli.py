@@ -169,7 +169,9 @@ def _speak(options: argparse.Namespace) -> None:
             file.writeframes(pcm)
 
     write_whole(options.out, write_sound)
-    timings = timings_to_json(reading, {p.symbol: main_viseme(p.symbol) for p in reading.phones})
+    following = [p.symbol for p in reading.phones[1:]] + [""]
+    visemes = [main_viseme(p.symbol, after) for p, after in zip(reading.phones, following, strict=True)]
+    timings = timings_to_json(reading, visemes)
     if options.timings:
         _write_json(options.timings, timings)
     if options.json:

@@ -69,8 +69,8 @@ def check_times(words: Sequence[TimedWord], phones: Sequence[TimedPhone], durati
             before = item.start if kind == "phone" else item.end - 1e-6
 
 
-def timings_to_json(reading: Reading, viseme_of: dict[str, int]) -> dict[str, Any]:
-    """The reading's times as plain data; ``viseme_of`` gives the viseme number for each phone symbol."""
+def timings_to_json(reading: Reading, visemes: Sequence[int]) -> dict[str, Any]:
+    """The reading's times as plain data; ``visemes`` holds a viseme number for each phone."""
     prosody = reading.prosody
     step = max(1, round(prosody.rate / 100))
     return {
@@ -86,10 +86,10 @@ def timings_to_json(reading: Reading, viseme_of: dict[str, int]) -> dict[str, An
                 "start": round(p.start, 5),
                 "end": round(p.end, 5),
                 "word": p.word,
-                "viseme": viseme_of[p.symbol],
+                "viseme": viseme,
                 "stress": p.stress,
             }
-            for p in reading.phones
+            for p, viseme in zip(reading.phones, visemes, strict=True)
         ],
         "loudness": {
             "rate": prosody.rate / step,

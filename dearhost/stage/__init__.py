@@ -1,7 +1,7 @@
 """The stage: a production becomes a timeline, and the painter draws any frame of it."""
 
 from dearhost.stage.captions import Caption
-from dearhost.stage.compiling import VERSION, compile_timeline, display_name
+from dearhost.stage.compiling import VERSION, compile_scene, compile_timeline, display_name
 from dearhost.stage.fonts import Fonts
 from dearhost.stage.painter import Painter, first_frame
 from dearhost.stage.production import (
@@ -34,6 +34,7 @@ __all__ = [
     "Production",
     "SceneTimeline",
     "Timeline",
+    "compile_scene",
     "compile_timeline",
     "display_name",
     "first_frame",

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Mapping, Sequence
 
+from dearhost.errors import StageError
 from dearhost.hosts import VERSION as HOSTS_VERSION
 from dearhost.hosts import PlacedReading, Role, host_by_id
 from dearhost.lips import VERSION as LIPS_VERSION
@@ -55,6 +56,24 @@ def compile_timeline(production: Production, speaker: Speaker, frame_rate: Frame
         production.script.title, language, production.shape, frame_rate, production.captions, production.transition,
         tuple(scenes),
     )  # fmt: skip
+
+
+def compile_scene(production: Production, scene_id: str, speaker: Speaker, frame_rate: FrameRate) -> Timeline:
+    """A timeline of one scene alone, for stills and proofs: only its own lines are read.
+
+    Raises StageError when there is no such scene or nothing is spoken in it; SpeechError.
+    """
+    production = production.checked(speaker.registry)
+    spoken = [s for s in production.script.scenes if s.lines]
+    number = next((i for i, s in enumerate(spoken, 1) if s.id == scene_id), 0)
+    if not number:
+        raise StageError("Nothing is spoken in this scene yet. Write a line.")
+    scene = spoken[number - 1]
+    readings = [speaker.read(line.text, production.entry(line.speaker).voice) for line in scene.lines]
+    placed = place_scene(production, scene, number, 0.0, readings, speaker)
+    language = speaker.registry.voice(production.entry(scene.lines[0].speaker).voice).language
+    title = production.script.title
+    return Timeline(title, language, production.shape, frame_rate, production.captions, "cut", (placed,))
 
 
 def place_scene(production: Production, scene: Scene, number: int, start: float, readings: Sequence[Reading],

@@ -1,0 +1,44 @@
+"""The API put together; its OpenAPI description is what the TypeScript client is generated from."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from django.http import HttpRequest, HttpResponse
+from ninja import NinjaAPI
+from ninja.errors import ValidationError
+from ninja.security import django_auth
+
+from dearhost.errors import DearHostError
+from server.accounts.api import router as accounts
+from server.deliveries.api import router as deliveries
+from server.hosts.api import router as hosts
+from server.productions.api import router as productions
+from server.productions.stage_api import router as stage
+from server.voices.api import router as voices
+
+api = NinjaAPI(title="Dear Host", version="1", urls_namespace="api", docs_url=None, auth=django_auth)
+for prefix, router in (
+    ("/session", accounts),
+    ("/voices", voices),
+    ("/hosts", hosts),
+    ("/productions", productions),
+    ("/productions", stage),
+    ("/deliveries", deliveries),
+):
+    api.add_router(prefix, router)
+
+
+@api.exception_handler(DearHostError)
+def explain(request: HttpRequest, error: DearHostError) -> HttpResponse:
+    """What went wrong and what to do, as the core says it."""
+    return api.create_response(request, {"detail": str(error), "kind": type(error).__name__}, status=422)
+
+
+@api.exception_handler(ValidationError)
+def explain_request(request: HttpRequest, error: ValidationError) -> HttpResponse:
+    """A request that does not fit the API, in one sentence."""
+    first: dict[str, Any] = error.errors[0] if error.errors else {}
+    place = ".".join(str(p) for p in first.get("loc", ())[1:])
+    detail = f"The request does not fit: {place}: {first.get('msg', 'not valid')}. Nothing was changed."
+    return api.create_response(request, {"detail": detail, "kind": "BadRequest"}, status=422)

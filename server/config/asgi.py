@@ -1,0 +1,9 @@
+"""The ASGI application."""
+
+import os
+
+os.environ.setdefault("DJANGO_SETTINGS_MODULE", "server.config.settings")
+
+from django.core.asgi import get_asgi_application  # noqa: E402 - settings come first
+
+application = get_asgi_application()

@@ -1,0 +1,19 @@
+"""Addresses."""
+
+from django.urls import path, re_path
+
+from server.config.api import api
+from server.config.pages import health, page
+from server.deliveries.events import delivery_events
+from server.deliveries.files import delivery_file
+from server.productions.pictures import proof, scene_still
+
+urlpatterns = [
+    path("api/", api.urls),
+    path("events/deliveries", delivery_events),
+    path("pictures/<uuid:production_id>/<str:scene_id>/still.jpg", scene_still),
+    path("pictures/<uuid:production_id>/<str:scene_id>/proof.mp4", proof),
+    path("files/deliveries/<uuid:delivery_id>/<str:name>", delivery_file),
+    path("health", health),
+    re_path(r"^(?!api/|files/|pictures/|events/|static/|assets/).*$", page),
+]

@@ -1,0 +1,37 @@
+"""Order a render of a production as it stands."""
+
+from __future__ import annotations
+
+from django.db import transaction
+
+from dearhost.script import ensure_speakable
+from dearhost.stage import Picture
+from server.deliveries.models import Delivery
+from server.deliveries.tasks import enqueue
+from server.productions.documents import production_of
+from server.productions.models import Production
+from server.voices.studio import studio
+
+
+def order_delivery(production: Production, *, height: int, frames_per_second: int, captions: str) -> Delivery:
+    """Queue a delivery of the current revision.
+
+    Raises NothingToSay, UnfilledPlaceholder, UnknownVoice, UnknownHost, StageError before anything is
+    queued.
+    """
+    staged = production_of(production.document, production.title)
+    ensure_speakable(staged.script)
+    staged.checked(studio().voices)
+    Picture.of(staged.shape, height)
+    with transaction.atomic():
+        delivery = Delivery.objects.create(
+            owner=production.owner,
+            production=production,
+            title=production.title,
+            document=production.document,
+            height=height,
+            frames_per_second=frames_per_second,
+            captions=captions,
+        )
+        enqueue(delivery)
+    return delivery

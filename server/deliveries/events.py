@@ -1,0 +1,46 @@
+"""Progress of all deliveries of an account, as server-sent events."""
+
+from __future__ import annotations
+
+import asyncio
+import json
+from collections.abc import AsyncIterator
+
+from django.core.serializers.json import DjangoJSONEncoder
+from django.http import HttpRequest, HttpResponse, StreamingHttpResponse
+
+from server.deliveries.api import delivery_data
+from server.deliveries.models import Delivery
+
+_POLL = 0.4
+_KEEP_ALIVE_POLLS = 40
+
+
+async def delivery_events(request: HttpRequest) -> HttpResponse | StreamingHttpResponse:
+    """Every delivery once, then each whenever it changes."""
+    user = await request.auser()
+    if not user.is_authenticated:
+        return HttpResponse(status=401)
+    return StreamingHttpResponse(
+        _changes(user.pk),
+        content_type="text/event-stream",
+        headers={"Cache-Control": "no-cache, no-transform", "X-Accel-Buffering": "no"},
+    )
+
+
+async def _changes(owner_id: int) -> AsyncIterator[str]:
+    yield "retry: 2000\n\n"
+    sent: dict[str, str] = {}
+    quiet = 0
+    while True:
+        changed = False
+        async for delivery in Delivery.objects.filter(owner_id=owner_id)[:100]:
+            text = json.dumps(delivery_data(delivery), cls=DjangoJSONEncoder)
+            if sent.get(str(delivery.pk)) != text:
+                sent[str(delivery.pk)] = text
+                changed = True
+                yield f"data: {text}\n\n"
+        quiet = 0 if changed else quiet + 1
+        if quiet % _KEEP_ALIVE_POLLS == _KEEP_ALIVE_POLLS - 1:
+            yield ": still here\n\n"
+        await asyncio.sleep(_POLL)

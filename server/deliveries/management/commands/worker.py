@@ -1,0 +1,38 @@
+"""``manage.py worker``: takes renders from the queue, and puts back what a dead worker left."""
+
+from __future__ import annotations
+
+import logging
+import threading
+import time
+from typing import Any
+
+from django.db import connection
+from django_tasks_db.management.commands.db_worker import Command as QueueWorker
+
+from server.deliveries.jobs import LEASE, requeue_lost
+from server.deliveries.tasks import enqueue
+
+log = logging.getLogger(__name__)
+
+
+class Command(QueueWorker):
+    """The queue's own worker with a reaper beside it."""
+
+    help = "Render queued deliveries."
+
+    def handle(self, *args: Any, **options: Any) -> None:
+        """Run until stopped."""
+        threading.Thread(target=_reap, name="reaper", daemon=True).start()
+        super().handle(*args, **options)
+
+
+def _reap() -> None:
+    while True:
+        try:
+            requeue_lost(enqueue)
+        except Exception:
+            log.exception("Lost deliveries could not be put back; trying again.")
+        finally:
+            connection.close()
+        time.sleep(min(10.0, LEASE.total_seconds() / 4))

@@ -1,0 +1,33 @@
+"""Begin a production."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+from django.contrib.auth.base_user import AbstractBaseUser
+from django.db import transaction
+
+from dearhost.script import Line, Scene, Script, new_id
+from dearhost.stage import Production as StagedProduction
+from dearhost.stage import production_to_json
+from server.productions.models import Production, Revision
+from server.voices.studio import studio
+
+
+def create_production(owner: AbstractBaseUser, script: Script, title: str = "", **choices: object) -> Production:
+    """A new production of ``script`` with everybody cast; an empty script gets a scene with a line."""
+    if not script.scenes:
+        script = replace(script, scenes=(Scene(new_id(), "", (Line(new_id(), "", ""),)),))
+    title = title.strip() or script.title.strip() or _first_words(script) or "Untitled"
+    staged = StagedProduction(replace(script, title=title), **choices)  # type: ignore[arg-type]
+    document = production_to_json(staged.checked(studio().voices))
+    with transaction.atomic():
+        production = Production.objects.create(owner=owner, title=title[:200], document=document)
+        Revision.objects.create(production=production, number=1, title=production.title, document=document)
+    return production
+
+
+def _first_words(script: Script) -> str:
+    heading = next((s.heading for s in script.scenes if s.heading), "")
+    line = next((line.text for _, _, line in script.lines()), "")
+    return heading or " ".join(line.split()[:6])

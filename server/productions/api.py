@@ -1,0 +1,124 @@
+"""Productions: list, begin, open, save, restore, delete."""
+
+from __future__ import annotations
+
+from typing import Any
+from uuid import UUID
+
+from django.http import HttpRequest
+from django.shortcuts import get_object_or_404
+from ninja import File, Query, Router, Status, UploadedFile
+
+from dearhost.films import running_time
+from dearhost.script import decode, findings, read_script
+from dearhost.script.reading import KINDS
+from dearhost.stage import display_name
+from server.productions.actions.create import create_production
+from server.productions.actions.restore import restore_revision
+from server.productions.actions.save import StaleSave, save_production
+from server.productions.documents import production_of
+from server.productions.models import Production, Revision
+from server.productions.schemas import (
+    NewProduction,
+    ProductionOut,
+    ProductionSummary,
+    Restore,
+    RevisionOut,
+    SaveProduction,
+    StaleOut,
+)
+from server.voices.studio import studio
+
+router = Router(tags=["productions"])
+_STALE = (
+    "This production was changed in another window. Your text is safe: it stays in this window and is kept "
+    "among the revisions. Compare both, then take one."
+)
+
+
+def owned(request: HttpRequest, production_id: UUID) -> Production:
+    """The account's own production, or 404."""
+    return get_object_or_404(Production, pk=production_id, owner_id=request.user.pk)
+
+
+def _summary(production: Production) -> dict[str, Any]:
+    staged = production_of(production.document, production.title)
+    time = running_time(staged.script, studio(), staged)
+    spoken = [s for s in staged.script.scenes if s.lines]
+    return {
+        "id": production.pk,
+        "title": production.title,
+        "revision": production.revision,
+        "updated_at": production.updated_at,
+        "words": time.words,
+        "seconds": time.seconds,
+        "estimated": time.estimated,
+        "scenes": len(staged.script.scenes),
+        "hosts": [display_name(s) for s in staged.script.speakers() if s],
+        "shape": staged.shape,
+        "first_scene": spoken[0].id if spoken else "",
+        "findings": len(findings(staged.script)),
+    }
+
+
+@router.get("", response=list[ProductionSummary], operation_id="listProductions")
+def list_productions(request: HttpRequest) -> list[dict[str, Any]]:
+    """The account's productions, last changed first."""
+    return [_summary(p) for p in Production.objects.filter(owner_id=request.user.pk)]
+
+
+@router.post("", response={201: ProductionOut}, operation_id="createProduction")
+def create(request: HttpRequest, data: NewProduction) -> Status[Production]:
+    """Begin a production from a text."""
+    script = read_script(data.text, data.kind)
+    return Status(201, create_production(request.user, script, data.title))
+
+
+@router.post("/open", response={201: ProductionOut}, operation_id="openScript")
+def open_file(request: HttpRequest, file: File[UploadedFile]) -> Status[Production]:
+    """Begin a production from a .txt, .md or .fountain file."""
+    name = (file.name or "script").rsplit("/", 1)[-1]
+    suffix = f".{name.rsplit('.', 1)[-1].lower()}" if "." in name else ""
+    script = read_script(decode(file.read(), name), KINDS.get(suffix, ""))
+    title = script.title or name.rsplit(".", 1)[0].replace("-", " ").replace("_", " ").strip().capitalize()
+    return Status(201, create_production(request.user, script, title))
+
+
+@router.get("/{production_id}", response=ProductionOut, operation_id="getProduction")
+def get(request: HttpRequest, production_id: UUID) -> Production:
+    """One production."""
+    return owned(request, production_id)
+
+
+@router.put("/{production_id}", response={200: ProductionOut, 409: StaleOut}, operation_id="saveProduction")
+def save(request: HttpRequest, production_id: UUID, data: SaveProduction) -> Production | Status[dict[str, Any]]:
+    """Save a document on the revision it was made on; a stale save is refused and kept."""
+    production = owned(request, production_id)
+    try:
+        return save_production(production, data.document.dict(), data.title, data.revision)
+    except StaleSave as stale:
+        return Status(409, {"detail": _STALE, "kind": "StaleSave", "current": stale.current})
+
+
+@router.delete("/{production_id}", response={204: None}, operation_id="deleteProduction")
+def delete(request: HttpRequest, production_id: UUID) -> Status[None]:
+    """Delete a production with its revisions."""
+    owned(request, production_id).delete()
+    return Status(204, None)
+
+
+@router.get("/{production_id}/revisions", response=list[RevisionOut], operation_id="listRevisions")
+def revisions(request: HttpRequest, production_id: UUID, limit: int = Query(50, ge=1, le=200)) -> list[Revision]:
+    """The latest revisions, refused ones among them."""
+    return list(owned(request, production_id).revisions.all()[:limit])
+
+
+@router.post("/{production_id}/restore", response={200: ProductionOut, 409: StaleOut}, operation_id="restoreRevision")
+def restore(request: HttpRequest, production_id: UUID, data: Restore) -> Production | Status[dict[str, Any]]:
+    """Bring back a revision as a new one."""
+    production = owned(request, production_id)
+    revision = get_object_or_404(Revision, pk=data.revision_id, production=production)
+    try:
+        return restore_revision(production, revision, data.current)
+    except StaleSave as stale:
+        return Status(409, {"detail": _STALE, "kind": "StaleSave", "current": stale.current})

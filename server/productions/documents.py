@@ -1,0 +1,23 @@
+"""Between stored documents and the core's productions."""
+
+from __future__ import annotations
+
+import json
+from typing import Any
+
+from dearhost.errors import ScriptError
+from dearhost.stage import Production, production_from_json, production_to_json
+
+MAX_DOCUMENT_BYTES = 8_000_000
+
+
+def checked_document(data: Any) -> dict[str, Any]:
+    """``data`` as the core reads and writes it. Raises ScriptError when it is none, or too big."""
+    if len(json.dumps(data, ensure_ascii=False)) > MAX_DOCUMENT_BYTES:
+        raise ScriptError("The production is too big to keep (over 8 MB). Split it into several.")
+    return production_to_json(production_from_json(data))
+
+
+def production_of(document: dict[str, Any], title: str) -> Production:
+    """The core's production of a stored document, under its title."""
+    return production_from_json({**document, "script": {**document["script"], "title": title}})

@@ -1,0 +1,39 @@
+"""``manage.py demo``: the demo account with the productions of the Quillhaven Tide Museum."""
+
+from __future__ import annotations
+
+import json
+from typing import Any
+
+from django.conf import settings
+from django.contrib.auth import get_user_model
+from django.core.management.base import BaseCommand
+
+from dearhost.script import open_script
+from dearhost.stage import CastEntry
+from server.productions.actions.create import create_production
+from server.productions.models import Production
+
+USERNAME, PASSWORD = "ines", "low-water"
+
+
+class Command(BaseCommand):
+    """Adds what is missing; what is there stays as it is."""
+
+    help = "Create the demo account and its productions where they are missing."
+
+    def handle(self, *args: Any, **options: Any) -> None:
+        """Fill the demo account."""
+        users = get_user_model().objects
+        user, created = users.get_or_create(username=USERNAME, defaults={"first_name": "Ines"})
+        if created:
+            user.set_password(PASSWORD)
+            user.save()
+        folder = settings.BASE_DIR / "demo"
+        for entry in json.loads((folder / "productions.json").read_text(encoding="utf-8")):
+            script = open_script(folder / entry["script"])
+            if Production.objects.filter(owner=user, title=script.title).exists():
+                continue
+            cast = {s: CastEntry(e["host"], e["voice"]) for s, e in entry["cast"].items()}
+            create_production(user, script, script.title, cast=cast, **entry["choices"])
+            self.stdout.write(f"Added '{script.title}'.")

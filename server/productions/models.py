@@ -1,0 +1,45 @@
+"""A production is one JSON document with a revision number; every acknowledged revision is kept."""
+
+from __future__ import annotations
+
+import uuid
+
+from django.conf import settings
+from django.db import models
+
+
+class Production(models.Model):
+    """The current document. ``revision`` counts up by one with every save."""
+
+    id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="productions")
+    title = models.CharField(max_length=200)
+    document = models.JSONField()
+    revision = models.PositiveIntegerField(default=1)
+    created_at = models.DateTimeField(auto_now_add=True)
+    updated_at = models.DateTimeField(auto_now=True)
+
+    class Meta:
+        ordering = ["-updated_at"]
+
+    def __str__(self) -> str:
+        return self.title
+
+
+class Revision(models.Model):
+    """A document as it was saved. ``refused`` = it came too late and was kept beside the current one."""
+
+    production = models.ForeignKey(Production, on_delete=models.CASCADE, related_name="revisions")
+    number = models.PositiveIntegerField()
+    title = models.CharField(max_length=200)
+    document = models.JSONField()
+    refused = models.BooleanField(default=False)
+    saved_at = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        ordering = ["-saved_at", "-id"]
+        constraints = [
+            models.UniqueConstraint(
+                fields=["production", "number"], condition=models.Q(refused=False), name="one_revision_a_number"
+            )
+        ]

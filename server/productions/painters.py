@@ -1,0 +1,72 @@
+"""Timelines and painters kept warm for stills and proofs."""
+
+from __future__ import annotations
+
+import threading
+from collections import OrderedDict
+from collections.abc import Iterator
+from contextlib import contextmanager
+from functools import lru_cache
+
+from dearhost.stage import Painter, Picture, Timeline, compile_scene
+from dearhost.timebase import FrameRate
+from server.productions.documents import production_of
+from server.productions.models import Production
+from server.voices.studio import studio
+
+PREVIEW_RATE = FrameRate.of(30)
+_KEPT = 6
+
+
+@lru_cache(maxsize=64)
+def _timeline(production_id: str, revision: int, scene_id: str) -> Timeline:
+    production = Production.objects.get(pk=production_id)
+    staged = production_of(production.document, production.title)
+    return compile_scene(staged, scene_id, studio().speaker, PREVIEW_RATE)
+
+
+def scene_timeline(production: Production, scene_id: str) -> Timeline:
+    """The timeline of a scene of the current revision. Raises StageError, SpeechError."""
+    return _timeline(str(production.pk), production.revision, scene_id)
+
+
+class _Slot:
+    def __init__(self, painter: Painter) -> None:
+        self.painter, self.lock = painter, threading.Lock()
+
+
+class PainterShelf:
+    """A few painters, each used by one request at a time."""
+
+    def __init__(self) -> None:
+        self._slots: OrderedDict[tuple[str, Picture, bool], _Slot] = OrderedDict()
+        self._lock = threading.Lock()
+
+    @contextmanager
+    def borrowed(self, timeline: Timeline, height: int) -> Iterator[Painter]:
+        """The painter for a scene's timeline at a height; made when it is not there."""
+        picture = preview_picture(timeline.shape, height)
+        key = (timeline.scenes[0].fingerprint, picture, timeline.burned)
+        with self._lock:
+            slot = self._slots.get(key)
+            if slot is None:
+                slot = self._slots[key] = _Slot(Painter(timeline, picture, studio().fonts))
+                while len(self._slots) > _KEPT:
+                    self._slots.popitem(last=False)
+            else:
+                self._slots.move_to_end(key)
+        with slot.lock:
+            yield slot.painter
+
+
+def preview_picture(shape: str, height: int) -> Picture:
+    """A preview picture; ``height`` is the shorter side of 16:9 and 9:16, so that both cost the same."""
+    return Picture.of(shape, round(height * 16 / 9 / 2) * 2 if shape == "9:16" else height)
+
+
+shelf = PainterShelf()
+
+
+def own_painter(timeline: Timeline, height: int) -> Painter:
+    """A painter for one proof alone: proofs run long and must not hold stills up."""
+    return Painter(timeline, preview_picture(timeline.shape, height), studio().fonts)

@@ -1,0 +1,88 @@
+"""Stills and streamed proofs of a scene."""
+
+from __future__ import annotations
+
+import asyncio
+from collections.abc import AsyncIterator, Iterator
+from uuid import UUID
+
+from asgiref.sync import sync_to_async
+from django.http import Http404, HttpRequest, HttpResponse, JsonResponse, StreamingHttpResponse
+from django.views.decorators.http import require_safe
+
+from dearhost.errors import DearHostError
+from dearhost.render import PROOF_MIME, still, stream_proof
+from server.productions.models import Production
+from server.productions.painters import own_painter, scene_timeline, shelf
+
+STILL_HEIGHT = 360
+HEIGHTS = (360, 540, 720)
+
+
+def _number(request: HttpRequest, name: str, default: float) -> float:
+    try:
+        return float(request.GET.get(name, default))
+    except ValueError:
+        return default
+
+
+def _height(request: HttpRequest) -> int:
+    asked = int(_number(request, "height", STILL_HEIGHT))
+    return asked if asked in HEIGHTS else STILL_HEIGHT
+
+
+def _owned(request: HttpRequest, production_id: UUID) -> Production:
+    if not request.user.is_authenticated:
+        raise Http404
+    production = Production.objects.filter(pk=production_id, owner_id=request.user.pk).first()
+    if production is None:
+        raise Http404
+    return production
+
+
+def _problem(error: DearHostError) -> HttpResponse:
+    return JsonResponse({"detail": str(error), "kind": type(error).__name__}, status=422)
+
+
+@require_safe
+def scene_still(request: HttpRequest, production_id: UUID, scene_id: str) -> HttpResponse:
+    """The picture at ``at`` seconds of a scene, as JPEG."""
+    production = _owned(request, production_id)
+    try:
+        timeline = scene_timeline(production, scene_id)
+        with shelf.borrowed(timeline, _height(request)) as painter:
+            picture = still(painter, max(0.0, _number(request, "at", 0.0)))
+    except DearHostError as error:
+        return _problem(error)
+    return HttpResponse(picture, content_type="image/jpeg", headers={"Cache-Control": "private, max-age=3600"})
+
+
+async def proof(request: HttpRequest, production_id: UUID, scene_id: str) -> HttpResponse | StreamingHttpResponse:
+    """A scene from ``at`` seconds on as fragmented MP4, while it is being made."""
+    if request.method != "GET":
+        return HttpResponse(status=405)
+
+    def prepare() -> Iterator[bytes]:
+        production = _owned(request, production_id)
+        timeline = scene_timeline(production, scene_id)
+        painter = own_painter(timeline, _height(request))
+        return stream_proof(painter, painter.timeline.scenes[0], max(0.0, _number(request, "at", 0.0)))
+
+    try:
+        pieces = await sync_to_async(prepare, thread_sensitive=False)()
+    except DearHostError as error:
+        return _problem(error)
+    return StreamingHttpResponse(
+        _asynchronous(pieces), content_type=PROOF_MIME.split(";")[0], headers={"Cache-Control": "no-store"}
+    )
+
+
+async def _asynchronous(pieces: Iterator[bytes]) -> AsyncIterator[bytes]:
+    """Pieces without blocking the event loop; closed when nobody listens."""
+    try:
+        while (piece := await asyncio.to_thread(next, pieces, None)) is not None:
+            yield piece
+    finally:
+        close = getattr(pieces, "close", None)
+        if close:
+            await asyncio.shield(asyncio.to_thread(close))

@@ -1,0 +1,210 @@
+"""What goes over the wire about productions."""
+
+from __future__ import annotations
+
+from datetime import datetime
+from typing import Literal
+from uuid import UUID
+
+from ninja import Schema
+
+
+class BlockSchema(Schema):
+    """A line or a direction."""
+
+    id: str
+    kind: Literal["line", "direction"]
+    text: str
+    speaker: str = ""
+
+
+class SceneSchema(Schema):
+    """A scene of blocks."""
+
+    id: str
+    heading: str
+    blocks: list[BlockSchema]
+
+
+class ScriptSchema(Schema):
+    """A script document."""
+
+    title: str = ""
+    notes: dict[str, str] = {}
+    scenes: list[SceneSchema]
+
+
+class CastSchema(Schema):
+    """Who plays a speaker, and with which voice."""
+
+    host: str
+    voice: str
+
+
+class DocumentSchema(Schema):
+    """A production's document: the script and every choice."""
+
+    script: ScriptSchema
+    cast: dict[str, CastSchema]
+    shape: Literal["16:9", "1:1", "9:16"]
+    captions: bool
+    set: str
+    framing: Literal["wide", "medium", "close-up"]
+    transition: Literal["cut", "dissolve"]
+    liveliness: Literal["still", "normal", "lively"]
+    titles: bool
+
+
+class ProductionSummary(Schema):
+    """A production on the desk."""
+
+    id: UUID
+    title: str
+    revision: int
+    updated_at: datetime
+    words: int
+    seconds: float
+    estimated: bool
+    scenes: int
+    hosts: list[str]
+    shape: str
+    first_scene: str
+    findings: int
+
+
+class ProductionOut(Schema):
+    """A production to work on."""
+
+    id: UUID
+    title: str
+    revision: int
+    updated_at: datetime
+    document: DocumentSchema
+
+
+class NewProduction(Schema):
+    """A script as text; ``kind`` plain, markdown, fountain, or "" to guess."""
+
+    text: str = ""
+    kind: Literal["", "plain", "markdown", "fountain"] = ""
+    title: str = ""
+
+
+class SaveProduction(Schema):
+    """``revision`` is the one the changes were made on."""
+
+    revision: int
+    title: str
+    document: DocumentSchema
+
+
+class StaleOut(Schema):
+    """The save was refused: the current production, and what happened."""
+
+    detail: str
+    kind: str
+    current: ProductionOut
+
+
+class RevisionOut(Schema):
+    """A saved revision."""
+
+    id: int
+    number: int
+    title: str
+    refused: bool
+    saved_at: datetime
+
+
+class Restore(Schema):
+    """Which revision to bring back, and the current revision number."""
+
+    revision_id: int
+    current: int
+
+
+class PlaceOut(Schema):
+    """Where in the script."""
+
+    scene: int
+    line: int
+    start: int
+    end: int
+
+
+class FindingOut(Schema):
+    """Something to look at."""
+
+    kind: str
+    message: str
+    stops: bool
+    at: PlaceOut | None
+
+
+class SceneTime(Schema):
+    """A scene's words and running time."""
+
+    id: str
+    words: int
+    seconds: float
+    estimated: bool
+
+
+class CheckOut(Schema):
+    """Words, running time and findings of a document."""
+
+    words: int
+    seconds: float
+    estimated: bool
+    scenes: list[SceneTime]
+    findings: list[FindingOut]
+
+
+class WordTime(Schema):
+    """A spoken word in scene time, with offsets into its line."""
+
+    text: str
+    start: float
+    end: float
+    offset: int
+    to: int
+
+
+class Envelope(Schema):
+    """Loudness from 0 to 1, ``rate`` values a second."""
+
+    rate: float
+    values: list[float]
+
+
+class LineTimes(Schema):
+    """A line in scene time."""
+
+    id: str
+    speaker: str
+    start: float
+    end: float
+    words: list[WordTime]
+    loudness: Envelope
+
+
+class MouthShape(Schema):
+    """A mouth shape on the ribbon: opening, width, rounding; ``closed`` for p b m."""
+
+    at: float
+    open: float
+    wide: float
+    round: float
+    closed: bool
+
+
+class SceneTimes(Schema):
+    """Everything the ribbon and the script need to follow the sound."""
+
+    id: str
+    duration: float
+    fingerprint: str
+    lines: list[LineTimes]
+    mouths: list[MouthShape]
+
+
