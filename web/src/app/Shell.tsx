@@ -1,0 +1,17 @@
+import { Outlet } from "react-router";
+import { SignIn, useSession } from "../features/session";
+
+/** Everything behind the sign-in; each page draws its own running head. */
+export function Shell() {
+	const session = useSession();
+	if (session.isPending) return <p className="waiting">Opening…</p>;
+	if (session.isError) {
+		return (
+			<p className="waiting" role="alert">
+				Dear Host does not answer. Is it still running? Start it with “make demo”, then load this page again.
+			</p>
+		);
+	}
+	if (!session.data.signed_in) return <SignIn />;
+	return <Outlet />;
+}

@@ -1,0 +1,26 @@
+import { lazy, Suspense } from "react";
+import { createBrowserRouter } from "react-router";
+import { DeliveriesPage } from "../features/deliveries";
+import { DeskPage } from "../features/desk";
+import { Shell } from "./Shell";
+
+const PromptBookPage = lazy(() => import("../features/promptbook").then((m) => ({ default: m.PromptBookPage })));
+
+export const router = createBrowserRouter([
+	{
+		element: <Shell />,
+		children: [
+			{ index: true, element: <DeskPage /> },
+			{ path: "deliveries", element: <DeliveriesPage /> },
+			{
+				path: "productions/:productionId",
+				element: (
+					<Suspense fallback={<p className="waiting">Opening the prompt book…</p>}>
+						<PromptBookPage />
+					</Suspense>
+				),
+			},
+			{ path: "*", element: <p className="waiting">There is nothing at this address. The Desk has everything.</p> },
+		],
+	},
+]);

@@ -1,0 +1,95 @@
+import { useState } from "react";
+import { clock, hourOf, megabytes, timeLeft } from "../../shared/time";
+import { PlainButton } from "../../shared/ui/controls";
+import { Icon } from "../../shared/ui/icons";
+import { type Delivery, useRemoveDelivery, useStopDelivery } from "./useDeliveries";
+
+const CAPTIONS: Record<string, string> = {
+	burn: "captions in the picture",
+	soft: "captions to switch on",
+	file: "captions beside it",
+	none: "no captions",
+};
+
+/** One delivery: its progress, or its film. `compact` is for the panel under the stage. */
+export function DeliveryRow({ delivery, compact = false }: { delivery: Delivery; compact?: boolean }) {
+	const stop = useStopDelivery();
+	const remove = useRemoveDelivery();
+	const [playing, setPlaying] = useState(false);
+	const film = `/files/deliveries/${delivery.id}/film.mp4`;
+	const captions = `/files/deliveries/${delivery.id}/captions`;
+	const running = delivery.status === "running" || delivery.status === "queued";
+	return (
+		<li className={`delivery ${compact ? "compact" : ""}`} aria-label={delivery.title} data-status={delivery.status}>
+			<div className="delivery-line">
+				<span className="delivery-name">
+					{delivery.status === "done" && <Icon name="tick" />}
+					{delivery.status === "failed" && <Icon name="cross" />}
+					{compact ? hourOf(new Date(delivery.created_at)) : delivery.title}
+				</span>
+				<span className="quiet small">
+					{delivery.shape}, {delivery.height}p, {delivery.frames_per_second} a second, {CAPTIONS[delivery.captions]}
+				</span>
+				{running && (
+					<PlainButton
+						small
+						onClick={() => stop.mutate(delivery.id)}
+						disabled={delivery.stop_requested}
+						label={`Stop ${delivery.title}`}
+					>
+						<Icon name="stop" size={11} /> {delivery.stop_requested ? "Stopping…" : "Stop"}
+					</PlainButton>
+				)}
+			</div>
+			{running && (
+				<div className="delivery-line">
+					<div
+						className="progress"
+						role="progressbar"
+						aria-label={`Rendering ${delivery.title}`}
+						aria-valuenow={Math.round(delivery.progress * 100)}
+						aria-valuemin={0}
+						aria-valuemax={100}
+					>
+						<i style={{ width: `${delivery.progress * 100}%` }} />
+					</div>
+					<span className="small quiet num">
+						{delivery.status === "queued" ? "waits its turn" : timeLeft(delivery.seconds_left) || "beginning…"}
+					</span>
+				</div>
+			)}
+			{delivery.message && (
+				<p className={`small ${delivery.status === "failed" ? "problem" : "quiet"}`}>{delivery.message}</p>
+			)}
+			{delivery.status === "done" && (
+				<div className="delivery-line links small">
+					<span className="num quiet">
+						{clock(delivery.seconds)}, {megabytes(delivery.size)}
+					</span>
+					<button type="button" className="link" onClick={() => setPlaying(!playing)} aria-expanded={playing}>
+						{playing ? "Close" : "Play"}
+					</button>
+					<a className="link" href={`${film}?download`}>
+						Download
+					</a>
+					<a className="link" href={`${captions}.srt?download`}>
+						SRT
+					</a>
+					<a className="link" href={`${captions}.vtt?download`}>
+						WebVTT
+					</a>
+				</div>
+			)}
+			{playing && (
+				<video className="delivery-film" src={film} controls autoPlay aria-label={`Film: ${delivery.title}`}>
+					<track kind="captions" src={`${captions}.vtt`} label="Captions" />
+				</video>
+			)}
+			{!running && !compact && (
+				<button type="button" className="link small remove" onClick={() => remove.mutate(delivery.id)}>
+					Remove
+				</button>
+			)}
+		</li>
+	);
+}

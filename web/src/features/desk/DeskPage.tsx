@@ -1,0 +1,227 @@
+import { Textarea } from "@chakra-ui/react";
+import { type DragEvent, useRef, useState } from "react";
+import { Link } from "react-router";
+import { sentence } from "../../shared/api/client";
+import { clock } from "../../shared/time";
+import { MainButton, PlainButton } from "../../shared/ui/controls";
+import { RunningHead } from "../../shared/ui/RunningHead";
+import { useSession, useSignOut } from "../session";
+import { type Summary, useBegin, useDeleteProduction, useProductions } from "./useProductions";
+
+export function DeskPage() {
+	const begin = useBegin();
+	const [dragging, setDragging] = useState(false);
+	const drop = (event: DragEvent) => {
+		event.preventDefault();
+		setDragging(false);
+		const file = event.dataTransfer.files[0];
+		if (file) begin.mutate({ file });
+	};
+	return (
+		<>
+			<RunningHead>
+				<SignOut />
+			</RunningHead>
+			{/* biome-ignore lint/a11y/noStaticElementInteractions: dropping is a second way to what "a file" does */}
+			<div
+				className={`desk ${dragging ? "dragging" : ""}`}
+				onDragOver={(event) => {
+					event.preventDefault();
+					setDragging(true);
+				}}
+				onDragLeave={() => setDragging(false)}
+				onDrop={drop}
+			>
+				<Letter begin={begin} />
+				<div className="desk-spine" aria-hidden="true" />
+				<Productions />
+			</div>
+		</>
+	);
+}
+
+function SignOut() {
+	const signOut = useSignOut();
+	return (
+		<button type="button" className="plain quiet push" onClick={() => signOut.mutate()}>
+			Sign out
+		</button>
+	);
+}
+
+function summaryOf(list: Summary[]): string {
+	const first = list[0];
+	if (!first) return "Your desk is empty. A script is all it takes.";
+	const about = first.estimated ? "runs about" : "runs";
+	const open = first.findings
+		? ` ${first.findings === 1 ? "One thing is" : `${first.findings} things are`} still open in it.`
+		: "";
+	const more = list.length > 1 ? ` ${list.length - 1} more lie beside it.` : "";
+	return `“${first.title}” ${about} ${clock(first.seconds)}.${open}${more}`;
+}
+
+function Letter({ begin }: { begin: ReturnType<typeof useBegin> }) {
+	const session = useSession();
+	const productions = useProductions();
+	const [writing, setWriting] = useState(false);
+	const [text, setText] = useState("");
+	const files = useRef<HTMLInputElement>(null);
+	return (
+		<main className="letter-page">
+			<h1 className="salutation">Dear {session.data?.name ?? "you"},</h1>
+			{productions.data && <p className="reading">{summaryOf(productions.data)}</p>}
+			{productions.isError && (
+				<p role="alert" className="problem">
+					{sentence(productions.error)}
+				</p>
+			)}
+			<p className="reading">What shall we put on next? Begin with</p>
+			<ul className="ways">
+				<li>
+					<button type="button" className="way" aria-expanded={writing} onClick={() => setWriting(!writing)}>
+						a script
+					</button>
+					<span className="quiet">Write it, or paste it: plain text, Markdown or Fountain.</span>
+				</li>
+				<li>
+					<button type="button" className="way" onClick={() => files.current?.click()}>
+						a file
+					</button>
+					<span className="quiet">Open a .txt, .md or .fountain file.</span>
+					<input
+						ref={files}
+						type="file"
+						accept=".txt,.md,.markdown,.fountain,text/plain,text/markdown"
+						hidden
+						aria-label="Script file"
+						onChange={(event) => {
+							const file = event.target.files?.[0];
+							if (file) begin.mutate({ file });
+							event.target.value = "";
+						}}
+					/>
+				</li>
+			</ul>
+			{writing && (
+				<form
+					className="new-script"
+					onSubmit={(event) => {
+						event.preventDefault();
+						begin.mutate({ text });
+					}}
+				>
+					<Textarea
+						autoFocus
+						rows={8}
+						aria-label="Script"
+						placeholder={"# A scene\n\nMaren: What the host says.\n\n(What nobody says.)"}
+						value={text}
+						onChange={(event) => setText(event.target.value)}
+						className="serif"
+					/>
+					<p className="small quiet">
+						A name and a colon begin a speaker’s line. Headings, brackets and notes are never spoken.
+					</p>
+					<MainButton type="submit" disabled={begin.isPending}>
+						{text.trim() ? "Begin with this script" : "Begin with an empty page"}
+					</MainButton>
+				</form>
+			)}
+			{begin.isError && (
+				<p role="alert" className="problem">
+					{sentence(begin.error)}
+				</p>
+			)}
+			{!writing && <p className="small quiet">Or drop a file anywhere on this page.</p>}
+			<p className="small quiet foot-note">Scripts, voices and films stay on this machine.</p>
+		</main>
+	);
+}
+
+function picture(production: Summary): string {
+	const base = `/pictures/${production.id}/${production.first_scene}/still.jpg`;
+	return `${base}?at=4.2&r=${production.revision}`;
+}
+
+function facts(production: Summary): string {
+	const scenes = production.scenes === 1 ? "one scene" : `${production.scenes} scenes`;
+	return production.hosts.length ? `${scenes}, with ${production.hosts.join(" and ")}` : scenes;
+}
+
+function Productions() {
+	const productions = useProductions();
+	const remove = useDeleteProduction();
+	const [asking, setAsking] = useState<string>();
+	const [first, ...others] = productions.data ?? [];
+	if (productions.isPending) return <section className="shelf quiet">Laying out the productions…</section>;
+	if (!first) {
+		return (
+			<section className="shelf" aria-label="Productions">
+				<p className="reading quiet">Productions will lie here.</p>
+			</section>
+		);
+	}
+	return (
+		<section className="shelf" aria-label="Productions">
+			<article className="last-open">
+				<Link to={`/productions/${first.id}`} className="frame" tabIndex={-1} aria-hidden="true">
+					{first.first_scene && <img src={picture(first)} alt="" />}
+				</Link>
+				<div>
+					<p className="small quiet">Last changed</p>
+					<h2>{first.title}</h2>
+					<p className="serif">{facts(first)}</p>
+					<p className="quiet num">
+						{first.estimated && "about "}
+						{clock(first.seconds)}, {first.words} words
+					</p>
+					<Link className="button-link" to={`/productions/${first.id}`}>
+						Go on
+					</Link>
+				</div>
+			</article>
+			<h2 className="section-title">
+				Other productions <span className="small quiet">{others.length}, last changed first</span>
+			</h2>
+			<ul className="others">
+				{others.map((p) => (
+					<li key={p.id}>
+						<Link to={`/productions/${p.id}`}>
+							<span className="frame small-frame">
+								{p.first_scene && <img src={picture(p)} alt="" loading="lazy" />}
+							</span>
+							<span>
+								<strong>{p.title}</strong>
+								<span className="quiet num">
+									{p.estimated && "about "}
+									{clock(p.seconds)}, {p.shape}
+								</span>
+								<span className="quiet">{facts(p)}</span>
+							</span>
+						</Link>
+						{asking === p.id ? (
+							<span className="ask-delete small">
+								Delete it with all its revisions?
+								<PlainButton small onClick={() => remove.mutate(p.id)}>
+									Delete
+								</PlainButton>
+								<PlainButton small onClick={() => setAsking(undefined)}>
+									Keep it
+								</PlainButton>
+							</span>
+						) : (
+							<button
+								type="button"
+								className="plain quiet small delete"
+								onClick={() => setAsking(p.id)}
+								aria-label={`Delete ${p.title}`}
+							>
+								Delete
+							</button>
+						)}
+					</li>
+				))}
+			</ul>
+		</section>
+	);
+}

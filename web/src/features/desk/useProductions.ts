@@ -1,0 +1,39 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useNavigate } from "react-router";
+import { api, ask, type Schemas } from "../../shared/api/client";
+
+export type Summary = Schemas["ProductionSummary"];
+
+const KEY = ["productions"];
+
+export function useProductions() {
+	return useQuery({ queryKey: KEY, queryFn: () => ask(api.GET("/api/productions")), refetchOnMount: "always" });
+}
+
+/** Begin from a text, or from a file; both lead to the prompt book. */
+export function useBegin() {
+	const navigate = useNavigate();
+	return useMutation({
+		mutationFn: (from: { text: string } | { file: File }) => {
+			if ("text" in from) return ask(api.POST("/api/productions", { body: { text: from.text, kind: "", title: "" } }));
+			const form = new FormData();
+			form.append("file", from.file);
+			return ask(
+				api.POST("/api/productions/open", {
+					body: { file: "" },
+					bodySerializer: () => form,
+				}),
+			);
+		},
+		onSuccess: (made) => navigate(`/productions/${made.id}`),
+	});
+}
+
+export function useDeleteProduction() {
+	const queries = useQueryClient();
+	return useMutation({
+		mutationFn: (id: string) =>
+			ask(api.DELETE("/api/productions/{production_id}", { params: { path: { production_id: id } } })),
+		onSuccess: () => queries.invalidateQueries({ queryKey: KEY }),
+	});
+}

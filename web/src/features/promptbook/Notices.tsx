@@ -1,0 +1,85 @@
+import { hourOf } from "../../shared/time";
+import { PlainButton } from "../../shared/ui/controls";
+import { Icon } from "../../shared/ui/icons";
+import type { ProductionDocument } from "./document";
+import type { Keeping, Production } from "./useProduction";
+
+type Props = {
+	keeping: Keeping;
+	document: ProductionDocument;
+	onTryNow: () => void;
+	onMine: () => void;
+	onTheirs: (production: Production) => void;
+};
+
+/** A lost connection, a refused save, two windows on one production. */
+export function Notices({ keeping, document, onTryNow, onMine, onTheirs }: Props) {
+	if (keeping.state === "lost") {
+		return (
+			<div className="notice warning" role="alert">
+				<Icon name="warning" />
+				<p>
+					<strong>Dear Host does not answer since {hourOf(keeping.since)}.</strong>
+					<br />
+					What you write stays in this window.{" "}
+					{keeping.changes === 1 ? "1 change waits" : `${keeping.changes} changes wait`}.
+				</p>
+				<PlainButton onClick={onTryNow}>Try now</PlainButton>
+			</div>
+		);
+	}
+	if (keeping.state === "refused") {
+		return (
+			<div className="notice warning" role="alert">
+				<Icon name="warning" />
+				<p>
+					<strong>This could not be kept.</strong> {keeping.detail} Your text stays in this window.
+				</p>
+				<PlainButton onClick={onTryNow}>Try again</PlainButton>
+			</div>
+		);
+	}
+	if (keeping.state === "stale") {
+		return (
+			<div className="notice stale" role="alertdialog" aria-label="Two windows changed this production">
+				<p>
+					<strong>Two windows changed this production.</strong> Both are kept until you choose.
+				</p>
+				<div className="versions">
+					<section>
+						<p className="small quiet">This window</p>
+						<Changed mine={document} other={keeping.theirs.document} />
+						<PlainButton small onClick={onMine}>
+							Use this one
+						</PlainButton>
+					</section>
+					<section>
+						<p className="small quiet">The other window, {hourOf(new Date(keeping.theirs.updated_at))}</p>
+						<Changed mine={keeping.theirs.document} other={document} />
+						<PlainButton small onClick={() => onTheirs(keeping.theirs)}>
+							Use that one
+						</PlainButton>
+					</section>
+				</div>
+			</div>
+		);
+	}
+	return null;
+}
+
+/** The lines of `mine` that `other` does not have as they are. */
+function Changed({ mine, other }: { mine: ProductionDocument; other: ProductionDocument }) {
+	const theirs = new Set(other.script.scenes.flatMap((s) => [s.heading, ...s.blocks.map((b) => b.text)]));
+	const differing = mine.script.scenes
+		.flatMap((s) => [{ id: s.id, text: s.heading }, ...s.blocks])
+		.filter((b) => b.text && !theirs.has(b.text));
+	return (
+		<div className="serif changed">
+			{differing.length === 0 && <p className="quiet">The words are the same; other choices differ.</p>}
+			{differing.slice(0, 4).map((b) => (
+				<p key={b.id}>{b.text.length > 120 ? `${b.text.slice(0, 118)}…` : b.text}</p>
+			))}
+			{differing.length > 4 && <p className="quiet small">and {differing.length - 4} more</p>}
+		</div>
+	);
+}

@@ -1,0 +1,1 @@
+export { PromptBookPage } from "./PromptBookPage";

@@ -1,0 +1,107 @@
+import { UndoRedo } from "@tiptap/extensions";
+import { EditorContent, useEditor } from "@tiptap/react";
+import { useEffect, useRef } from "react";
+import { clock } from "../../../shared/time";
+import { editorToScript, type Script, scriptToEditor } from "../document";
+import { playhead, usePlayhead } from "../playhead";
+import type { Check, SceneTimes } from "../useSceneTimes";
+import { type Marks, MarksExtension, marksKey } from "./marks";
+import { DirectionNode, LineNode, SceneHeadingNode, SceneNode, ScriptDocument, ScriptText } from "./nodes";
+import { Typing } from "./typing";
+
+type Props = {
+	script: Script;
+	/** Counts up when the script came from elsewhere than this editor. */
+	generation: number;
+	check: Check | null;
+	times: Map<string, SceneTimes>;
+	reading: ReadonlySet<string>;
+	onChange: (script: Script) => void;
+};
+
+/** The left page: the script, always there. */
+export function ScriptPage({ script, generation, check, times, reading, onChange }: Props) {
+	const latest = useRef(script);
+	latest.current = script;
+	const change = useRef(onChange);
+	change.current = onChange;
+	const editor = useEditor({
+		extensions: [
+			ScriptDocument,
+			ScriptText,
+			SceneNode,
+			SceneHeadingNode,
+			LineNode,
+			DirectionNode,
+			Typing,
+			MarksExtension,
+			UndoRedo.configure({ depth: 400 }),
+		],
+		content: scriptToEditor(script),
+		shouldRerenderOnTransaction: false,
+		editorProps: {
+			attributes: {
+				"aria-label": "Script",
+				role: "textbox",
+				"aria-multiline": "true",
+				spellcheck: "true",
+				class: "script",
+			},
+		},
+		onUpdate: ({ editor: changed, transaction }) => {
+			if (transaction.docChanged) change.current(editorToScript(changed.getJSON(), latest.current));
+		},
+		onSelectionUpdate: ({ editor: changed }) => {
+			const { $from } = changed.state.selection;
+			const scene = $from.depth > 0 ? $from.node(1) : null;
+			const id = scene ? String(scene.attrs.id) : "";
+			if (id && !playhead.get().playing && playhead.get().sceneId !== id) playhead.set({ sceneId: id, at: 0 });
+		},
+	});
+
+	// biome-ignore lint/correctness/useExhaustiveDependencies: only a script from elsewhere replaces the text
+	useEffect(() => {
+		if (editor && generation > 0) editor.commands.setContent(scriptToEditor(latest.current), { emitUpdate: false });
+	}, [editor, generation]);
+
+	const word = usePlayhead((p) => wordKey(times.get(p.sceneId), p.at));
+	useEffect(() => {
+		if (!editor) return;
+		const marks: Marks = { word: word ? JSON.parse(word) : null, check, reading };
+		editor.view.dispatch(editor.state.tr.setMeta(marksKey, marks).setMeta("addToHistory", false));
+		if (playhead.get().playing && word) {
+			editor.view.dom.querySelector(".at-playhead")?.scrollIntoView({ block: "nearest", behavior: "smooth" });
+		}
+	}, [editor, word, check, reading]);
+
+	return (
+		<main className="page leaf" aria-label="Script page">
+			<div className="script-scroll">
+				<EditorContent editor={editor} />
+			</div>
+			<p className="folio num">
+				{check && (
+					<>
+						{check.scenes.length} {check.scenes.length === 1 ? "scene" : "scenes"}
+						<span aria-hidden="true"> · </span>
+						{check.words} words
+						<span aria-hidden="true"> · </span>
+						{check.estimated ? "about " : ""}
+						{clock(check.seconds)}
+					</>
+				)}
+			</p>
+		</main>
+	);
+}
+
+/** The word heard at `at`, as a string so that a word is only marked once. */
+function wordKey(times: SceneTimes | undefined, at: number): string {
+	if (!times || at <= 0) return "";
+	for (const line of times.lines) {
+		if (at < line.start || at > line.end + 0.25) continue;
+		const heard = line.words.findLast((w) => w.start <= at);
+		if (heard) return JSON.stringify({ lineId: line.id, from: heard.offset, to: heard.to });
+	}
+	return "";
+}

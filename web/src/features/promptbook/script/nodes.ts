@@ -1,0 +1,154 @@
+import { mergeAttributes, Node } from "@tiptap/core";
+import { type Node as DocNode, Fragment } from "@tiptap/pm/model";
+import { TextSelection } from "@tiptap/pm/state";
+import { newId } from "../document";
+import { lineView } from "./lineView";
+
+declare module "@tiptap/core" {
+	interface Commands<ReturnType> {
+		script: {
+			/** Turn the line at the caret into a direction, or back. */
+			toggleSpoken: () => ReturnType;
+			/** Begin a new scene at the line of the caret. */
+			splitScene: () => ReturnType;
+		};
+	}
+}
+
+const idAttribute = {
+	id: {
+		default: null as string | null,
+		parseHTML: (element: HTMLElement) => element.getAttribute("data-id"),
+		renderHTML: (attributes: Record<string, unknown>) => ({ "data-id": attributes.id }),
+		keepOnSplit: false,
+	},
+};
+
+export const ScriptDocument = Node.create({ name: "doc", topNode: true, content: "scene+" });
+
+export const ScriptText = Node.create({ name: "text", group: "inline" });
+
+export const SceneNode = Node.create({
+	name: "scene",
+	content: "sceneHeading block+",
+	defining: true,
+	isolating: false,
+	addAttributes: () => idAttribute,
+	parseHTML: () => [{ tag: "section[data-scene]" }],
+	renderHTML: ({ HTMLAttributes }) => [
+		"section",
+		mergeAttributes(HTMLAttributes, { "data-scene": "", class: "scene" }),
+		0,
+	],
+});
+
+export const SceneHeadingNode = Node.create({
+	name: "sceneHeading",
+	content: "text*",
+	marks: "",
+	defining: true,
+	parseHTML: () => [{ tag: "h2" }, { tag: "h1" }, { tag: "h3" }],
+	renderHTML: ({ HTMLAttributes }) => ["h2", mergeAttributes(HTMLAttributes, { class: "scene-heading" }), 0],
+	addKeyboardShortcuts() {
+		return {
+			Enter: ({ editor }) => {
+				const { $from } = editor.state.selection;
+				if ($from.parent.type !== this.type) return false;
+				const after = $from.after();
+				const { tr } = editor.state;
+				editor.view.dispatch(tr.setSelection(TextSelection.near(tr.doc.resolve(after))).scrollIntoView());
+				return true;
+			},
+		};
+	},
+});
+
+export const DirectionNode = Node.create({
+	name: "direction",
+	group: "block",
+	content: "text*",
+	marks: "",
+	addAttributes: () => idAttribute,
+	parseHTML: () => [{ tag: "p[data-direction]" }],
+	renderHTML: ({ HTMLAttributes }) => [
+		"p",
+		mergeAttributes(HTMLAttributes, {
+			"data-direction": "",
+			class: "direction",
+			role: "note",
+			"aria-label": "Direction, not spoken",
+		}),
+		0,
+	],
+	addCommands() {
+		return {
+			toggleSpoken:
+				() =>
+				({ state, tr, dispatch }) => {
+					const { $from } = state.selection;
+					const node = $from.parent;
+					if (node.type.name !== "line" && node.type.name !== "direction") return false;
+					const { line, direction } = state.schema.nodes;
+					const target = node.type === line ? direction : line;
+					if (!target) return false;
+					if (dispatch)
+						tr.setNodeMarkup($from.before(), target, {
+							...node.attrs,
+							speaker: speakerBefore(state.doc, $from.before()),
+						});
+					return true;
+				},
+			splitScene:
+				() =>
+				({ state, tr, dispatch }) => {
+					const { $from } = state.selection;
+					const { scene, sceneHeading } = state.schema.nodes;
+					const index = $from.depth > 1 ? $from.index(1) : 0;
+					if (!scene || !sceneHeading || index < 2) return false;
+					const whole = $from.node(1);
+					const blocks = Array.from({ length: whole.childCount }, (_, i) => whole.child(i));
+					const first = whole.copy(Fragment.fromArray(blocks.slice(0, index)));
+					const second = scene.create({ id: newId() }, [sceneHeading.create(), ...blocks.slice(index)]);
+					if (dispatch) {
+						const at = $from.before(1);
+						tr.replaceWith(at, at + whole.nodeSize, [first, second]);
+						tr.setSelection(TextSelection.near(tr.doc.resolve(at + first.nodeSize + 2))).scrollIntoView();
+					}
+					return true;
+				},
+		};
+	},
+	addKeyboardShortcuts() {
+		return {
+			"Alt-u": ({ editor }) => editor.commands.toggleSpoken(),
+			"Mod-Enter": ({ editor }) => editor.commands.splitScene(),
+		};
+	},
+});
+
+function speakerBefore(doc: DocNode, position: number): string {
+	let speaker = "";
+	doc.nodesBetween(0, position, (node) => {
+		if (node.type.name === "line") speaker = String(node.attrs.speaker ?? "");
+	});
+	return speaker;
+}
+
+export const LineNode = Node.create({
+	name: "line",
+	group: "block",
+	content: "text*",
+	marks: "",
+	priority: 200,
+	addAttributes: () => ({
+		...idAttribute,
+		speaker: {
+			default: "",
+			parseHTML: (element: HTMLElement) => element.getAttribute("data-speaker") ?? "",
+			renderHTML: (attributes: Record<string, unknown>) => ({ "data-speaker": attributes.speaker }),
+		},
+	}),
+	parseHTML: () => [{ tag: "p" }],
+	renderHTML: ({ HTMLAttributes }) => ["p", mergeAttributes(HTMLAttributes, { class: "line" }), 0],
+	addNodeView: () => lineView,
+});

@@ -1,0 +1,86 @@
+import { Extension, InputRule } from "@tiptap/core";
+import { type Node as DocNode, Fragment, type Schema, Slice } from "@tiptap/pm/model";
+import { Plugin, PluginKey } from "@tiptap/pm/state";
+import { newId } from "../document";
+
+const NAME = /^(\p{Lu}[\p{L}\d .'’-]{0,30}?):\s/u;
+
+/** Pasted text, row by row: names make speakers, rows in brackets are directions. */
+export function rowsToBlocks(text: string, schema: Schema, speaker: string): DocNode[] {
+	let current = speaker;
+	return text
+		.split(/\r?\n+/)
+		.map((row) => row.trim())
+		.filter(Boolean)
+		.flatMap((row) => {
+			const { line, direction } = schema.nodes;
+			if (!line || !direction) return [];
+			const aside = row.match(/^(?:\((.*)\)|\[(.*)\])$/);
+			if (aside) return [direction.create({ id: newId() }, schema.text(aside[1] || aside[2] || row))];
+			const named = row.match(NAME);
+			if (named?.[1]) current = named[1];
+			const said = named ? row.slice(named[0].length).trim() : row;
+			return said ? [line.create({ id: newId(), speaker: current }, schema.text(said))] : [];
+		});
+}
+
+/** Ids that stay, names typed before a colon, pasted scripts. */
+export const Typing = Extension.create({
+	name: "typing",
+	addInputRules() {
+		return [
+			new InputRule({
+				find: NAME,
+				handler: ({ state, range, match }) => {
+					const { $from } = state.selection;
+					if ($from.parent.type.name !== "line" || range.from !== $from.start()) return null;
+					state.tr.delete(range.from, range.to).setNodeAttribute($from.before(), "speaker", match[1] ?? "");
+					return undefined;
+				},
+			}),
+		];
+	},
+	addProseMirrorPlugins() {
+		return [
+			new Plugin({
+				key: new PluginKey("ids"),
+				appendTransaction: (transactions, _before, state) => {
+					if (!transactions.some((t) => t.docChanged)) return null;
+					const seen = new Set<string>();
+					const tr = state.tr;
+					state.doc.descendants((node, position) => {
+						if (!("id" in node.attrs)) return true;
+						const id = node.attrs.id as string | null;
+						if (!id || seen.has(id)) {
+							const made = newId();
+							tr.setNodeAttribute(position, "id", made);
+							seen.add(made);
+						} else seen.add(id);
+						return node.type.name === "scene";
+					});
+					return tr.docChanged ? tr.setMeta("addToHistory", false) : null;
+				},
+			}),
+			new Plugin({
+				key: new PluginKey("paste"),
+				props: {
+					handlePaste: (view, event) => {
+						const text = event.clipboardData?.getData("text/plain") ?? "";
+						if (!/\n/.test(text.trim())) return false;
+						const { $from } = view.state.selection;
+						const speaker = $from.parent.type.name === "line" ? String($from.parent.attrs.speaker ?? "") : "";
+						const blocks = rowsToBlocks(text, view.state.schema, speaker);
+						if (!blocks.length) return false;
+						view.dispatch(view.state.tr.replaceSelection(new Slice(Fragment.fromArray(blocks), 0, 0)).scrollIntoView());
+						return true;
+					},
+					clipboardTextParser: (text, _context, _plain, view) => {
+						const clean = text.replace(/\s*\r?\n\s*/g, " ");
+						return new Slice(Fragment.from(clean ? view.state.schema.text(clean) : Fragment.empty), 0, 0);
+					},
+					transformPastedHTML: (html) => html.replace(/<(?!\/?(p|br|div|li|h[1-6])\b)[^>]+>/gi, ""),
+				},
+			}),
+		];
+	},
+});

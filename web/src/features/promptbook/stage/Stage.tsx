@@ -1,0 +1,89 @@
+import { type RefObject, useEffect, useRef, useState } from "react";
+import { shownName } from "../document";
+import { playhead, usePlayhead } from "../playhead";
+import type { SceneTimes } from "../useSceneTimes";
+
+type Props = {
+	productionId: string;
+	revision: number;
+	shape: string;
+	videoRef: RefObject<HTMLVideoElement | null>;
+	times: SceneTimes | undefined;
+	sceneNumber: number;
+	small: boolean;
+	problem: string;
+	reading: boolean;
+};
+
+/** The picture at the playhead: the same painter as the film's. */
+export function Stage(props: Props) {
+	const playing = usePlayhead((p) => p.playing);
+	const still = useStill(props.productionId, props.revision, props.times?.fingerprint ?? "");
+	return (
+		<section className={`stage ${props.small ? "small-stage" : ""}`} aria-label="Stage">
+			<div className="stage-box" data-shape={props.shape}>
+				{still && <img src={still} alt={caption(props)} hidden={playing} />}
+				<video ref={props.videoRef} hidden={!playing} playsInline aria-label="The scene, playing">
+					<track kind="captions" />
+				</video>
+				{!still && !props.problem && <p className="stage-note">{props.times ? "Drawing…" : "Reading the scene…"}</p>}
+				{props.problem && (
+					<p className="stage-note problem" role="alert">
+						{props.problem}
+					</p>
+				)}
+			</div>
+			<p className="figure">
+				<FigureText {...props} />
+				{props.reading && <span className="reading-note">reading…</span>}
+			</p>
+		</section>
+	);
+}
+
+function caption({ sceneNumber }: Props): string {
+	return `Picture at the playhead, scene ${sceneNumber}`;
+}
+
+function FigureText({ times, sceneNumber }: Props) {
+	const line = usePlayhead((p) => times?.lines.findLastIndex((l) => l.start <= p.at + 0.01) ?? -1);
+	if (!times) return <span>Scene {sceneNumber}.</span>;
+	const current = times.lines[Math.max(0, line)];
+	const speaker = shownName(current?.speaker ?? "");
+	const others = [...new Set(times.lines.map((l) => shownName(l.speaker)))].filter((n) => n && n !== speaker);
+	const listens =
+		others.length === 1 ? `, ${others[0]} listens` : others.length ? `, ${others.join(" and ")} listen` : "";
+	return (
+		<span>
+			Scene {sceneNumber}, line {Math.max(0, line) + 1}.{speaker && ` ${speaker} speaks${listens}.`}
+		</span>
+	);
+}
+
+/** The still at the playhead: one request at a time, the latest wish wins, the last picture stays meanwhile. */
+function useStill(productionId: string, revision: number, fingerprint: string): string {
+	const [shown, setShown] = useState("");
+	const wish = useRef("");
+	const busy = useRef(false);
+	const sceneId = usePlayhead((p) => p.sceneId);
+	const moment = usePlayhead((p) => (p.playing ? -1 : Math.round(p.at * 30) / 30));
+	useEffect(() => {
+		if (!sceneId || moment < 0 || !fingerprint) return;
+		wish.current = `/pictures/${productionId}/${sceneId}/still.jpg?at=${moment.toFixed(3)}&r=${revision}&f=${fingerprint}`;
+		const fetchNext = () => {
+			const address = wish.current;
+			busy.current = true;
+			const image = new Image();
+			const settled = (worked: boolean) => {
+				busy.current = false;
+				if (worked) setShown(address);
+				if (wish.current !== address && !playhead.get().playing) fetchNext();
+			};
+			image.onload = () => settled(true);
+			image.onerror = () => settled(false);
+			image.src = address;
+		};
+		if (!busy.current) fetchNext();
+	}, [productionId, revision, fingerprint, sceneId, moment]);
+	return shown;
+}

@@ -1,0 +1,116 @@
+import { useState } from "react";
+import { type Schemas, sentence } from "../../../shared/api/client";
+import { Choice, MainButton } from "../../../shared/ui/controls";
+import { Icon } from "../../../shared/ui/icons";
+import { DeliveryRow, useDeliveries, useOrderDelivery } from "../../deliveries";
+import type { ProductionDocument } from "../document";
+import type { Check } from "../useSceneTimes";
+
+const SIZES: Record<string, { value: string; text: string }[]> = {
+	"16:9": [
+		{ value: "720", text: "720p" },
+		{ value: "1080", text: "1080p" },
+		{ value: "2160", text: "2160p" },
+	],
+	"1:1": [
+		{ value: "720", text: "720 x 720" },
+		{ value: "1080", text: "1080 x 1080" },
+	],
+	"9:16": [
+		{ value: "1280", text: "720 x 1280" },
+		{ value: "1920", text: "1080 x 1920" },
+	],
+};
+
+type Captions = Schemas["OrderDelivery"]["captions"];
+type Rate = Schemas["OrderDelivery"]["frames_per_second"];
+
+/** Checks, then the render itself. */
+export function DeliverPanel(props: {
+	productionId: string;
+	document: ProductionDocument;
+	check: Check | null;
+	kept: boolean;
+}) {
+	const { document, check } = props;
+	const sizes = SIZES[document.shape] ?? [];
+	const [size, setSize] = useState("");
+	const [rate, setRate] = useState<Rate>(30);
+	const [captions, setCaptions] = useState<Captions>();
+	const deliveries = useDeliveries();
+	const order = useOrderDelivery();
+	const stops = check?.findings.filter((f) => f.stops) ?? [];
+	const height = sizes.some((s) => s.value === size) ? size : (sizes[1]?.value ?? "1080");
+	const mode = captions ?? (document.captions ? "burn" : "none");
+	const mine = deliveries.data?.filter((d) => d.production_id === props.productionId) ?? [];
+	return (
+		<div className="panel-grid deliver">
+			<div>
+				<h3 className="panel-title">Before rendering</h3>
+				<ul className="checks">
+					{stops.length === 0 && (
+						<li>
+							<Icon name="tick" /> Nothing is open; every direction stays unsaid
+						</li>
+					)}
+					{check?.findings.map((finding) => (
+						<li key={finding.message} className={finding.stops ? "problem" : ""}>
+							<Icon name={finding.stops ? "cross" : "warning"} /> {finding.message}
+						</li>
+					))}
+				</ul>
+				<div className="choices">
+					<Choice label="Size" value={height} options={sizes} onChange={setSize} />
+					<Choice
+						label="Frames a second"
+						value={String(rate)}
+						options={["24", "25", "30", "50", "60"].map((v) => ({ value: v, text: v }))}
+						onChange={(value) => setRate(Number(value) as Rate)}
+					/>
+					<Choice
+						label="Captions"
+						value={mode}
+						options={[
+							{ value: "burn", text: "in the picture" },
+							{ value: "soft", text: "to switch on" },
+							{ value: "none", text: "none" },
+						]}
+						onChange={(value) => setCaptions(value as Captions)}
+					/>
+				</div>
+				<div className="order">
+					<MainButton
+						disabled={stops.length > 0 || !props.kept || order.isPending}
+						onClick={() =>
+							order.mutate({
+								production_id: props.productionId,
+								height: Number(height),
+								frames_per_second: rate,
+								captions: mode,
+							})
+						}
+					>
+						Render
+					</MainButton>
+					<span className="small quiet">
+						{stops.length > 0 ? "Waits for what is open above." : !props.kept ? "Waits until the text is kept." : ""}
+					</span>
+				</div>
+				{order.isError && (
+					<p role="alert" className="problem small">
+						{sentence(order.error)}
+					</p>
+				)}
+			</div>
+			<div>
+				<h3 className="panel-title">Films of this production</h3>
+				{mine.length === 0 && <p className="small quiet">None yet.</p>}
+				<ul className="deliveries">
+					{mine.map((d) => (
+						<DeliveryRow key={d.id} delivery={d} compact />
+					))}
+				</ul>
+			</div>
+		</div>
+	);
+}
