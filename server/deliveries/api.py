@@ -77,13 +77,13 @@ def order(request: HttpRequest, data: OrderDelivery) -> Status[dict[str, Any]]:
     return Status(201, delivery_data(delivery))
 
 
-@router.post("/{delivery_id}/stop", response=DeliveryOut, operation_id="stopDelivery")
+@router.post("/{uuid:delivery_id}/stop", response=DeliveryOut, operation_id="stopDelivery")
 def stop(request: HttpRequest, delivery_id: UUID) -> dict[str, Any]:
     """Stop a render."""
     return delivery_data(stop_delivery(_owned(request, delivery_id)))
 
 
-@router.delete("/{delivery_id}", response={204: None}, operation_id="removeDelivery")
+@router.delete("/{uuid:delivery_id}", response={204: None}, operation_id="removeDelivery")
 def remove(request: HttpRequest, delivery_id: UUID) -> Status[None]:
     """Stop it if need be and remove it with its files."""
     delivery = stop_delivery(_owned(request, delivery_id))

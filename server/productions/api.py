@@ -84,13 +84,13 @@ def open_file(request: HttpRequest, file: File[UploadedFile]) -> Status[Producti
     return Status(201, create_production(request.user, script, title))
 
 
-@router.get("/{production_id}", response=ProductionOut, operation_id="getProduction")
+@router.get("/{uuid:production_id}", response=ProductionOut, operation_id="getProduction")
 def get(request: HttpRequest, production_id: UUID) -> Production:
     """One production."""
     return owned(request, production_id)
 
 
-@router.put("/{production_id}", response={200: ProductionOut, 409: StaleOut}, operation_id="saveProduction")
+@router.put("/{uuid:production_id}", response={200: ProductionOut, 409: StaleOut}, operation_id="saveProduction")
 def save(request: HttpRequest, production_id: UUID, data: SaveProduction) -> Production | Status[dict[str, Any]]:
     """Save a document on the revision it was made on; a stale save is refused and kept."""
     production = owned(request, production_id)
@@ -100,20 +100,20 @@ def save(request: HttpRequest, production_id: UUID, data: SaveProduction) -> Pro
         return Status(409, {"detail": _STALE, "kind": "StaleSave", "current": stale.current})
 
 
-@router.delete("/{production_id}", response={204: None}, operation_id="deleteProduction")
+@router.delete("/{uuid:production_id}", response={204: None}, operation_id="deleteProduction")
 def delete(request: HttpRequest, production_id: UUID) -> Status[None]:
     """Delete a production with its revisions."""
     owned(request, production_id).delete()
     return Status(204, None)
 
 
-@router.get("/{production_id}/revisions", response=list[RevisionOut], operation_id="listRevisions")
+@router.get("/{uuid:production_id}/revisions", response=list[RevisionOut], operation_id="listRevisions")
 def revisions(request: HttpRequest, production_id: UUID, limit: int = Query(50, ge=1, le=200)) -> list[Revision]:
     """The latest revisions, refused ones among them."""
     return list(owned(request, production_id).revisions.all()[:limit])
 
 
-@router.post("/{production_id}/restore", response={200: ProductionOut, 409: StaleOut}, operation_id="restoreRevision")
+@router.post("/{uuid:production_id}/restore", response={200: ProductionOut, 409: StaleOut}, operation_id="restoreRevision")
 def restore(request: HttpRequest, production_id: UUID, data: Restore) -> Production | Status[dict[str, Any]]:
     """Bring back a revision as a new one."""
     production = owned(request, production_id)

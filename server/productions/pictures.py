@@ -78,11 +78,19 @@ async def proof(request: HttpRequest, production_id: UUID, scene_id: str) -> Htt
 
 
 async def _asynchronous(pieces: Iterator[bytes]) -> AsyncIterator[bytes]:
-    """Pieces without blocking the event loop; closed when nobody listens."""
+    """Pieces without blocking the event loop; closed when nobody listens, once the last step is done."""
+    loop = asyncio.get_running_loop()
+    step = None
     try:
-        while (piece := await asyncio.to_thread(next, pieces, None)) is not None:
+        while True:
+            step = loop.run_in_executor(None, next, pieces, None)
+            piece = await asyncio.shield(step)
+            if piece is None:
+                return
             yield piece
     finally:
+        if step is not None and not step.done():
+            await asyncio.wait([step])
         close = getattr(pieces, "close", None)
         if close:
-            await asyncio.shield(asyncio.to_thread(close))
+            await asyncio.to_thread(close)

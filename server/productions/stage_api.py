@@ -59,7 +59,7 @@ def _scene_time(production: StagedProduction, index: int, speaker: Speaker) -> d
     return {"id": scene.id, "words": words, "seconds": round(estimated_seconds(Script(scenes=(scene,))), 1), "estimated": True}
 
 
-@router.get("/{production_id}/scenes/{scene_id}/times", response=SceneTimes, operation_id="getSceneTimes")
+@router.get("/{uuid:production_id}/scenes/{scene_id}/times", response=SceneTimes, operation_id="getSceneTimes")
 def times(request: HttpRequest, production_id: UUID, scene_id: str, revision: int = 0) -> dict[str, Any]:
     """When each word of a scene is heard. Lines not read yet are read now.
 

@@ -45,6 +45,7 @@ const nativeSelect = defineSlotRecipe({
 		},
 		indicator: { color: "quiet" },
 	},
+	variants: { variant: { outline: { field: { bg: "white", borderColor: "edge" } } } },
 });
 
 export const system = createSystem(

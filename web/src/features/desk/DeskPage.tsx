@@ -49,14 +49,17 @@ function SignOut() {
 	);
 }
 
+const NUMBERS = ["No", "One", "Two", "Three", "Four", "Five", "Six", "Seven", "Eight", "Nine", "Ten"];
+
 function summaryOf(list: Summary[]): string {
 	const first = list[0];
 	if (!first) return "Your desk is empty. A script is all it takes.";
 	const about = first.estimated ? "runs about" : "runs";
 	const open = first.findings
-		? ` ${first.findings === 1 ? "One thing is" : `${first.findings} things are`} still open in it.`
+		? ` ${first.findings === 1 ? "One thing is" : `${NUMBERS[first.findings] ?? first.findings} things are`} still open in it.`
 		: "";
-	const more = list.length > 1 ? ` ${list.length - 1} more lie beside it.` : "";
+	const others = list.length - 1;
+	const more = others ? ` ${NUMBERS[others] ?? others} more ${others === 1 ? "lies" : "lie"} beside it.` : "";
 	return `“${first.title}” ${about} ${clock(first.seconds)}.${open}${more}`;
 }
 

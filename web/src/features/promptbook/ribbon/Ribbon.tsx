@@ -4,7 +4,9 @@ import { Icon } from "../../../shared/ui/icons";
 import { playhead, usePlayhead } from "../playhead";
 import type { Check, SceneTimes } from "../useSceneTimes";
 
-const PIXELS_A_SECOND = 118;
+const PIXELS_A_SECOND = 176;
+const LETTER_WIDTH = 7.4;
+const GLYPH_GAP = 13;
 const WATERLINE = 63;
 const MARGIN = 18;
 
@@ -176,7 +178,7 @@ function ShoreDrawing({ times, at }: { times: SceneTimes; at: number }) {
 }
 
 function StillShore({ times, width }: { times: SceneTimes; width: number }) {
-	const seconds = Array.from({ length: Math.floor(times.duration / 2) + 1 }, (_, i) => i * 2);
+	const seconds = Array.from({ length: Math.floor(times.duration) + 1 }, (_, i) => i);
 	return (
 		<g>
 			{times.lines.map((line) => (
@@ -208,6 +210,29 @@ function StillShore({ times, width }: { times: SceneTimes; width: number }) {
 			))}
 		</g>
 	);
+}
+
+/** Words at their times, nudged to the right where they would touch. */
+function spacedWords(times: SceneTimes): { key: string; x: number; text: string }[] {
+	let free = 0;
+	return times.lines.flatMap((line) =>
+		line.words.map((word) => {
+			const x = Math.max(MARGIN + word.start * PIXELS_A_SECOND, free);
+			free = x + word.text.length * LETTER_WIDTH + 4;
+			return { key: `${line.id}${word.offset}`, x, text: word.text };
+		}),
+	);
+}
+
+/** Mouths far enough apart to be told from each other; closed lips go before open ones. */
+function spacedMouths(times: SceneTimes): SceneTimes["mouths"] {
+	const kept: SceneTimes["mouths"] = [];
+	for (const mouth of times.mouths) {
+		const last = kept.at(-1);
+		if (!last || (mouth.at - last.at) * PIXELS_A_SECOND >= GLYPH_GAP) kept.push(mouth);
+		else if (mouth.closed && !last.closed) kept[kept.length - 1] = mouth;
+	}
+	return kept;
 }
 
 function envelope(line: SceneTimes["lines"][number]): string {

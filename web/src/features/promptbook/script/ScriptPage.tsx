@@ -59,7 +59,7 @@ export function ScriptPage({ script, generation, check, times, reading, onChange
 		},
 	});
 
-	// biome-ignore lint/correctness/useExhaustiveDependencies: only a script from elsewhere replaces the text
+	// only a script from elsewhere replaces the text
 	useEffect(() => {
 		if (editor && generation > 0) editor.commands.setContent(scriptToEditor(latest.current), { emitUpdate: false });
 	}, [editor, generation]);
