@@ -45,7 +45,9 @@ def main(arguments: Sequence[str] | None = None) -> int:
         return 1
     except OSError as error:
         better = explained(error, Path(str(error.filename or "the file")))
-        reason = better if isinstance(better, DearHostError) else f"{error.filename or 'a file'}: {error.strerror or error}"
+        reason = (
+            better if isinstance(better, DearHostError) else f"{error.filename or 'a file'}: {error.strerror or error}"
+        )
         print(f"dear-host: {reason}", file=sys.stderr)
         return 1
     except KeyboardInterrupt:
@@ -55,7 +57,9 @@ def main(arguments: Sequence[str] | None = None) -> int:
 
 
 def _parser() -> argparse.ArgumentParser:
-    parser = argparse.ArgumentParser(prog="dear-host", description="A written script becomes a film in which a host speaks it.")
+    parser = argparse.ArgumentParser(
+        prog="dear-host", description="A written script becomes a film in which a host speaks it."
+    )
     commands = parser.add_subparsers(required=True, metavar="COMMAND")
 
     render = commands.add_parser("render", help="render a script to a film")
@@ -249,7 +253,8 @@ def _check(options: argparse.Namespace) -> None:
         )
         return
     about = "about " if time.estimated else ""
-    print(f"{time.words} words, {about}{int(time.seconds // 60)}:{int(time.seconds % 60):02d}, {len(script.scenes)} scenes")
+    minutes, seconds = divmod(int(time.seconds), 60)
+    print(f"{time.words} words, {about}{minutes}:{seconds:02d}, {len(script.scenes)} scenes")
     for scene in script.scenes:
         print(f"\n{scene.heading or '(no heading)'}")
         for line in scene.lines:

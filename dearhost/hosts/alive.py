@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import itertools
 import math
 import random
 from collections.abc import Sequence
@@ -22,7 +23,9 @@ class Alive:
     """Curves at 240 Hz over a scene. ``partner`` are the phrases of whoever is listened to, who stands to
     the viewer's right (``partner_side`` 1) or left (-1); 0 = alone."""
 
-    def __init__(self, rhythm: Rhythm, settings: Liveliness, seed: int, partner: Sequence[Span], partner_side: int) -> None:
+    def __init__(
+        self, rhythm: Rhythm, settings: Liveliness, seed: int, partner: Sequence[Span], partner_side: int
+    ) -> None:
         self.rhythm, self.settings = rhythm, settings
         self.partner, self.partner_side = tuple(partner), partner_side
         self.times, self.count = rhythm.times, len(rhythm.times)
@@ -57,7 +60,7 @@ class Alive:
     def _noise(self, sigma: float, size: float) -> Curve:
         """Smooth noise with a standard deviation of ``size``."""
         raw = gaussian(self._normal.standard_normal(self.count), sigma, HZ)[: self.count]
-        return size * raw / (raw.std() + 1e-9)
+        return np.asarray(size * raw / (raw.std() + 1e-9))
 
     def _steps(self, moves: Sequence[tuple[float, float, float]], rest: float = 0.0) -> Curve:
         """A curve that goes to (time, value) within the third number of seconds, each time."""
@@ -156,7 +159,9 @@ class Alive:
         """At the partner while listening, at the viewer while speaking, at the partner when handing over."""
         towards = 0.78 * self.partner_side
         found = [(0.0, 0.0, 0.0)]
-        turns = sorted([(p.start, p.end, False) for p in self.partner] + [(p.start, p.end, True) for p in self.rhythm.phrases])
+        turns = sorted(
+            [(p.start, p.end, False) for p in self.partner] + [(p.start, p.end, True) for p in self.rhythm.phrases]
+        )
         before: bool | None = None
         for index, (start, end, mine) in enumerate(turns):
             hand_over = mine and index + 1 < len(turns) and not turns[index + 1][2]
@@ -193,7 +198,7 @@ class Alive:
         phrases = self.rhythm.phrases
         if phrases:
             smile = 0.36 * self._bump(phrases[-1].end + 0.45, 0.45, 9, 0.5)
-        for phrase, following in zip(phrases, phrases[1:], strict=False):
+        for phrase, following in itertools.pairwise(phrases):
             if following.start - phrase.end > 0.38:
                 smile = np.maximum(smile, 0.16 * self._bump(phrase.end + 0.12, 0.25, 0.1, 0.35))
         return smile

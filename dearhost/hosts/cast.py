@@ -16,7 +16,8 @@ _MAREN = ModelSheet(
 )  # fmt: skip
 _TOBIAS = ModelSheet(
     skin=1, hair="side", hair_colour="copper", outfit=OUTFITS["knit"], build="broad", beard=True,
-    features=Features(jaw="square", brow="thick", nose="straight", lip_tint=0.1, lash=0.5, iris="#3F7191", eye_height=0.88),
+    features=Features(jaw="square", brow="thick", nose="straight", lip_tint=0.1, lash=0.5, iris="#3F7191",
+                      eye_height=0.88),
 )  # fmt: skip
 _IMANI = ModelSheet(
     skin=7, hair="curls", hair_colour="ink", outfit=OUTFITS["polo"], build="average", lanyard="vermilion",

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import itertools
+
 import skia
 
 from dearhost.hosts.head_space import HeadSpace
@@ -38,7 +40,7 @@ class _Lids:
         return max(float(y), self._upper_between(u) + 0.03)
 
     def _upper_between(self, u: float) -> float:
-        for (a, va), (b, vb) in zip(_UPPER_LID, _UPPER_LID[1:], strict=False):
+        for (a, va), (b, vb) in itertools.pairwise(_UPPER_LID):
             if u <= b:
                 return self.upper(u, lerp(va, vb, (u - a) / (b - a)))
         return self.upper(u, _UPPER_LID[-1][1])

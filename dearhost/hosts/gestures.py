@@ -1,6 +1,6 @@
 """Gestures as keys in time. Data only, but for the stretch of their preparation.
 
-Times are seconds from the start; the stroke's end falls on the cue's word (hosts.md, motion.md 2).
+Times are seconds from the start; the stroke's end falls on the cue's word.
 """
 
 from __future__ import annotations
@@ -32,7 +32,6 @@ def _sides(left: Mapping[str, float] | None = None, right: Mapping[str, float] |
     return values
 
 
-_BROWS = {"face__brow_left": 0.5, "face__brow_right": 0.5}
 _OFFER = arm(0.44, 0.33, 112, "open", upper_arm=17, roll=44, flip=-1)
 _OFFER_LOW = arm(0.42, 0.36, 108, "open", upper_arm=17, roll=44, flip=-1)
 _GATHER = arm(-0.04, 0.56, -60, upper_arm=14)
@@ -50,11 +49,12 @@ _LISTEN_ARMS = (arm(-0.16, 0.62, -75, upper_arm=16), arm(-0.10, 0.65, -75, upper
 
 
 def _point(side: str, sign: int) -> tuple[Key, ...]:
-    reach = {"left": _POINTING} if side == "left" else {"right": _POINTING}
-    draw = {"left": _DRAWN_IN} if side == "left" else {"right": _DRAWN_IN}
-    out = _sides(**reach, yaw=22.0 * sign, bend=3.0 * sign, face__gaze_x=0.8 * sign)
+    def arms(shape: Mapping[str, float]) -> tuple[Mapping[str, float] | None, Mapping[str, float] | None]:
+        return (shape, None) if side == "left" else (None, shape)
+
+    out = _sides(*arms(_POINTING), yaw=22.0 * sign, bend=3.0 * sign, face__gaze_x=0.8 * sign)
     return (
-        Key(0.20, "in", _sides(**draw, yaw=-4.0 * sign)),
+        Key(0.20, "in", _sides(*arms(_DRAWN_IN), yaw=-4.0 * sign)),
         Key(0.46, "overshoot", out, stroke=True),
         Key(1.26, "hold", out),
         Key(1.75, "inout"),
@@ -79,7 +79,8 @@ _BASE: Mapping[str, tuple[Key, ...]] = {
     ),
     "wave": (
         Key(0.18, "in", _sides(right=arm(0.18, 0.86, 24))),
-        Key(0.50, "overshoot", _sides(right=_WAVE_UP, roll=4.0, **_BROWS), stroke=True),
+        Key(0.50, "overshoot", _sides(right=_WAVE_UP, roll=4.0, face__brow_left=0.5, face__brow_right=0.5),
+            stroke=True),
         Key(0.72, "inout", _sides(right=_WAVE_OUT, roll=5.0)),
         Key(0.94, "inout", _sides(right=arm(0.40, -0.08, 196, "open", upper_arm=44), roll=3.0)),
         Key(1.16, "inout", _sides(right=_WAVE_OUT, roll=5.0)),
@@ -91,7 +92,8 @@ _BASE: Mapping[str, tuple[Key, ...]] = {
     "point-up": (
         Key(0.18, "in", _sides(right=arm(0.10, 0.70, -10, "fist", upper_arm=12))),
         Key(0.44, "overshoot",
-            _sides(right=_FINGER_UP, pitch=5.0, face__gaze_y=0.6, face__brow_left=0.6, face__brow_right=0.6), stroke=True),
+            _sides(right=_FINGER_UP, pitch=5.0, face__gaze_y=0.6, face__brow_left=0.6, face__brow_right=0.6),
+            stroke=True),
         Key(1.14, "hold",
             _sides(right=_FINGER_UP, pitch=5.0, face__gaze_y=0.2, face__brow_left=0.6, face__brow_right=0.6)),
         Key(1.60, "inout"),
@@ -113,7 +115,7 @@ _BASE: Mapping[str, tuple[Key, ...]] = {
     ),
     "explain": (
         Key(0.18, "in", _sides(_GATHER, _GATHER)),
-        Key(0.50, "overshoot", _sides(_OFFER, _OFFER, **_BROWS), stroke=True),
+        Key(0.50, "overshoot", _sides(_OFFER, _OFFER, face__brow_left=0.5, face__brow_right=0.5), stroke=True),
         Key(1.30, "hold", _sides(_OFFER_LOW, _OFFER_LOW)),
         Key(1.80, "inout"),
     ),
@@ -137,8 +139,8 @@ _BASE: Mapping[str, tuple[Key, ...]] = {
     ),
     "lean-in": (
         Key(0.15, "in", _sides(lean=-0.2)),
-        Key(0.55, "inout", _sides(*_LEAN_ARMS, lean=1.0, pitch=3.0, roll=-4.0, face__brow_left=0.4, face__brow_right=0.4),
-            stroke=True),
+        Key(0.55, "inout", _sides(*_LEAN_ARMS, lean=1.0, pitch=3.0, roll=-4.0, face__brow_left=0.4,
+                                   face__brow_right=0.4), stroke=True),
         Key(1.55, "hold", _sides(*_LEAN_ARMS, lean=1.0, pitch=3.0, roll=-4.0)),
         Key(2.05, "inout"),
     ),
@@ -195,7 +197,9 @@ class Beat:
 
 
 BEATS: Mapping[str, Beat] = {
-    "offer": Beat(arm(0.04, 0.47, -30, upper_arm=18), arm(0.25, 0.455, 84, "open", upper_arm=17, roll=40, flip=-1), 1.2),
+    "offer": Beat(
+        arm(0.04, 0.47, -30, upper_arm=18), arm(0.25, 0.455, 84, "open", upper_arm=17, roll=40, flip=-1), 1.2
+    ),
     "drop": Beat(arm(0.10, 0.40, -78, upper_arm=20), arm(0.10, 0.56, -48, upper_arm=17), 1.0),
     "chop": Beat(arm(0.03, 0.36, -112, "flat", upper_arm=20), arm(0.05, 0.53, -84, "flat", upper_arm=18), 0.55),
     "roll": Beat(arm(0.00, 0.43, -92, upper_arm=19), arm(0.17, 0.50, 20, "open", upper_arm=18, roll=30), 0.8),

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import itertools
 import math
 import random
 from collections.abc import Mapping, Sequence
@@ -170,7 +171,7 @@ class Gesturing:
         """Arms go home when the speech, or the turn, is over."""
         phrases = self._rhythm.phrases
         ends = [phrases[-1].end] if phrases else []
-        for phrase, following in zip(phrases, phrases[1:], strict=False):
+        for phrase, following in itertools.pairwise(phrases):
             if any(phrase.end - 0.1 < p.start < following.start for p in partner):
                 ends.append(phrase.end)
         for end in ends:

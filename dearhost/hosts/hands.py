@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import itertools
 import math
 from dataclasses import dataclass
 from typing import Any
@@ -29,7 +30,9 @@ class _Finger:
 class _HandSpace:
     """Hand space (x along the fingers, y towards the little finger, z out of the palm) to the canvas."""
 
-    def __init__(self, wrist: complex, angle: float, shape: HandShape, handed: float, size: float, squeeze: float) -> None:
+    def __init__(
+        self, wrist: complex, angle: float, shape: HandShape, handed: float, size: float, squeeze: float
+    ) -> None:
         self._wrist, self._size, self._handed, self._squeeze = wrist, size, handed, squeeze
         self.direction = turned(angle)
         roll = math.radians(shape.roll)
@@ -114,14 +117,14 @@ def _thumb(space: _HandSpace, shape: HandShape, size: float) -> Any:
     third = (second[0] + 8 * math.cos(angle), second[1] + 8 * math.sin(angle), 8 + 5 * curl)
     joints = [space.at(*p) for p in (base, first, second, third)]
     path = skia.Path()
-    for (a, b), (ra, rb) in zip(zip(joints, joints[1:], strict=False), ((6.0, 5.3), (5.2, 4.6), (4.7, 4.0)), strict=True):
+    for (a, b), (ra, rb) in zip(itertools.pairwise(joints), ((6.0, 5.3), (5.2, 4.6), (4.7, 4.0)), strict=True):
         limb(path, a, b, ra * size, rb * size)
     return path
 
 
 def _draw_gaps(paper: Paper, fingers: list[_Finger], size: float, colour: str) -> None:
     """Lines between neighbouring fingers as far as they touch."""
-    for first, second in zip(fingers, fingers[1:], strict=False):
+    for first, second in itertools.pairwise(fingers):
         if first.curl >= 0.5 or second.curl >= 0.5:
             continue
         line = [(first.joints[0] + second.joints[0]) / 2]

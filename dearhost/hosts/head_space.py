@@ -64,7 +64,9 @@ class HeadSpace:
         point = complex(across, y * (1 - 0.05 * abs(self.sin_pitch)) - slide * self.sin_pitch * 0.62)
         return self.origin + (_PIVOT + (point - _PIVOT) * self._roll) * self.size
 
-    def outline(self, pts: list[tuple[float, float, float]], *, corners: tuple[int, ...] = (), tension: float = 0.5) -> Any:
+    def outline(
+        self, pts: list[tuple[float, float, float]], *, corners: tuple[int, ...] = (), tension: float = 0.5
+    ) -> Any:
         """A closed spline through silhouette points."""
         return spline([self.silhouette(*p) for p in pts], corners=corners, tension=tension)
 

@@ -52,13 +52,13 @@ class MouthShape:
     @staticmethod
     def arch(k: float, power: float, edge: float) -> float:
         """1 in the middle (k = 0), 0 at the corners (k = +-1)."""
-        return max(0.0, 1 - abs(k) ** power) ** edge
+        return float(max(0.0, 1 - abs(k) ** power) ** edge)
 
     def seam(self, k: float) -> float:
         """Where the lips meet: the curve of the smile."""
         mouth = self.mouth
         curve = -0.066 * mouth.smile * (abs(k) ** 1.7 - 0.42)
-        return curve + mouth.asymmetry * 0.028 * k + 0.010 * mouth.press * (1 - k * k)
+        return float(curve) + mouth.asymmetry * 0.028 * k + 0.010 * mouth.press * (1 - k * k)
 
 
 def draw_mouth(paper: Paper, head: HeadSpace, sheet: ModelSheet, mouth: Mouth) -> None:
@@ -103,14 +103,20 @@ def _draw_inside(paper: Paper, head: HeadSpace, shape: MouthShape) -> None:
     if mouth.tongue > 0.02:
         top = middle + gap * (1 - above) - gap * (0.28 + 0.42 * mouth.tongue)
         wide = half * 0.80
-        back = [(-wide, middle + gap * 1.2), (-wide * 0.86, top + gap * 0.22), (-wide * 0.35, top), (0.0, top + gap * 0.05),
+        back = [(-wide, middle + gap * 1.2), (-wide * 0.86, top + gap * 0.22), (-wide * 0.35, top),
+                (0.0, top + gap * 0.05),
                 (wide * 0.35, top), (wide * 0.86, top + gap * 0.22), (wide, middle + gap * 1.2)]  # fmt: skip
         paper.flat(spline(placed(back, 0.0), tension=0.3), _TONGUE)
     height = 0.052 * mouth.teeth_up * (1 - 0.25 * mouth.round)
     if height > 0.003:
         row = [(-half * 1.02, shape.seam(-1) - 0.03), (half * 1.02, shape.seam(1) - 0.03)]
         for k in (1, 0.6, 0.2, -0.2, -0.6, -1):
-            y = middle * 0.45 + shape.seam(k) * 0.55 - gap * above * shape.arch(k, 2, 0.8) * 0.9 + height * (1 - 0.30 * k * k)
+            y = (
+                middle * 0.45
+                + shape.seam(k) * 0.55
+                - gap * above * shape.arch(k, 2, 0.8) * 0.9
+                + height * (1 - 0.30 * k * k)
+            )
             row.append((half * k * 0.94, y))
         paper.flat(polygon(placed(row, 0.015)), _UPPER_TEETH)
     if mouth.teeth_low > 0.05:
@@ -122,7 +128,8 @@ def _draw_inside(paper: Paper, head: HeadSpace, shape: MouthShape) -> None:
         top = middle + gap * (1 - above) - mouth.tip * gap * 0.78
         wide = half * 0.46
         tip = placed([(-wide * 1.15, middle + gap * 1.1), (-wide, top + gap * 0.30), (-wide * 0.45, top + 0.004),
-                      (wide * 0.45, top + 0.004), (wide, top + gap * 0.30), (wide * 1.15, middle + gap * 1.1)], 0.01)  # fmt: skip
+                      (wide * 0.45, top + 0.004), (wide, top + gap * 0.30),
+                      (wide * 1.15, middle + gap * 1.1)], 0.01)  # fmt: skip
         paper.flat(spline(tip, tension=0.28), _TIP)
         crease = [tip[2], (tip[2] + tip[3]) / 2 + 0.004j * head.size, tip[3]]
         paper.brush(crease, head.size * 0.006, "#8E3038")

@@ -6,6 +6,7 @@ Points are complex numbers, x to the right and y down. Colours are ``#RRGGBB`` o
 from __future__ import annotations
 
 import cmath
+import itertools
 import math
 from collections.abc import Iterator, Sequence
 from contextlib import contextmanager
@@ -36,7 +37,7 @@ def rgb(colour: str) -> tuple[int, int, int]:
 def mix(first: str, second: str, part: float) -> str:
     """``first`` with ``part`` (0 to 1) of ``second``, channel by channel."""
     pairs = zip(rgb(first), rgb(second), strict=True)
-    return "#%02X%02X%02X" % tuple(round(a + (b - a) * part) for a, b in pairs)
+    return "#{:02X}{:02X}{:02X}".format(*tuple(round(a + (b - a) * part) for a, b in pairs))
 
 
 def darker(colour: str, part: float = 0.24) -> str:
@@ -312,7 +313,7 @@ class Paper:
         if self._hidden(pts, width):
             return
         if not steps:
-            longest = max(abs(b - a) for a, b in zip(pts, pts[1:], strict=False))
+            longest = max(abs(b - a) for a, b in itertools.pairwise(pts))
             steps = max(2, min(7, int(longest * self.scale / 7) + 1))
         centre = _along(pts, steps)
         count = len(centre)

@@ -77,7 +77,9 @@ class Person:
         left, top, right, bottom = (v * self._figure for v in box)
         return left, top, right, bottom
 
-    def _head_box(self, head: HeadSpace, sideways: float, above: float, below: float) -> tuple[float, float, float, float]:
+    def _head_box(
+        self, head: HeadSpace, sideways: float, above: float, below: float
+    ) -> tuple[float, float, float, float]:
         x, y, size = head.origin.real, head.origin.imag, head.size
         return self._box((x - size * sideways, y - size * above, x + size * sideways, y + size * below))
 

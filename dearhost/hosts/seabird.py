@@ -101,9 +101,7 @@ class _Frame:
         self.hip = complex(body.hip_x * 100, -62 - body.hip_y * 100)
         self.swell = 1 + 0.03 * body.breath
         self.head = self.hip + self.up * 182 + complex(body.head_x * 100 + 0.10 * body.yaw, -0.35 * body.pitch)
-        self.head_space = HeadSpace(
-            self.head, _HEAD_SIZE, body.yaw, body.pitch, body.roll + body.bend, body.jaw
-        )
+        self.head_space = HeadSpace(self.head, _HEAD_SIZE, body.yaw, body.pitch, body.roll + body.bend, body.jaw)
         self.wings = [self._wing(pose.left, -1), self._wing(pose.right, 1)]
 
     def at(self, across: float, up: float) -> complex:
@@ -216,7 +214,8 @@ def _draw_head(paper: Paper, frame: _Frame) -> None:
     path = head.outline(mirrored(half))
     paper.piece(path, _WHITE, _WHITE_SHADE, crescent=(9, 6), ink=1.2)
     with paper.clipped(path):
-        cap = [(-0.44, -0.20, 0.0), (-0.30, -0.30, 0.10), (-0.12, -0.345, 0.14), (0.0, -0.30, 0.16), (0.12, -0.345, 0.14),
+        cap = [(-0.44, -0.20, 0.0), (-0.30, -0.30, 0.10), (-0.12, -0.345, 0.14), (0.0, -0.30, 0.16),
+               (0.12, -0.345, 0.14),
                (0.30, -0.30, 0.10), (0.44, -0.20, 0.0), (0.44, -0.6, -0.05), (-0.44, -0.6, -0.05)]  # fmt: skip
         paper.piece(head.outline(cap, corners=(0, 3, 6, 7, 8)), _CREST, darker(_CREST, 0.4), ink=0, rim=False)
         for side in (-1, 1):
@@ -266,7 +265,8 @@ def _draw_beak(paper: Paper, head: HeadSpace, mouth: Mouth) -> None:
             tongue = [at(-half * 0.42, low - 0.04, 0.36), at(-half * 0.2, top, 0.48), at(half * 0.2, top, 0.48),
                       at(half * 0.42, low - 0.04, 0.36), at(0, low + 0.05, 0.44)]  # fmt: skip
             paper.flat(spline(tongue, tension=0.35), "#D0605A")
-    ridge = [at(-half * 0.98, corner - 0.065, 0.27), at(-0.105, -0.06, 0.345), at(0, -0.105, 0.375), at(0.105, -0.06, 0.345),
+    ridge = [at(-half * 0.98, corner - 0.065, 0.27), at(-0.105, -0.06, 0.345), at(0, -0.105, 0.375),
+             at(0.105, -0.06, 0.345),
              at(half * 0.98, corner - 0.065, 0.27)]  # fmt: skip
     upper_path = spline(upper + ridge[::-1], corners=(0, 2, 4), tension=0.42)
     paper.piece(upper_path, _BEAK, _BEAK_SHADE, crescent=(7, 3))

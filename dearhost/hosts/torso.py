@@ -63,7 +63,9 @@ def _blazer(paper: Paper, sheet: ModelSheet, skeleton: Skeleton) -> None:
     at, outfit = skeleton.torso, sheet.outfit
     cloth, line = outfit.top, darker(outfit.top, 0.5)
     opening = 0.50
-    paper.flat(polygon([at(-0.30, -0.04), at(0.30, -0.04), at(0.24, 0.12), at(0.0, opening), at(-0.24, 0.12)]), outfit.shirt)
+    paper.flat(
+        polygon([at(-0.30, -0.04), at(0.30, -0.04), at(0.24, 0.12), at(0.0, opening), at(-0.24, 0.12)]), outfit.shirt
+    )
     paper.brush([at(0, 0.08), at(0, opening)], 1.3, darker(outfit.shirt, 0.3))
     for y in (0.2, 0.3):
         paper.dot(at(0, y) + 3, 1.5, "slate")
@@ -109,7 +111,8 @@ def draw_collar(paper: Paper, sheet: ModelSheet, skeleton: Skeleton) -> None:
     """Collar and lanyard, over the neck."""
     at, outfit = skeleton.torso, sheet.outfit
     if outfit.kind == "knit":
-        roll = [at(-0.31, 0), at(-0.25, -0.075), at(0, -0.01), at(0.25, -0.075), at(0.31, 0), at(0.2, 0.065), at(0, 0.09),
+        roll = [at(-0.31, 0), at(-0.25, -0.075), at(0, -0.01), at(0.25, -0.075), at(0.31, 0), at(0.2, 0.065),
+                at(0, 0.09),
                 at(-0.2, 0.065)]  # fmt: skip
         colour = mix(outfit.top, "cream", 0.12)
         paper.piece(spline(roll, corners=(1, 3), tension=0.4), colour, darker(colour), crescent=(3.5, 2.5), ink=0.8)

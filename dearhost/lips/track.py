@@ -1,7 +1,7 @@
 """Phones over time into a mouth that moves: coarticulation by dominance, and gates for closures.
 
 Dominance functions after Cohen and Massaro (1993), "Modeling coarticulation in synthetic visual
-speech"; values from the motion trial (motion.md, 1).
+speech"; magnitudes and reaches were found by watching and measuring.
 """
 
 from __future__ import annotations
@@ -60,7 +60,7 @@ class MouthTrack:
     @property
     def duration(self) -> float:
         """Seconds."""
-        return (self.parameters.shape[1] - 1) / HZ
+        return float(self.parameters.shape[1] - 1) / HZ
 
     def at(self, moments: Curve) -> Curve:
         """The parameters at ``moments`` (seconds, shape (m,)): shape (m, 9)."""
@@ -196,7 +196,7 @@ def _blend(segments: Sequence[Segment], times: Curve) -> Curve:
             weight = pull * magnitude * np.exp(-((before / lead * 1000) ** 1.7) - (after / lag * 1000) ** 1.7)
             weighted[index, low:high] += weight * target[index]
             weights[index, low:high] += weight
-    return weighted / weights
+    return np.asarray(weighted / weights)
 
 
 def _apply_gates(mouth: Curve, segments: Sequence[Segment], times: Curve, shortest: float) -> None:

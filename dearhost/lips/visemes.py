@@ -67,8 +67,6 @@ _FROM_NEXT = frozenset(("h", "ɦ", "HH"))
 _MODIFIERS = "ˈˌːˑʲʰʷˠˤ'ʼ\u0329\u0303\u032a\u0325\u031a\u0361\u200d"
 
 
-
-
 @lru_cache(maxsize=4096)
 def viseme_parts(symbol: str, following: str = "") -> tuple[VisemePart, ...]:
     """The visemes of a phone in IPA or ARPAbet, shares adding up to 1.

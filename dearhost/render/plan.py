@@ -50,11 +50,11 @@ def plan_chunks(timeline: Timeline, settings: RenderSettings) -> tuple[Chunk, ..
             first = start + (end - start) * part // parts
             last = start + (end - start) * (part + 1) // parts
             opens = dissolving and first - start < DISSOLVE * float(timeline.frame_rate.value)
-            name = fingerprint(
-                VERSION, scene.fingerprint, scenes[index - 1].fingerprint if opens else "", first - start,
-                _lead(timeline, index, start) if opens else 0, last - first, settings.picture, settings.codec, timeline.frame_rate, timeline.burned,
-                timeline.transition if opens else "",
-            )  # fmt: skip
+            before = scenes[index - 1].fingerprint if opens else ""
+            lead = _lead(timeline, index, start) if opens else 0
+            look = (settings.picture, settings.codec, timeline.frame_rate, timeline.burned)
+            place = (first - start, last - first, lead, timeline.transition if opens else "")
+            name = fingerprint(VERSION, scene.fingerprint, before, place, look)
             if last > first:
                 chunks.append(Chunk(first, last, f"{name}.mp4"))
     return tuple(chunks)

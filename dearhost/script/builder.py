@@ -8,18 +8,120 @@ from dearhost.script.document import Direction, Line, Scene, Script, new_id
 from dearhost.script.spoken import blanked, placeholders
 
 DIRECTION_LABELS = frozenset(
-    """visual visuals music sound sounds sfx fx effect effects on-screen onscreen screen graphic graphics
-    b-roll broll camera shot angle cut transition super supers lower-third caption captions image images
-    picture pictures video animation action stage note notes direction directions text-on-screen overlay
-    background set props prop wardrobe lighting light bed sting title-card end-card insert fade cue cues
-    duration audience format objective goal tone""".split()
+    [
+        "visual",
+        "visuals",
+        "music",
+        "sound",
+        "sounds",
+        "sfx",
+        "fx",
+        "effect",
+        "effects",
+        "on-screen",
+        "onscreen",
+        "screen",
+        "graphic",
+        "graphics",
+        "b-roll",
+        "broll",
+        "camera",
+        "shot",
+        "angle",
+        "cut",
+        "transition",
+        "super",
+        "supers",
+        "lower-third",
+        "caption",
+        "captions",
+        "image",
+        "images",
+        "picture",
+        "pictures",
+        "video",
+        "animation",
+        "action",
+        "stage",
+        "note",
+        "notes",
+        "direction",
+        "directions",
+        "text-on-screen",
+        "overlay",
+        "background",
+        "set",
+        "props",
+        "prop",
+        "wardrobe",
+        "lighting",
+        "light",
+        "bed",
+        "sting",
+        "title-card",
+        "end-card",
+        "insert",
+        "fade",
+        "cue",
+        "cues",
+        "duration",
+        "audience",
+        "format",
+        "objective",
+        "goal",
+        "tone",
+    ]
 )
 _NOT_NAMES = frozenset(
-    """remember tip warning example question answer first second third finally important today tomorrow
-    yesterday however so but and or because result summary conclusion fact hint idea plan step also
-    then next now here there yes no again thus meanwhile caution attention p.s. ps""".split()
+    [
+        "remember",
+        "tip",
+        "warning",
+        "example",
+        "question",
+        "answer",
+        "first",
+        "second",
+        "third",
+        "finally",
+        "important",
+        "today",
+        "tomorrow",
+        "yesterday",
+        "however",
+        "so",
+        "but",
+        "and",
+        "or",
+        "because",
+        "result",
+        "summary",
+        "conclusion",
+        "fact",
+        "hint",
+        "idea",
+        "plan",
+        "step",
+        "also",
+        "then",
+        "next",
+        "now",
+        "here",
+        "there",
+        "yes",
+        "no",
+        "again",
+        "thus",
+        "meanwhile",
+        "caution",
+        "attention",
+        "p.s.",
+        "ps",
+    ]
 )
-_LABEL = re.compile(r"^\s*(?:[-*•–]\s+)?\**\s*([^\W\d_][\w .'’/&-]{0,38}?)\s*(\([^()]*\))?\s*\**:\**(?:\s+(.*)|$)", re.S)
+_LABEL = re.compile(
+    r"^\s*(?:[-*•–]\s+)?\**\s*([^\W\d_][\w .'’/&-]{0,38}?)\s*(\([^()]*\))?\s*\**:\**(?:\s+(.*)|$)", re.S
+)
 
 
 def label_of(text: str) -> tuple[str, str, str] | None:
@@ -89,5 +191,3 @@ class ScriptBuilder:
         """The script. Scenes without heading and blocks are left out."""
         scenes = tuple(Scene(new_id(), heading, tuple(blocks)) for heading, blocks in self._scenes if heading or blocks)
         return Script(self.title, scenes, self.notes)
-
-

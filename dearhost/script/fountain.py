@@ -8,8 +8,23 @@ from dearhost.script.builder import ScriptBuilder, is_direction_label, is_name, 
 from dearhost.script.document import Script
 
 _TITLE_KEYS = frozenset(
-    """title credit author authors source notes contact copyright revision date format cast language
-    brief length""".split()
+    [
+        "title",
+        "credit",
+        "author",
+        "authors",
+        "source",
+        "notes",
+        "contact",
+        "copyright",
+        "revision",
+        "date",
+        "format",
+        "cast",
+        "language",
+        "brief",
+        "length",
+    ]
 )
 _SLUG = re.compile(r"^(?:INT|EXT|EST|INT\.?/EXT|I/E)[. ]", re.I)
 _TRANSITION = re.compile(r"^[^a-z]*TO:$")

@@ -32,11 +32,71 @@ _SQUARE = re.compile(r"\[([^\[\]\n]*)\]")
 _OPEN_SLOT = re.compile(r"\{\{?[^{}\n]{1,60}\}?\}|<[^<>\n]{1,80}>|_{3,}")
 _ROUND = re.compile(r"\(([^()]*)\)")
 _SLOT_WORDS = frozenset(
-    """name names firstname lastname surname company client customer product brand date day month year time
-    place city town country address email phone number price amount title role link url website topic
-    sender recipient team department event venue school teacher student volunteer guest""".split()
+    [
+        "name",
+        "names",
+        "firstname",
+        "lastname",
+        "surname",
+        "company",
+        "client",
+        "customer",
+        "product",
+        "brand",
+        "date",
+        "day",
+        "month",
+        "year",
+        "time",
+        "place",
+        "city",
+        "town",
+        "country",
+        "address",
+        "email",
+        "phone",
+        "number",
+        "price",
+        "amount",
+        "title",
+        "role",
+        "link",
+        "url",
+        "website",
+        "topic",
+        "sender",
+        "recipient",
+        "team",
+        "department",
+        "event",
+        "venue",
+        "school",
+        "teacher",
+        "student",
+        "volunteer",
+        "guest",
+    ]
 )
-_SLOT_OPENERS = frozenset("your my our the insert first last full their his her a an add enter fill".split())
+_SLOT_OPENERS = frozenset(
+    [
+        "your",
+        "my",
+        "our",
+        "the",
+        "insert",
+        "first",
+        "last",
+        "full",
+        "their",
+        "his",
+        "her",
+        "a",
+        "an",
+        "add",
+        "enter",
+        "fill",
+    ]
+)
 _TAG = re.compile(r"</?(?:b|i|u|em|strong|br|p|span|a|sub|sup|small)\b[^>]*>", re.I)
 _SENTENCE_END = ".!?…:;"
 

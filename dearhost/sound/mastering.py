@@ -43,7 +43,7 @@ def true_peak(samples: NDArray[np.floating], *, oversampling: int = 8) -> float:
     for first in range(0, len(samples), block):
         part = samples[max(0, first - 256) : first + block + 256]
         peak = max(peak, float(np.abs(resample_poly(part, oversampling, 1)).max()))
-    return 20 * np.log10(max(peak, 1e-9))
+    return float(20 * np.log10(max(peak, 1e-9)))
 
 
 def _peaks(mono: Mono) -> Float:
@@ -57,7 +57,8 @@ def _peaks(mono: Mono) -> Float:
         each = fine[: len(part) * _OVERSAMPLING].reshape(len(part), _OVERSAMPLING).max(axis=1)
         size = min(block, len(mono) - first)
         peaks[first : first + size] = each[lead : lead + size]
-    return np.maximum(peaks, np.append(peaks[1:], 0))
+    following: Float = np.append(peaks[1:], 0)
+    return np.asarray(np.maximum(peaks, following), np.float64)
 
 
 def _limited(mono: Mono, peaks: Float, gain: float, sample_rate: int) -> Mono:
@@ -81,7 +82,7 @@ def _limited(mono: Mono, peaks: Float, gain: float, sample_rate: int) -> Mono:
     reduction[reduction < 1e-6] = 0
     window = np.hanning(look + 2)[1:-1]
     smooth = oaconvolve(np.pad(reduction, look // 2, mode="edge"), window / window.sum(), "valid")[: len(mono)]
-    return (mono * gain * np.exp(-np.maximum(smooth, 0))).astype(np.float32)
+    return np.asarray(mono * gain * np.exp(-np.maximum(smooth, 0)), np.float32)
 
 
 def master(mono: Mono, sample_rate: int, *, target: float = TARGET_LUFS) -> Mono:

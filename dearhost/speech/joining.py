@@ -8,7 +8,7 @@ from dataclasses import replace
 import numpy as np
 
 from dearhost.speech.prosody import measure_prosody
-from dearhost.speech.reading import Reading, TimedPhone, TimedWord
+from dearhost.speech.reading import Reading, Samples, TimedPhone, TimedWord
 
 PAUSE = 0.6
 """Seconds between two readings."""
@@ -17,7 +17,9 @@ PAUSE = 0.6
 def join_readings(readings: Sequence[Reading]) -> Reading:
     """One reading of all, with pauses between. All must have one sample rate; there must be one at least."""
     rate = readings[0].sample_rate
-    sound, words, phones = [], [], []
+    sound: list[Samples] = []
+    words: list[TimedWord] = []
+    phones: list[TimedPhone] = []
     now = 0
     for number, reading in enumerate(readings):
         if reading.sample_rate != rate:

@@ -28,7 +28,6 @@ class Lexicon:
     letter_names: Mapping[str, str] = field(default_factory=dict)
 
 
-
 ENGLISH = Lexicon(
     language="en",
     point="point",
@@ -74,10 +73,12 @@ ENGLISH = Lexicon(
         "³": "cubed", "★": "stars", "¢": "cents", ".": "dot", "×": "times", "π": "pi", "μ": "micro", "§": "section",
         "√": "root", "≈": "about", "→": "to",
     },
-    months=tuple(
-        "january february march april may june july august september october november december".split()
+    months=(
+        "january", "february", "march", "april", "may", "june",
+        "july", "august", "september", "october", "november", "december",
     ),
-    fractions={"½": "a half", "¼": "a quarter", "¾": "three quarters", "⅓": "a third", "⅔": "two thirds", "⅛": "an eighth"},
+    fractions={"½": "a half", "¼": "a quarter", "¾": "three quarters", "⅓": "a third", "⅔": "two thirds",
+               "⅛": "an eighth"},
     ordinal=r"(\d+)(?:st|nd|rd|th)",
     oclock="o'clock",
 )  # fmt: skip
@@ -102,12 +103,14 @@ SPANISH = Lexicon(
     magnitudes={"k": "mil", "M": "millones"},
     abbreviations={
         "sr.": "señor", "sra.": "señora", "dr.": "doctor", "dra.": "doctora", "ud.": "usted", "uds.": "ustedes",
-        "etc.": "etcétera", "p.ej.": "por ejemplo", "núm.": "número", "pág.": "página", "&": "y", "ee.uu.": "Estados Unidos",
+        "etc.": "etcétera", "p.ej.": "por ejemplo", "núm.": "número", "pág.": "página", "&": "y",
+        "ee.uu.": "Estados Unidos",
     },
     symbols={"+": "más", "=": "igual a", "@": "arroba", "#": "almohadilla", "/": "barra", "%": "por ciento",
              "&": "y", "°": "grados", ".": "punto", "_": "guion bajo", "×": "por", "²": "al cuadrado", "³": "al cubo"},
-    months=tuple(
-        "enero febrero marzo abril mayo junio julio agosto septiembre octubre noviembre diciembre".split()
+    months=(
+        "enero", "febrero", "marzo", "abril", "mayo", "junio",
+        "julio", "agosto", "septiembre", "octubre", "noviembre", "diciembre",
     ),
     fractions={"½": "medio", "¼": "un cuarto", "¾": "tres cuartos"},
     ordinal=r"(\d+)\.?[ºª]",
@@ -138,8 +141,9 @@ FRENCH = Lexicon(
     },
     symbols={"+": "plus", "=": "égale", "@": "arobase", "#": "dièse", "/": "barre oblique", "%": "pour cent",
              "&": "et", "°": "degrés", ".": "point", "_": "tiret bas", "×": "fois", "²": "au carré", "³": "au cube"},
-    months=tuple(
-        "janvier février mars avril mai juin juillet août septembre octobre novembre décembre".split()
+    months=(
+        "janvier", "février", "mars", "avril", "mai", "juin",
+        "juillet", "août", "septembre", "octobre", "novembre", "décembre",
     ),
     fractions={"½": "un demi", "¼": "un quart", "¾": "trois quarts"},
     ordinal=r"(\d+)(?:er|re|e|ème|nd|nde)",
@@ -171,8 +175,9 @@ GERMAN = Lexicon(
     },
     symbols={"+": "plus", "=": "gleich", "@": "at", "#": "Raute", "/": "Schrägstrich", "%": "Prozent",
              "&": "und", "°": "Grad", ".": "Punkt", "_": "Unterstrich", "×": "mal", "²": "Quadrat", "³": "hoch drei"},
-    months=tuple(
-        "Januar Februar März April Mai Juni Juli August September Oktober November Dezember".split()
+    months=(
+        "Januar", "Februar", "März", "April", "Mai", "Juni",
+        "Juli", "August", "September", "Oktober", "November", "Dezember",
     ),
     fractions={"½": "ein halb", "¼": "ein Viertel", "¾": "drei Viertel"},
     ordinal=r"(\d+)\.",

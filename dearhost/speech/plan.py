@@ -140,4 +140,3 @@ def ensure_readable(plan: WordPlan, scripts: frozenset[str], voice: str, languag
                 f"'{word}' is written in {system.capitalize()} letters, and the voice {voice} reads {language} only. "
                 "Choose a voice of that language for the line, or put the word in square brackets to leave it unsaid."
             )
-

@@ -8,7 +8,7 @@ from pathlib import Path
 
 from dearhost.errors import UnknownVoice, VoiceUnavailable
 from dearhost.speech.engine import Engine
-from dearhost.speech.engines.derived import DerivedEngine, Derivation
+from dearhost.speech.engines.derived import Derivation, DerivedEngine
 from dearhost.speech.engines.fake import FakeEngine
 from dearhost.speech.engines.formant import FormantEngine
 from dearhost.speech.engines.neural import NeuralEngine
@@ -82,7 +82,14 @@ class VoiceRegistry:
 
     def _dropped_in(self) -> list[Voice]:
         return [
-            Voice(f"own-{path.stem.lower()}", path.stem, NEURAL, "en-US", "as its model says", "dropped into the voices folder")
+            Voice(
+                f"own-{path.stem.lower()}",
+                path.stem,
+                NEURAL,
+                "en-US",
+                "as its model says",
+                "dropped into the voices folder",
+            )
             for path in sorted(self.folder.glob("*.onnx"))
             if path.with_name(path.name + ".json").exists()
         ]

@@ -104,9 +104,7 @@ def _words(plan: WordPlan, phones: list[TimedPhone]) -> tuple[TimedWord, ...]:
     for phone in phones:
         start, end = times.get(phone.word, (phone.start, phone.end))
         times[phone.word] = (min(start, phone.start), max(end, phone.end))
-    return tuple(
-        TimedWord(word.text, *times[index], word.start, word.end) for index, word in enumerate(plan.written)
-    )
+    return tuple(TimedWord(word.text, *times[index], word.start, word.end) for index, word in enumerate(plan.written))
 
 
 def _trimmed(utterance: Utterance) -> Utterance:

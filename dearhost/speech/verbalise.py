@@ -20,8 +20,9 @@ def say(core: str, language: str, *, abbreviated: bool = False, after_number: bo
     """The spoken words for ``core``, a written word without the punctuation round it.
 
     ``language`` is the part of a BCP 47 tag before the hyphen; ``abbreviated`` tells that a full stop
-    follows that may belong to the word; ``after_number`` lets a unit be said in full. Total: every word with a letter or digit gives at least one
-    spoken word, falling back to spelling. A language without a lexicon leaves words to its engine.
+    follows that may belong to the word; ``after_number`` lets a unit be said in full. Total: every word
+    with a letter or digit gives at least one spoken word, falling back to spelling. A language without a
+    lexicon leaves words to its engine.
     """
     lexicon = LEXICONS.get(language)
     if lexicon is None:
@@ -58,7 +59,17 @@ class _Rules:
             return lexicon.fractions[core]
         if core in _ROMAN and lexicon is ENGLISH:
             return self.cardinal(_ROMAN[core])
-        for rule in (self.money, self.clock, self.date, self.ordinal, self.decade, self.year, self.range, self.phone, self.fraction):
+        for rule in (
+            self.money,
+            self.clock,
+            self.date,
+            self.ordinal,
+            self.decade,
+            self.year,
+            self.range,
+            self.phone,
+            self.fraction,
+        ):
             said = rule(core)
             if said:
                 return said

@@ -75,7 +75,9 @@ _FORMANT = (
 
 FORMANT_VOICES: Mapping[str, tuple[Voice, str]] = {
     f"formant-{tag.lower()}": (
-        Voice(f"formant-{tag.lower()}", name, FORMANT, tag, language, "a formant voice: plain, clear, at once", scripts),
+        Voice(
+            f"formant-{tag.lower()}", name, FORMANT, tag, language, "a formant voice: plain, clear, at once", scripts
+        ),
         espeak_name,
     )
     for tag, espeak_name, name, language, scripts in _FORMANT

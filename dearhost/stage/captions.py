@@ -6,6 +6,7 @@ ends, no line that ends on an article or a preposition, on screen while the word
 
 from __future__ import annotations
 
+import itertools
 from collections.abc import Sequence
 from dataclasses import dataclass
 
@@ -18,9 +19,85 @@ _LINGER = 0.9
 _JOIN_GAP = 0.25
 """Shorter gaps between captions are closed, so that they do not flicker."""
 _WEAK_ENDS = frozenset(
-    """a an the of to in on at by for with from and or but as is are was were be been not no i you he she it we they
-    my your his her our their this that these those if so because into over under than el la los las un una de del
-    en y le les des du et à der die das ein eine und im am zu mr. mrs. dr. very""".split()
+    [
+        "a",
+        "an",
+        "the",
+        "of",
+        "to",
+        "in",
+        "on",
+        "at",
+        "by",
+        "for",
+        "with",
+        "from",
+        "and",
+        "or",
+        "but",
+        "as",
+        "is",
+        "are",
+        "was",
+        "were",
+        "be",
+        "been",
+        "not",
+        "no",
+        "i",
+        "you",
+        "he",
+        "she",
+        "it",
+        "we",
+        "they",
+        "my",
+        "your",
+        "his",
+        "her",
+        "our",
+        "their",
+        "this",
+        "that",
+        "these",
+        "those",
+        "if",
+        "so",
+        "because",
+        "into",
+        "over",
+        "under",
+        "than",
+        "el",
+        "la",
+        "los",
+        "las",
+        "un",
+        "una",
+        "de",
+        "del",
+        "en",
+        "y",
+        "le",
+        "les",
+        "des",
+        "du",
+        "et",
+        "à",
+        "der",
+        "die",
+        "das",
+        "ein",
+        "eine",
+        "und",
+        "im",
+        "am",
+        "zu",
+        "mr.",
+        "mrs.",
+        "dr.",
+        "very",
+    ]
 )
 _IMPOSSIBLE = 1e9
 
@@ -147,6 +224,6 @@ def _page_cost(words: Sequence[CaptionWord], first: int, last: int, characters: 
     lines = _lines(part, characters)
     over = sum(max(0, _width(part, a, b) - characters) for a, b in lines)
     inside = sum(6.0 for w in part[:-1] if _end_cost(w.text) == 0.0)
-    pauses = sum(6.0 for a, b in zip(part, part[1:], strict=False) if b.start - a.end > 0.45)
+    pauses = sum(6.0 for a, b in itertools.pairwise(part) if b.start - a.end > 0.45)
     short = 10.0 if _width(words, first, last) < 14 and last - first < len(words) else 0.0
     return 9.0 + _end_cost(part[-1].text) + inside + pauses + short + (over * 50 if len(part) > 1 else 0)

@@ -10,7 +10,7 @@ from dearhost.hosts import PlacedReading, Role, host_by_id
 from dearhost.lips import VERSION as LIPS_VERSION
 from dearhost.script import Line, Scene
 from dearhost.speech import Reading, Speaker
-from dearhost.stage.captions import make_captions, shown_words
+from dearhost.stage.captions import Caption, make_captions, shown_words
 from dearhost.stage.pacing import place_lines
 from dearhost.stage.production import Production
 from dearhost.stage.sets.registry import VERSION as SETS_VERSION
@@ -86,7 +86,7 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
                    production.entry(line.speaker).voice, reading)
         for line, at, reading in zip(lines, starts, readings, strict=True)
     ]  # fmt: skip
-    captions = []
+    captions: list[Caption] = []
     for index, item in enumerate(placed):
         until = placed[index + 1].span.start if index + 1 < len(placed) else duration
         words = shown_words(item.text, item.reading, item.span.start)
@@ -110,7 +110,11 @@ def display_name(speaker: str) -> str:
 def _name(production: Production, scene: Scene, lines: Sequence[Line], speaker: Speaker, number: int) -> str:
     """The fingerprint of a scene: its inputs and the versions of all code between them and the picture."""
     spoken = [
-        (line.speaker, production.entry(line.speaker).host, speaker.name_of(line.text, production.entry(line.speaker).voice))
+        (
+            line.speaker,
+            production.entry(line.speaker).host,
+            speaker.name_of(line.text, production.entry(line.speaker).voice),
+        )
         for line in lines
     ]
     choices = (production.shape, production.set, production.framing, production.liveliness, production.titles)
@@ -124,7 +128,9 @@ def _seed(scene: Scene) -> int:
     return int(fingerprint([line.text for line in scene.lines])[:8], 16)
 
 
-def _place_hosts(production: Production, scene: Scene, lines: Sequence[PlacedLine], duration: float) -> tuple[PlacedHost, ...]:
+def _place_hosts(
+    production: Production, scene: Scene, lines: Sequence[PlacedLine], duration: float
+) -> tuple[PlacedHost, ...]:
     by_host: dict[str, list[PlacedLine]] = {}
     for line in lines:
         by_host.setdefault(production.entry(line.speaker).host, []).append(line)
@@ -162,10 +168,12 @@ def _places(production: Production, hosts: Sequence[str]) -> list[tuple[float, f
         return [(x, y, head)]
     if len(hosts) == 2:
         return [_at_height(production.shape, host, *place) for host, place in zip(hosts, layout.pair, strict=True)]
-    (left, y, head), (right, _, _) = layout.pair
+    (_left, y, head), (_right, _, _) = layout.pair
     shrink = min(1.0, 2.4 / len(hosts))
     spread = [0.13 + 0.74 * i / (len(hosts) - 1) for i in range(len(hosts))]
-    return [_at_height(production.shape, host, x, y + 0.04, head * shrink) for host, x in zip(hosts, spread, strict=True)]
+    return [
+        _at_height(production.shape, host, x, y + 0.04, head * shrink) for host, x in zip(hosts, spread, strict=True)
+    ]
 
 
 def _at_height(shape: str, host: str, x: float, y: float, head: float) -> tuple[float, float, float]:

@@ -1,6 +1,6 @@
 """A scene's picture as layers, back to front, at any frame.
 
-Hosts' bodies are held for two frames while they move slowly (motion.md, 3): that halves the drawing
+Hosts' bodies are held for two frames while they move slowly: that halves the drawing
 without judder. Faces, captions and titles move on every frame.
 """
 
@@ -110,7 +110,9 @@ def _even(box: tuple[float, float, float, float], picture: Picture) -> PixelBox:
 class SceneLayers:
     """All layers of a scene but its set."""
 
-    def __init__(self, scene: SceneTimeline, picture: Picture, frame_rate: FrameRate, fonts: Fonts, *, burned: bool) -> None:
+    def __init__(
+        self, scene: SceneTimeline, picture: Picture, frame_rate: FrameRate, fonts: Fonts, *, burned: bool
+    ) -> None:
         self.scene, self.picture, self._rate, self._fonts, self._burned = scene, picture, frame_rate, fonts, burned
         self.hosts = [HostLayers(placed, picture, frame_rate) for placed in scene.hosts]
         self._title = TitleDrawing(scene.title, picture, fonts) if scene.title else None
@@ -137,7 +139,9 @@ class SceneLayers:
             drawing = self.caption_drawing(caption)
             word = caption.word_at(moment)
             key = (caption.start, word)
-            layers.append(Layer("caption", key, _even(drawing.box, self.picture), lambda c: drawing.draw(c, word), True))
+            layers.append(
+                Layer("caption", key, _even(drawing.box, self.picture), lambda c: drawing.draw(c, word), True)
+            )
         return layers
 
     @lru_cache(maxsize=64)  # noqa: B019 - lives as long as its scene does

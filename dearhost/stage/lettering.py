@@ -173,4 +173,3 @@ def contrast(first: tuple[int, int, int], second: tuple[int, int, int]) -> float
     """WCAG 2.2 contrast ratio, 1 to 21."""
     light, dark = sorted((relative_luminance(first), relative_luminance(second)), reverse=True)
     return (light + 0.05) / (dark + 0.05)
-

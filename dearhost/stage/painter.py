@@ -187,7 +187,11 @@ class Painter:
             for other in [i for i in self._scenes if i < index - 1 or i > index + 1]:
                 del self._scenes[other]
             layers = SceneLayers(
-                self.timeline.scenes[index], self.picture, self.timeline.frame_rate, self._fonts, burned=self.timeline.burned
+                self.timeline.scenes[index],
+                self.picture,
+                self.timeline.frame_rate,
+                self._fonts,
+                burned=self.timeline.burned,
             )
             self._scenes[index] = ScenePainter(layers, self.sheet)
         return self._scenes[index]

@@ -73,12 +73,18 @@ def full_cast(script: Script, cast: Mapping[str, CastEntry], voices: VoiceRegist
         if speaker in full:
             continue
         taken = {e.host for e in full.values()}
-        named = next((h.id for h in CAST.values() if h.name.split()[0].casefold() == speaker.split(" ")[0].casefold()), "")
+        named = next(
+            (h.id for h in CAST.values() if h.name.split()[0].casefold() == speaker.split(" ")[0].casefold()), ""
+        )
         free = [h for h in CAST if h not in taken] or list(CAST)
         host = named if named and named not in taken else free[0]
         used = {e.voice for e in full.values()}
         wanted = by_kind[host]
-        voice = wanted if wanted in spoken and wanted not in used else next((v for v in spoken if v not in used), default.id)
+        voice = (
+            wanted
+            if wanted in spoken and wanted not in used
+            else next((v for v in spoken if v not in used), default.id)
+        )
         full[speaker] = CastEntry(host, voice)
     return full
 
@@ -103,13 +109,16 @@ def production_from_json(data: Mapping[str, Any]) -> Production:
     try:
         script = from_json(data["script"])
         cast = {str(s): CastEntry(str(e["host"]), str(e["voice"])) for s, e in data.get("cast", {}).items()}
-        choices = {
-            key: type(default)(data.get(key, default))
-            for key, default in (
-                ("shape", "16:9"), ("captions", True), ("set", "museum"), ("framing", "medium"),
-                ("transition", "dissolve"), ("liveliness", "normal"), ("titles", True),
-            )
-        }  # fmt: skip
-        return Production(script, cast, **choices)
+        return Production(
+            script,
+            cast,
+            shape=str(data.get("shape", "16:9")),
+            captions=bool(data.get("captions", True)),
+            set=str(data.get("set", "museum")),
+            framing=str(data.get("framing", "medium")),
+            transition=str(data.get("transition", "dissolve")),
+            liveliness=str(data.get("liveliness", "normal")),
+            titles=bool(data.get("titles", True)),
+        )
     except (KeyError, TypeError, AttributeError) as error:
         raise ScriptError(f"This is not a production: {error!r}. Nothing was changed.") from error

@@ -1,4 +1,4 @@
-"""Picture shapes and where things stand in each: fractions of width and height (staging.md, Layout).
+"""Picture shapes and where things stand in each: fractions of width and height.
 
 Other shapes are laid out anew, never cropped.
 """

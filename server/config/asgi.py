@@ -4,6 +4,6 @@ import os
 
 os.environ.setdefault("DJANGO_SETTINGS_MODULE", "server.config.settings")
 
-from django.core.asgi import get_asgi_application  # noqa: E402 - settings come first
+from django.core.asgi import get_asgi_application
 
 application = get_asgi_application()

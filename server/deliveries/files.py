@@ -70,7 +70,9 @@ def _response(request: HttpRequest, path: Path, saved_as: str) -> HttpResponse |
     kind = _KINDS[path.name]
     if request.method == "HEAD":
         return HttpResponse(status=status, headers=headers, content_type=kind)
-    return StreamingHttpResponse(_pieces(path, first, last - first + 1), status=status, headers=headers, content_type=kind)
+    return StreamingHttpResponse(
+        _pieces(path, first, last - first + 1), status=status, headers=headers, content_type=kind
+    )
 
 
 async def _pieces(path: Path, first: int, length: int) -> AsyncIterator[bytes]:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from pathlib import Path
 from uuid import UUID
 
 from django_tasks import task
@@ -41,4 +42,7 @@ def _render(delivery: Delivery, report: Reporter) -> None:
 
 
 def _write(delivery: Delivery, name: str, text: str) -> None:
-    write_whole(delivery.folder / name, lambda part: None if part.write_text(text, encoding="utf-8") else None)
+    def write(part: Path) -> None:
+        part.write_text(text, encoding="utf-8")
+
+    write_whole(delivery.folder / name, write)

@@ -113,7 +113,9 @@ def revisions(request: HttpRequest, production_id: UUID, limit: int = Query(50, 
     return list(owned(request, production_id).revisions.all()[:limit])
 
 
-@router.post("/{uuid:production_id}/restore", response={200: ProductionOut, 409: StaleOut}, operation_id="restoreRevision")
+@router.post(
+    "/{uuid:production_id}/restore", response={200: ProductionOut, 409: StaleOut}, operation_id="restoreRevision"
+)
 def restore(request: HttpRequest, production_id: UUID, data: Restore) -> Production | Status[dict[str, Any]]:
     """Bring back a revision as a new one."""
     production = owned(request, production_id)

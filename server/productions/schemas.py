@@ -206,5 +206,3 @@ class SceneTimes(Schema):
     fingerprint: str
     lines: list[LineTimes]
     mouths: list[MouthShape]
-
-

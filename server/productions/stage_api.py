@@ -56,7 +56,12 @@ def _scene_time(production: StagedProduction, index: int, speaker: Speaker) -> d
     if readings and len(known) == len(readings):
         seconds = place_lines([r.duration for r in known], [line.speaker for line in scene.lines])[1]
         return {"id": scene.id, "words": words, "seconds": round(seconds, 2), "estimated": False}
-    return {"id": scene.id, "words": words, "seconds": round(estimated_seconds(Script(scenes=(scene,))), 1), "estimated": True}
+    return {
+        "id": scene.id,
+        "words": words,
+        "seconds": round(estimated_seconds(Script(scenes=(scene,))), 1),
+        "estimated": True,
+    }
 
 
 @router.get("/{uuid:production_id}/scenes/{scene_id}/times", response=SceneTimes, operation_id="getSceneTimes")

@@ -10,7 +10,40 @@ from dearhost.speech.plan import Sentence
 _RATE = 22050
 _LETTER_SECONDS = 0.075
 _PAUSE_SECONDS = {",": 0.12, ";": 0.18, ":": 0.18}
-_IPA = dict(zip("abcdefghijklmnopqrstuvwxyz", "ɑ b k d ɛ f ɡ h ɪ dʒ k l m n oʊ p k ɹ s t ʌ v w z j z".split(), strict=True))
+_IPA = dict(
+    zip(
+        "abcdefghijklmnopqrstuvwxyz",
+        [
+            "ɑ",
+            "b",
+            "k",
+            "d",
+            "ɛ",
+            "f",
+            "ɡ",
+            "h",
+            "ɪ",
+            "dʒ",
+            "k",
+            "l",
+            "m",
+            "n",
+            "oʊ",
+            "p",
+            "k",
+            "ɹ",
+            "s",
+            "t",
+            "ʌ",
+            "v",
+            "w",
+            "z",
+            "j",
+            "z",
+        ],
+        strict=True,
+    )
+)
 
 
 class FakeEngine:

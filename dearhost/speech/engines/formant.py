@@ -23,11 +23,11 @@ _RATE, _PITCH, _RANGE = 1, 3, 4
 
 
 class _EventId(ctypes.Union):
-    _fields_ = [("number", ctypes.c_int), ("name", ctypes.c_char_p), ("string", ctypes.c_char * 8)]  # noqa: RUF012
+    _fields_ = [("number", ctypes.c_int), ("name", ctypes.c_char_p), ("string", ctypes.c_char * 8)]
 
 
 class _Event(ctypes.Structure):
-    _fields_ = [  # noqa: RUF012 - the layout ctypes asks for
+    _fields_ = [
         ("type", ctypes.c_int),
         ("unique_identifier", ctypes.c_uint),
         ("text_position", ctypes.c_int),
@@ -117,7 +117,9 @@ class FormantEngine:
             library.call.espeak_Synchronize()
             parts, events = list(library.sound), list(library.events)
         samples = np.concatenate(parts) if parts else np.zeros(1, np.int16)
-        return Utterance(library.rate, (samples / 32768).astype(np.float32), _phones(events, len(samples), library.rate))
+        return Utterance(
+            library.rate, (samples / 32768).astype(np.float32), _phones(events, len(samples), library.rate)
+        )
 
 
 def _phones(events: list[tuple[str, int]], total: int, rate: int) -> tuple[EnginePhone, ...]:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import threading
 from functools import lru_cache
+from itertools import pairwise
 from pathlib import Path
 from typing import Any
 
@@ -47,11 +48,13 @@ class NeuralEngine:
         samples, ends = self._speak(voice, points)
         rate = int(voice.config.sample_rate)
         starts = np.concatenate([[0.0], ends[:-1]])
-        phones = [
-            [p, float(starts[p.first]) / rate, float(ends[p.last]) / rate] for p in gather(points)
-        ]
-        _correct_labels(phones)
-        timed = tuple(EnginePhone(p.symbol, start, end, p.stress, p.breaks) for p, start, end in phones)
+        gathered = gather(points)
+        spans = [[float(starts[p.first]) / rate, float(ends[p.last]) / rate] for p in gathered]
+        _correct_labels(spans)
+        timed = tuple(
+            EnginePhone(phone.symbol, start, end, phone.stress, phone.breaks)
+            for phone, (start, end) in zip(gathered, spans, strict=True)
+        )
         return Utterance(rate, samples, timed)
 
     def _loaded(self) -> Any:
@@ -102,19 +105,18 @@ def _alone(engine: NeuralEngine, word: str) -> tuple[str, ...]:
     return tuple(p.symbol for p in gather(engine._phonemize(word)))
 
 
-def _correct_labels(phones: list[list[Any]]) -> None:
-    """Shift starts by -30 ms and share short gaps out; onsets after a pause stay (speech.md, 2)."""
-    gaps = [9.0] + [phones[i][1] - phones[i - 1][2] for i in range(1, len(phones))]
-    for index in range(1, len(phones)):
+def _correct_labels(spans: list[list[float]]) -> None:
+    """Shift starts by -30 ms and share short gaps out; onsets after a pause stay."""
+    gaps = [9.0] + [after[0] - before[1] for before, after in pairwise(spans)]
+    for index in range(1, len(spans)):
         if gaps[index] >= _SHORT_GAP:
             continue
-        start = phones[index][1] - _LATE - (gaps[index] / 2 if gaps[index] > 0.001 else 0.0)
-        start = max(start, phones[index - 1][1] + 0.012)
-        phones[index][1] = start
-        phones[index - 1][2] = start
-    for index in range(len(phones) - 1):
+        start = spans[index][0] - _LATE - (gaps[index] / 2 if gaps[index] > 0.001 else 0.0)
+        start = max(start, spans[index - 1][0] + 0.012)
+        spans[index][0] = spans[index - 1][1] = start
+    for index in range(len(spans) - 1):
         if gaps[index + 1] >= _SHORT_GAP:
-            phones[index][2] = max(phones[index][1] + 0.012, phones[index][2] - 0.02)
+            spans[index][1] = max(spans[index][0] + 0.012, spans[index][1] - 0.02)
 
 
 def _patch(source: Path, target: Path) -> None:
@@ -151,5 +153,3 @@ def _patch(source: Path, target: Path) -> None:
     del graph.node[:]
     graph.node.extend(nodes)
     onnx.save(model, str(target))
-
-

@@ -7,7 +7,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 STRESS = {"ˈ": 1, "ˌ": 2}
-PUNCTUATION = frozenset(' .,;:?!"()–—-«»“”¿¡…^$_\'|')
+PUNCTUATION = frozenset(" .,;:?!\"()–—-«»“”¿¡…^$_'|")
 DIPHTHONGS = frozenset(("eɪ", "aɪ", "aʊ", "ɔɪ", "oʊ", "əʊ", "ɪə", "eə", "ʊə", "tʃ", "dʒ"))
 
 
@@ -35,10 +35,9 @@ def gather(points: Sequence[str]) -> list[Gathered]:
             stress, stress_at, breaks = 0, -1, True
         elif point in STRESS:
             stress, stress_at = STRESS[point], index
-        elif phones and not breaks and _attaches(point):
-            phones[-1].symbol += point
-            phones[-1].last = index
-        elif phones and not breaks and stress_at < 0 and phones[-1].symbol + point in DIPHTHONGS:
+        elif (phones and not breaks and _attaches(point)) or (
+            phones and not breaks and stress_at < 0 and phones[-1].symbol + point in DIPHTHONGS
+        ):
             phones[-1].symbol += point
             phones[-1].last = index
         else:

@@ -21,11 +21,15 @@ def cut_rect(x: float, y: float, width: float, height: float, wobble: float = 1.
 def cut_disc(x: float, y: float, radius: float, wobble: float = 0.012, sides: int = 14) -> Any:
     """A disc as a closed spline through ``sides`` points, the radius off by the share ``wobble``."""
     dice = random.Random(int(x * 3 + y * 5 + radius * 11))
-    ring = [complex(x, y) + turned(i * 360 / sides) * radius * (1 + dice.uniform(-wobble, wobble)) for i in range(sides)]
+    ring = [
+        complex(x, y) + turned(i * 360 / sides) * radius * (1 + dice.uniform(-wobble, wobble)) for i in range(sides)
+    ]
     return spline(ring, tension=0.29)
 
 
-def wave_band(y: float, height: float, length: float, left: float, right: float, bottom: float, phase: float = 0.0) -> Any:
+def wave_band(
+    y: float, height: float, length: float, left: float, right: float, bottom: float, phase: float = 0.0
+) -> Any:
     """A band from a wavy upper edge at ``y`` down to ``bottom``."""
     count = int((right - left) / length * 2) + 2
     crest = [complex(left - phase + i * length / 2, y + height * (0.6 if i % 2 else -1)) for i in range(count)]

@@ -39,12 +39,16 @@ def draw_sea(paper: Paper, left: float, right: float, y: float, bottom: float, k
         paper.piece(band, SEA[i], ink=0.6)
 
 
-def draw_headland(paper: Paper, left: float, right: float, y: float, rise: float, bottom: float, colours: tuple[str, ...]) -> None:
+def draw_headland(
+    paper: Paper, left: float, right: float, y: float, rise: float, bottom: float, colours: tuple[str, ...]
+) -> None:
     """Hills running out into the sea from the right; the first point lies at the water."""
     dice = random.Random(5)
     for i, colour in enumerate(colours):
         ridge = [
-            complex(left - 60 + (right - left + 120) * j / 6, y + i * rise * 0.38 - rise * (0.25 + 0.75 * dice.random()))
+            complex(
+                left - 60 + (right - left + 120) * j / 6, y + i * rise * 0.38 - rise * (0.25 + 0.75 * dice.random())
+            )
             for j in range(7)
         ]
         ridge[0] = complex(left - 60, bottom)

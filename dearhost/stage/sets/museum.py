@@ -81,5 +81,8 @@ def _draw_dado_and_floor(paper: Paper, picture: Picture, floor: float) -> None:
     paper.flat(cut_rect(0, floor, width, height - floor, 0), HARBOUR.floor)
     paper.flat(cut_rect(0, floor - 4 * u, width, 10 * u, 0), darker(dado, 0.35))
     for i in range(21):
-        board = [complex(width / 2 + (i - 10) * 130 * u, floor + 6 * u), complex(width / 2 + (i - 10) * 250 * u, height)]
+        board = [
+            complex(width / 2 + (i - 10) * 130 * u, floor + 6 * u),
+            complex(width / 2 + (i - 10) * 250 * u, height),
+        ]
         paper.brush(board, 2.4 * u, HARBOUR.board, tip=0.5, tail=1)

