@@ -10,7 +10,8 @@ from dearhost.hosts.model_sheet import Features
 from dearhost.hosts.paper import clamp, spline
 
 RADIUS = 0.375
-_PIVOT = 0.36j
+PIVOT = 0.36j
+"""The head rolls about this point."""
 
 #        cheek x, y     jaw x, y      beside the chin   chin y
 _JAWS = {
@@ -50,7 +51,7 @@ class HeadSpace:
         across = x * self.cos_yaw + z * self.sin_yaw
         towards = -x * self.sin_yaw + z * self.cos_yaw
         point = complex(across, y * self.cos_pitch - towards * self.sin_pitch * 0.80)
-        return self.origin + (_PIVOT + (point - _PIVOT) * self._roll) * self.size
+        return self.origin + (PIVOT + (point - PIVOT) * self._roll) * self.size
 
     def surface(self, x: float, y: float, lift: float = 0.0) -> complex:
         """A point on the face, ``lift`` above it."""
@@ -62,7 +63,7 @@ class HeadSpace:
         if x * self.sin_yaw > 0:
             across += math.copysign(0.075 * abs(self.sin_yaw) * clamp((abs(x) - 0.18) / 0.17), x)
         point = complex(across, y * (1 - 0.05 * abs(self.sin_pitch)) - slide * self.sin_pitch * 0.62)
-        return self.origin + (_PIVOT + (point - _PIVOT) * self._roll) * self.size
+        return self.origin + (PIVOT + (point - PIVOT) * self._roll) * self.size
 
     def outline(
         self, pts: list[tuple[float, float, float]], *, corners: tuple[int, ...] = (), tension: float = 0.5

@@ -283,9 +283,12 @@ class Paper:
             return
         if ink:
             self.ink_edge(path, ink)
-        canvas.drawPath(path, paint(base))
-        if shade is not None:
-            self._cut(path, moved(path, -crescent[0], -crescent[1]), skia.PathOp.kDifference_PathOp, paint(shade))
+        if shade is None:
+            canvas.drawPath(path, paint(base))
+        else:
+            canvas.drawPath(path, paint(shade))
+            lit = moved(path, -crescent[0], -crescent[1])
+            self._cut(path, lit, skia.PathOp.kIntersect_PathOp, paint(base))
         if rim:
             lightness = 0.18 + 0.22 * (sum(rgb(base)) / 765)
             light = mix(base, "#FFF6E4", round(lightness, 3))
@@ -308,8 +311,11 @@ class Paper:
             self.canvas.restore()
 
     def brush(self, pts: Points, width: float, colour: str = "ink", *, tip: float = 0.15, tail: float = 0.15,
-              peak: float = 0.5, alpha: float = 1.0, steps: int = 0) -> None:  # fmt: skip
-        """A tapered line through ``pts``, ``width`` at its peak; ``tip`` and ``tail`` are shares of it."""
+              peak: float = 0.5, alpha: float = 1.0, steps: int = 0, within: Any = None) -> None:  # fmt: skip
+        """A tapered line through ``pts``, ``width`` at its peak; ``tip`` and ``tail`` are shares of it.
+
+        Only what lies in the path ``within`` is drawn, when it is given.
+        """
         if self._hidden(pts, width):
             return
         if not steps:
@@ -329,6 +335,9 @@ class Paper:
         path = skia.Path()
         path.addPoly(left + right[::-1], True)
         fill = paint(colour, round(alpha, 2))
+        if within is not None:
+            self._cut(path, within, skia.PathOp.kIntersect_PathOp, fill)
+            return
         self.canvas.drawPath(path, fill)
         for end, share in ((centre[0], tip), (centre[-1], tail)):
             if share * width > 1.0:

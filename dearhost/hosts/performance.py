@@ -56,20 +56,15 @@ class Performance:
         """When the host speaks."""
         return self.rhythm.phrases
 
-    def pose(self, moment: float, body_moment: float | None = None) -> Pose:
-        """The pose at ``moment`` seconds; trunk, head and arms may be taken at ``body_moment``."""
-        when = moment if body_moment is None else body_moment
-        channels = {
-            name: channel.at(moment if name.startswith(("face", "mouth")) else when)
-            for name, channel in self._gesturing.channels.items()
-        }
+    def pose(self, moment: float) -> Pose:
+        """The pose at ``moment`` seconds."""
+        channels = {name: channel.at(moment) for name, channel in self._gesturing.channels.items()}
         mouth = self._mouth(channels, moment)
-        jaw = mouth.open if when == moment else self._mouth(channels, when).open
         return Pose(
-            self._body(channels, when, jaw),
-            self._arm("left", channels, when),
-            self._arm("right", channels, when),
-            self._face(channels, moment, when, mouth),
+            self._body(channels, moment, mouth.open),
+            self._arm("left", channels, moment),
+            self._arm("right", channels, moment),
+            self._face(channels, moment, mouth),
             mouth,
         )
 
@@ -110,9 +105,9 @@ class Performance:
         values["y"] -= 0.010 * self._value(alive.breath, when)
         return arm_pose(values, bird=self._bird)
 
-    def _face(self, channels: dict[str, float], moment: float, when: float, mouth: Mouth) -> Face:
+    def _face(self, channels: dict[str, float], moment: float, mouth: Mouth) -> Face:
         alive, at, of = self.alive, self._value, self._of
-        steady = -0.030 * clamp(at(alive.pitch, when), -6, 4)
+        steady = -0.030 * clamp(at(alive.pitch, moment), -6, 4)
         gaze_x = clamp(channels["face.gaze_x"] + of("face.gaze_x") + at(alive.gaze_x, moment), -1, 1)
         gaze_y = clamp(channels["face.gaze_y"] + of("face.gaze_y") + at(alive.gaze_y, moment) + steady, -1, 1)
         left = channels["face.brow_left"] + of("face.brow_left") + at(alive.brow_left, moment)

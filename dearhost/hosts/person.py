@@ -1,25 +1,95 @@
-"""Illustrated people: parts in drawing order."""
+"""Illustrated people: parts in drawing order, each worked out once for rounded parameters."""
 
 from __future__ import annotations
 
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager
+from dataclasses import replace
 from typing import Any
 
 import skia
 
-from dearhost.hosts.arms import arm_outline, draw_arm
+from dearhost.hosts.arms import arm_outline, draw_bare_arm, draw_hand_of, draw_sleeve, hand_origin
 from dearhost.hosts.eyes import draw_brow, draw_eye
 from dearhost.hosts.face_parts import draw_beard, draw_blush, draw_moustache, draw_round_glasses
 from dearhost.hosts.hair import STYLES, draw_back_hair, draw_front_hair
-from dearhost.hosts.head_space import HeadSpace, head_outline
-from dearhost.hosts.host import Part
+from dearhost.hosts.head_space import PIVOT, HeadSpace, head_outline
+from dearhost.hosts.host import Box, Part
 from dearhost.hosts.legs import draw_leg, draw_pelvis
 from dearhost.hosts.model_sheet import AGES, ModelSheet
 from dearhost.hosts.mouth import draw_mouth
 from dearhost.hosts.nose_and_ears import draw_ear, draw_nose
 from dearhost.hosts.paper import Paper, paint
-from dearhost.hosts.pose import Face, Mouth, Pose
+from dearhost.hosts.pictures import PictureShelf, rounded
+from dearhost.hosts.pose import ArmPose, Body, Face, Mouth, Pose
 from dearhost.hosts.skeleton import Arm, Skeleton, solve
-from dearhost.hosts.torso import draw_collar, draw_earring, draw_neck, draw_torso
+from dearhost.hosts.torso import draw_collar, draw_earring, draw_neck, draw_torso, neck_path, torso_outline
+
+_TURNED_AWAY = 0.15
+"""Sine of the head's turn from which features can reach over its edge and must be clipped."""
+
+
+def _still_body(body: Body) -> Body:
+    """The body on the grid the trunk is drawn on: errors stay below half a pixel at 1080p."""
+    return replace(
+        body,
+        bend=rounded(body.bend, 0.10),
+        tilt=rounded(body.tilt, 0.20),
+        hip_x=rounded(body.hip_x, 0.002),
+        hip_y=rounded(body.hip_y, 0.002),
+        breath=rounded(body.breath, 0.12),
+        lean=rounded(body.lean, 0.02),
+        yaw=rounded(body.yaw, 0.6),
+        pitch=rounded(body.pitch, 0.6),
+        roll=rounded(body.roll, 0.15),
+        jaw=rounded(body.jaw, 0.08),
+        head_x=rounded(body.head_x, 0.002),
+    )
+
+
+def _still_arm(pose: ArmPose) -> ArmPose:
+    """An arm on its grid."""
+    shape = pose.hand
+    return replace(
+        pose,
+        x=rounded(pose.x, 0.004),
+        y=rounded(pose.y, 0.004),
+        angle=rounded(pose.angle, 0.8),
+        upper_arm=rounded(pose.upper_arm, 0.5),
+        elbow=rounded(pose.elbow, 0.02),
+        shrug=rounded(pose.shrug, 0.02),
+        hand=replace(
+            shape,
+            curl=_four(shape.curl, 0.03),
+            spread=_four(shape.spread, 1.0),
+            thumb=(rounded(shape.thumb[0], 2.0), rounded(shape.thumb[1], 0.04)),
+            roll=rounded(shape.roll, 1.5),
+        ),
+    )
+
+
+def _four(values: tuple[float, float, float, float], step: float) -> tuple[float, float, float, float]:
+    a, b, c, d = (rounded(v, step) for v in values)
+    return a, b, c, d
+
+
+def _still_face(face: Face) -> Face:
+    """Eyes and brows on their grid."""
+    return Face(
+        rounded(face.gaze_x, 0.04), rounded(face.gaze_y, 0.04), rounded(face.lid, 0.04), rounded(face.squint, 0.05),
+        rounded(face.brow_left, 0.04), rounded(face.brow_right, 0.04), rounded(face.brow_angle, 0.05),
+        rounded(face.brow_in, 0.1), rounded(face.blink, 0.05), rounded(face.cheek, 0.1),
+    )  # fmt: skip
+
+
+def _draw_arm_shadow(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, arm: Arm) -> None:
+    """What a hanging arm throws on the trunk."""
+    paper.cast(torso_outline(skeleton, sheet.outfit.hem), arm_outline(arm), 6, 8, "ink", 0.15)
+
+
+TrunkDrawing = Callable[[Paper, Skeleton], None]
+ArmDrawing = Callable[[Paper, ModelSheet, Skeleton, Arm], None]
+Record = Callable[[Paper], None]
 
 
 class Person:
@@ -30,6 +100,7 @@ class Person:
     def __init__(self, host_id: str, name: str, description: str, sheet: ModelSheet) -> None:
         self.id, self.name, self.description, self.sheet = host_id, name, description, sheet
         self._figure = AGES[sheet.age].figure
+        self._shelf = PictureShelf()
         standing = solve(sheet, Pose())
         self._head = standing.head * self._figure
         self._height = -standing.head.imag * self._figure + 50 * self._figure
@@ -50,87 +121,192 @@ class Person:
             part.draw(canvas)
 
     def parts(self, pose: Pose) -> list[Part]:
-        """Body with its arms hanging, the head, the moving face, then raised arms."""
+        """Body with its hanging arms, the head, eyes and mouth, then raised arms."""
+        body = _still_body(pose.body)
+        pose = replace(pose, body=body, left=_still_arm(pose.left), right=_still_arm(pose.right))
+        face, mouth = _still_face(pose.face), pose.mouth
         skeleton = solve(self.sheet, pose)
-        head = self._head_space(skeleton, pose)
+        head = HeadSpace(0j, 100, body.yaw, body.pitch, 0, body.jaw)
         raised = [a for a in (skeleton.left, skeleton.right) if a.wrist.imag <= skeleton.head.imag + 62]
         low = [a for a in (skeleton.left, skeleton.right) if a not in raised]
-        face, mouth = pose.face, pose.mouth
+        placed = (body.bend, body.roll, body.lean, skeleton.head, body.yaw, body.pitch, body.jaw)
+        trunk = replace(body, yaw=0, pitch=0, roll=0, jaw=0, head_x=0)
         parts = [
-            Part("body", (pose.body, *(a.pose for a in low)), self._box((-235, -640, 235, 60)),
-                 lambda c: self._draw_body(c, skeleton, head, low)),
-            Part("head", pose.body, self._head_box(head, 0.72, 0.82, 1.0), lambda c: self._draw_head(c, head)),
-            Part("face", (pose.body, face, mouth), self._head_box(head, 0.40, 0.26, 0.52),
-                 lambda c: self._draw_face(c, head, face, mouth), moving=True),
+            Part("back hair", placed[:-1], self._around(skeleton, (0.72, 0.82, 1.0)),
+                 lambda c: self._draw_back_hair(c, skeleton, head, body)),
+            Part("body", (trunk, *(a.pose for a in low)), self._trunk_box(skeleton, low),
+                 lambda c: self._draw_body(c, skeleton, body, low)),
+            Part("head", placed, self._around(skeleton, (0.72, 0.82, 1.0)),
+                 lambda c: self._draw_head(c, skeleton, head, body)),
+            Part("eyes", (placed, face), self._around(skeleton, (0.40, 0.26, 0.20)),
+                 lambda c: self._draw_eyes(c, skeleton, head, body, face), moving=True),
+            Part("mouth", (placed, mouth), self._around(skeleton, (0.30, -0.12, 0.56)),
+                 lambda c: self._draw_mouth(c, skeleton, head, body, mouth), moving=True),
         ]  # fmt: skip
         for arm in raised:
-            key = (pose.body, arm.pose)
-            parts.append(Part(f"arm{arm.side}", key, self._arm_box(arm), self._arm_drawer(skeleton, arm)))
+            box = self._arm_box(arm)
+            parts.append(Part(f"arm{arm.side}", (body, arm.pose), box, self._arm_drawer(body, arm)))
         return parts
 
-    def _head_space(self, skeleton: Skeleton, pose: Pose) -> HeadSpace:
-        body = pose.body
-        size = 100 * (1 + 0.09 * max(0.0, body.lean))
-        return HeadSpace(skeleton.head, size, body.yaw, body.pitch, body.roll + body.bend * 0.5, body.jaw)
+    # -- places ------------------------------------------------------------------------------------
 
-    def _box(self, box: tuple[float, float, float, float]) -> tuple[float, float, float, float]:
+    def _scaled(self, box: Box) -> Box:
         left, top, right, bottom = (v * self._figure for v in box)
         return left, top, right, bottom
 
-    def _head_box(
-        self, head: HeadSpace, sideways: float, above: float, below: float
-    ) -> tuple[float, float, float, float]:
-        x, y, size = head.origin.real, head.origin.imag, head.size
-        return self._box((x - size * sideways, y - size * above, x + size * sideways, y + size * below))
+    def _around(self, skeleton: Skeleton, reach: tuple[float, float, float]) -> Box:
+        """A box about the head: sideways, above and below its middle, in head heights."""
+        x, y, (sideways, above, below) = skeleton.head.real, skeleton.head.imag, reach
+        return self._scaled((x - 106 * sideways, y - 106 * above, x + 106 * sideways, y + 106 * below))
 
-    def _arm_box(self, arm: Arm) -> tuple[float, float, float, float]:
+    def _trunk_box(self, skeleton: Skeleton, arms: list[Arm]) -> Box:
+        """Everything from the collar down, with the hanging arms."""
+        xs = [skeleton.hip.real - 105, skeleton.hip.real + 115]
+        for arm in (skeleton.left, skeleton.right):
+            xs += [arm.shoulder.real - 28, arm.shoulder.real + 28]
+        for arm in arms:
+            xs += [arm.elbow.real - 26, arm.elbow.real + 26, arm.wrist.real - 72, arm.wrist.real + 72]
+        return self._scaled((min(xs), skeleton.head.imag + 20, max(xs), 60))
+
+    def _arm_box(self, arm: Arm) -> Box:
         xs = [p.real for p in (arm.shoulder, arm.elbow, arm.wrist)]
         ys = [p.imag for p in (arm.shoulder, arm.elbow, arm.wrist)]
-        return self._box((min(xs) - 70, min(ys) - 75, max(xs) + 70, max(ys) + 70))
+        return self._scaled((min(xs) - 70, min(ys) - 75, max(xs) + 70, max(ys) + 70))
 
-    def _paper(self, canvas: Any) -> Paper:
+    @contextmanager
+    def _figure_space(self, canvas: Any) -> Iterator[Paper]:
+        """A person's units."""
         canvas.save()
         canvas.scale(self._figure, self._figure)
-        return Paper(canvas, canvas.getTotalMatrix().getScaleX())
+        yield Paper(canvas, canvas.getTotalMatrix().getScaleX())
+        canvas.restore()
 
-    def _arm_drawer(self, skeleton: Skeleton, arm: Arm) -> Any:
+    @contextmanager
+    def _head_frame(self, canvas: Any, skeleton: Skeleton, body: Body) -> Iterator[Paper]:
+        """The head's own units: its middle is the origin, it stands upright."""
+        size = 1 + 0.09 * max(0.0, body.lean)
+        with self._figure_space(canvas) as paper:
+            canvas.translate(skeleton.head.real, skeleton.head.imag)
+            canvas.scale(size, size)
+            canvas.translate(0, PIVOT.imag * 100)
+            canvas.rotate(body.roll + body.bend * 0.5)
+            canvas.translate(0, -PIVOT.imag * 100)
+            paper.set_scale(paper.scale * size)
+            yield paper
+
+    @contextmanager
+    def _frame(self, paper: Paper, origin: complex, degrees: float) -> Iterator[Paper]:
+        """A part's own frame: its origin at (0, 0), turned back upright."""
+        canvas = paper.canvas
+        canvas.save()
+        canvas.translate(origin.real, origin.imag)
+        canvas.rotate(degrees)
+        yield paper
+        canvas.restore()
+
+    # -- parts -------------------------------------------------------------------------------------
+
+    def _draw_back_hair(self, canvas: Any, skeleton: Skeleton, head: HeadSpace, body: Body) -> None:
+        with self._head_frame(canvas, skeleton, body) as paper:
+            key = ("back hair", body.yaw, body.pitch)
+            self._shelf.draw(paper, key, lambda p: draw_back_hair(p, head, self.sheet))
+
+    def _draw_body(self, canvas: Any, skeleton: Skeleton, body: Body, arms: list[Arm]) -> None:
+        """Legs, trunk, neck and the hanging arms with their shadows."""
+        hip = skeleton.hip
+        with self._figure_space(canvas) as paper:
+            canvas.drawOval(skia.Rect.MakeLTRB(hip.real - 95, -8, hip.real + 105, 14), paint("ink", 0.20))
+            if not canvas.quickReject(skia.Rect.MakeLTRB(hip.real - 200, hip.imag - 12, hip.real + 200, 40)):
+                for leg in (skeleton.left_leg, skeleton.right_leg):
+                    draw_leg(paper, self.sheet, skeleton, leg)
+                draw_pelvis(paper, self.sheet, skeleton)
+            self._draw_on_trunk(paper, skeleton, body, "trunk", self._record_trunk)
+            for arm in arms:
+                self._draw_arm(paper, body, arm, shadow=True)
+
+    def _draw_on_trunk(self, paper: Paper, skeleton: Skeleton, body: Body, name: str, record: TrunkDrawing) -> None:
+        """Draw something in the frame of the lower spine, from a spine whose lower half is upright."""
+        lower = body.bend * 0.5 + body.tilt * 0.3
+        curve = rounded(body.bend - lower, 0.1)
+        # bend * .5 + tilt * .3 = 0
+        bent = Body(bend=curve, tilt=-curve * 0.5 / 0.3, breath=body.breath, lean=body.lean, turn=body.turn)
+        upright = solve(self.sheet, Pose(body=bent))
+
+        def drawing(p: Paper) -> None:
+            p.canvas.translate(-upright.hip.real, -upright.hip.imag)
+            record(p, upright)
+
+        with self._frame(paper, skeleton.hip, lower):
+            self._shelf.draw(paper, (name, curve, body.breath, body.lean, body.turn), drawing)
+
+    def _record_trunk(self, paper: Paper, upright: Skeleton) -> None:
+        draw_torso(paper, self.sheet, upright)
+        draw_neck(paper, self.sheet, upright)
+
+    def _record_collar(self, paper: Paper, upright: Skeleton) -> None:
+        draw_collar(paper, self.sheet, upright)
+
+    def _draw_chin_shadow(self, paper: Paper, skeleton: Skeleton, body: Body, head: HeadSpace) -> None:
+        chin = skia.Path(head_outline(head, self.sheet.features))
+        matrix = skia.Matrix()
+        matrix.setRotate(body.roll + body.bend * 0.5, 0, PIVOT.imag * 100)
+        matrix.postTranslate(skeleton.head.real, skeleton.head.imag)
+        chin.transform(matrix)
+        paper.cast(neck_path(self.sheet, skeleton), chin, 5, 11, self.sheet.skin_shade, 1.0)
+
+    def _draw_arm(self, paper: Paper, body: Body, arm: Arm, *, shadow: bool) -> None:
+        """An arm in its shoulder's frame: it turns with the chest. The hand turns about its wrist."""
+        pose = arm.pose
+        alone = solve(self.sheet, Pose(left=pose, right=pose))
+        own = alone.right if arm.side > 0 else alone.left
+        place: tuple[float, ...] = (arm.side, pose.x, pose.y, pose.upper_arm, pose.upper_weight, pose.elbow, pose.shrug)
+        squeeze = rounded(own.squeeze, 0.04)
+
+        def placed(draw: ArmDrawing) -> Record:
+            def record(p: Paper) -> None:
+                p.canvas.translate(-own.shoulder.real, -own.shoulder.imag)
+                draw(p, self.sheet, alone, own)
+
+            return record
+
+        with self._frame(paper, arm.shoulder, body.bend):
+            if shadow:
+                self._shelf.draw(paper, ("shadow", place), placed(_draw_arm_shadow))
+            if self.sheet.outfit.sleeve == "short":
+                self._shelf.draw(paper, ("bare arm", place), placed(draw_bare_arm))
+                place = (*place, pose.angle)
+            wrist = hand_origin(self.sheet, own) - own.shoulder
+            with self._frame(paper, wrist, own.angle):
+                key = ("hand", arm.side * pose.flip, pose.hand, squeeze)
+                hand = replace(own, squeeze=squeeze)
+                self._shelf.draw(paper, key, lambda p: draw_hand_of(p, self.sheet, alone, hand))
+            self._shelf.draw(paper, ("sleeve", place), placed(draw_sleeve))
+
+    def _arm_drawer(self, body: Body, arm: Arm) -> Any:
         def draw(canvas: Any) -> None:
-            paper = self._paper(canvas)
-            draw_arm(paper, self.sheet, skeleton, arm)
-            canvas.restore()
+            with self._figure_space(canvas) as paper:
+                self._draw_arm(paper, body, arm, shadow=False)
 
         return draw
 
-    def _draw_body(self, canvas: Any, skeleton: Skeleton, head: HeadSpace, arms: list[Arm]) -> None:
-        paper, sheet = self._paper(canvas), self.sheet
-        hip = skeleton.hip.real
-        canvas.drawOval(skia.Rect.MakeLTRB(hip - 95, -8, hip + 105, 14), paint("ink", 0.20))
-        draw_back_hair(paper, head, sheet)
-        below = skeleton.hip.imag - 12
-        if not canvas.quickReject(skia.Rect.MakeLTRB(hip - 200, below, hip + 200, 40)):
-            for leg in (skeleton.left_leg, skeleton.right_leg):
-                draw_leg(paper, sheet, skeleton, leg)
-            draw_pelvis(paper, sheet, skeleton)
-        torso_path = draw_torso(paper, sheet, skeleton)
-        draw_neck(paper, sheet, skeleton, head_outline(head, sheet.features))
-        draw_collar(paper, sheet, skeleton)
-        for arm in arms:
-            paper.cast(torso_path, arm_outline(arm), 6, 8, "ink", 0.15)
-            draw_arm(paper, sheet, skeleton, arm)
-        canvas.restore()
+    def _draw_head(self, canvas: Any, skeleton: Skeleton, head: HeadSpace, body: Body) -> None:
+        """What moves with the head alone: the chin's shadow, the collar over it, skull, ears, nose, hair."""
+        with self._figure_space(canvas) as paper:
+            self._draw_chin_shadow(paper, skeleton, body, head)
+            self._draw_on_trunk(paper, skeleton, body, "collar", self._record_collar)
+        with self._head_frame(canvas, skeleton, body) as paper:
+            self._shelf.draw(paper, ("head", body.yaw, body.pitch, body.jaw), lambda p: self._record_head(p, head))
 
-    def _draw_head(self, canvas: Any, head: HeadSpace) -> None:
-        """What is still between head moves: skull, ears, beard, nose, hair."""
-        paper, sheet = self._paper(canvas), self.sheet
+    def _record_head(self, paper: Paper, head: HeadSpace) -> None:
+        sheet = self.sheet
         path = head_outline(head, sheet.features)
-        turned_away = abs(head.sin_yaw) > 0.15
         far, covered = head.far_side, STYLES[sheet.hair].covers_ears
         if not covered:
             for side in (-1, 1):
                 if far in (0, side):
                     draw_ear(paper, head, sheet, side)
         paper.piece(path, sheet.skin_base, sheet.skin_shade, crescent=(head.size * 0.075, head.size * 0.045), ink=1.1)
-        with paper.clipped(path, needed=turned_away):
+        with paper.clipped(path, needed=abs(head.sin_yaw) > _TURNED_AWAY):
             draw_blush(paper, head, sheet)
         if sheet.beard:
             draw_beard(paper, head, sheet)
@@ -142,18 +318,25 @@ class Person:
             for side in (-1, 1):
                 if far != side:
                     draw_earring(paper, head.solid(0.385 * side, 0.185, -0.02), sheet.earring)
-        canvas.restore()
 
-    def _draw_face(self, canvas: Any, head: HeadSpace, face: Face, mouth: Mouth) -> None:
-        """What moves by itself: mouth, eyes, brows, and the glasses before them."""
-        paper, sheet = self._paper(canvas), self.sheet
-        with paper.clipped(head_outline(head, sheet.features), needed=abs(head.sin_yaw) > 0.15):
-            draw_mouth(paper, head, sheet, mouth)
+    def _draw_eyes(self, canvas: Any, skeleton: Skeleton, head: HeadSpace, body: Body, face: Face) -> None:
+        """Eyes and brows, and the glasses before them."""
+        with self._head_frame(canvas, skeleton, body) as paper:
+            self._shelf.draw(paper, ("eyes", body.yaw, body.pitch, face), lambda p: self._record_eyes(p, head, face))
+
+    def _record_eyes(self, paper: Paper, head: HeadSpace, face: Face) -> None:
+        outline = head_outline(head, self.sheet.features)
+        with paper.clipped(outline, needed=abs(head.sin_yaw) > _TURNED_AWAY):
             for side in (-1, 1):
-                draw_eye(paper, head, sheet, face, side)
-                draw_brow(paper, head, sheet, face, side)
-        if sheet.beard:
-            draw_moustache(paper, head, sheet, mouth)
-        if sheet.glasses:
-            draw_round_glasses(paper, head, sheet)
-        canvas.restore()
+                draw_eye(paper, head, self.sheet, face, side)
+                draw_brow(paper, head, self.sheet, face, side)
+        if self.sheet.glasses:
+            draw_round_glasses(paper, head, self.sheet)
+
+    def _draw_mouth(self, canvas: Any, skeleton: Skeleton, head: HeadSpace, body: Body, mouth: Mouth) -> None:
+        with self._head_frame(canvas, skeleton, body) as paper:
+            outline = head_outline(head, self.sheet.features)
+            with paper.clipped(outline, needed=abs(head.sin_yaw) > _TURNED_AWAY):
+                draw_mouth(paper, head, self.sheet, mouth)
+            if self.sheet.beard:
+                draw_moustache(paper, head, self.sheet, mouth)

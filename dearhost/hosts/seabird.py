@@ -79,8 +79,10 @@ class Seabird:
                  lambda c: _draw_body(Paper(c, c.getTotalMatrix().getScaleX()), frame, low)),
             Part("head", pose.body, (x - 90, y - 105, x + 90, y + 80),
                  lambda c: _draw_head(Paper(c, c.getTotalMatrix().getScaleX()), frame)),
-            Part("face", (pose.body, face, mouth), (x - 66, y - 52, x + 66, y + 92),
-                 lambda c: _draw_face(Paper(c, c.getTotalMatrix().getScaleX()), frame, face, mouth), moving=True),
+            Part("eyes", (pose.body, face), (x - 66, y - 52, x + 66, y + 24),
+                 lambda c: _draw_eyes(Paper(c, c.getTotalMatrix().getScaleX()), frame, face), moving=True),
+            Part("beak", (pose.body, mouth), (x - 40, y - 26, x + 40, y + 92),
+                 lambda c: _draw_beak(Paper(c, c.getTotalMatrix().getScaleX()), frame.head_space, mouth), moving=True),
         ]  # fmt: skip
         for wing in raised:
             parts.append(Part(f"wing{wing.side}", (pose.body, wing.pose), (-260, -480, 260, 40), _wing_drawer(wing)))
@@ -224,12 +226,10 @@ def _draw_head(paper: Paper, frame: _Frame) -> None:
             paper.flat(spline(cheek), "#EFA58A", 0.8)
 
 
-def _draw_face(paper: Paper, frame: _Frame, face: Face, mouth: Mouth) -> None:
-    head = frame.head_space
+def _draw_eyes(paper: Paper, frame: _Frame, face: Face) -> None:
     for side in (-1, 1):
-        draw_eye(paper, head, _SHEET, face, side)
-        draw_brow(paper, head, _SHEET, replace(face, brow_angle=face.brow_angle - 0.45), side)
-    _draw_beak(paper, head, mouth)
+        draw_eye(paper, frame.head_space, _SHEET, face, side)
+        draw_brow(paper, frame.head_space, _SHEET, replace(face, brow_angle=face.brow_angle - 0.45), side)
 
 
 def _draw_beak(paper: Paper, head: HeadSpace, mouth: Mouth) -> None:

@@ -8,7 +8,7 @@ from typing import Any
 import skia
 
 from dearhost.hosts.model_sheet import ModelSheet
-from dearhost.hosts.paper import Paper, darker, lerp, limb, mix, moved, paint, polygon, spline, turned
+from dearhost.hosts.paper import Paper, darker, lerp, limb, mix, polygon, spline, turned
 from dearhost.hosts.skeleton import Skeleton
 
 
@@ -43,23 +43,22 @@ def draw_torso(paper: Paper, sheet: ModelSheet, skeleton: Skeleton) -> Any:
     outfit = sheet.outfit
     path = torso_outline(skeleton, outfit.hem)
     paper.piece(path, outfit.top, darker(outfit.top), crescent=(10, 5))
-    with paper.clipped(path):
-        _DETAILS[outfit.kind](paper, sheet, skeleton)
+    _DETAILS[outfit.kind](paper, sheet, skeleton, path)
     return path
 
 
-def _knit(paper: Paper, sheet: ModelSheet, skeleton: Skeleton) -> None:
+def _knit(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, outline: Any) -> None:
     at, line = skeleton.torso, darker(sheet.outfit.top, 0.5)
     for row, colour in enumerate(("cream", "vermilion", "cream")):
         zigzag = [at(x / 7, 0.27 + row * 0.065 + 0.016 * (1 if j % 2 else -1)) for j, x in enumerate(range(-7, 8))]
-        paper.brush(zigzag, 4.4 if row == 1 else 3.6, colour, tip=0.9, tail=0.9, steps=2)
+        paper.brush(zigzag, 4.4 if row == 1 else 3.6, colour, tip=0.9, tail=0.9, steps=2, within=outline)
     rib = [at(u, 0.955 + 0.012 * (1 - u * u)) for u in (-1, -0.5, 0, 0.5, 1)]
-    paper.brush(rib, 2, line, tip=0.5, tail=0.5)
+    paper.brush(rib, 2, line, tip=0.5, tail=0.5, within=outline)
     for x in range(-9, 10):
-        paper.brush([at(x / 10, 0.97), at(x / 10, 1.06)], 1.6, line, tip=0.6, tail=0.6, steps=2)
+        paper.brush([at(x / 10, 0.97), at(x / 10, 1.06)], 1.6, line, tip=0.6, tail=0.6, steps=2, within=outline)
 
 
-def _blazer(paper: Paper, sheet: ModelSheet, skeleton: Skeleton) -> None:
+def _blazer(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, outline: Any) -> None:
     at, outfit = skeleton.torso, sheet.outfit
     cloth, line = outfit.top, darker(outfit.top, 0.5)
     opening = 0.50
@@ -73,7 +72,7 @@ def _blazer(paper: Paper, sheet: ModelSheet, skeleton: Skeleton) -> None:
         lapel = polygon([at(0.30 * side, -0.05), at(0.46 * side, 0.13), at(0.36 * side, 0.17), at(0.44 * side, 0.235),
                          at(0.02 * side, opening + 0.02), at(0.20 * side, 0.16)])  # fmt: skip
         paper.piece(lapel, mix(cloth, "cream", 0.07), darker(cloth, 0.22), crescent=(4, 3), ink=0.9)
-    paper.brush([at(0.02, opening), at(0.04, 0.75), at(0.10, 1.02)], 1.7, line, tip=0.5, tail=0.5)
+    paper.brush([at(0.02, opening), at(0.04, 0.75), at(0.095, 1.0)], 1.7, line, tip=0.5, tail=0.5)
     for y in (0.60, 0.74):
         paper.dot(at(-0.03, y), 2.8, "mustard")
     paper.flat(polygon([at(0.42, 0.30), at(0.66, 0.285), at(0.665, 0.31), at(0.42, 0.33)]), line)
@@ -83,7 +82,7 @@ def _blazer(paper: Paper, sheet: ModelSheet, skeleton: Skeleton) -> None:
         paper.brush([at(0.40 * side, 0.80), at(0.78 * side, 0.785)], 2.4, line, tip=0.4, tail=0.4)
 
 
-def _polo(paper: Paper, sheet: ModelSheet, skeleton: Skeleton) -> None:
+def _polo(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, outline: Any) -> None:
     at = skeleton.torso
     paper.brush([at(0, 0.06), at(0, 0.28)], 1.6, darker(sheet.outfit.top, 0.5), tip=0.6, tail=0.6)
     for y in (0.15, 0.22):
@@ -92,19 +91,25 @@ def _polo(paper: Paper, sheet: ModelSheet, skeleton: Skeleton) -> None:
     paper.flat(polygon([badge + complex(-8, 3), badge + complex(0, -6), badge + complex(9, 3), badge]), "cream")
 
 
-_DETAILS: dict[str, Callable[[Paper, ModelSheet, Skeleton], None]] = {"knit": _knit, "blazer": _blazer, "polo": _polo}
+_DETAILS: dict[str, Callable[[Paper, ModelSheet, Skeleton, Any], None]] = {
+    "knit": _knit,
+    "blazer": _blazer,
+    "polo": _polo,
+}
 
 
-def draw_neck(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, head_path: Any) -> None:
-    """The neck and the shadow of the chin on it."""
+def neck_path(sheet: ModelSheet, skeleton: Skeleton) -> Any:
+    """The outline of the neck."""
     s = skeleton
     start = s.head + (s.neck - s.head) * 0.46
     width = 15.5 if s.build.limb < 1.1 else 18.5
     end = s.neck + s.chest_up * (7 if sheet.outfit.kind == "knit" else -8) + 11 * s.turn
-    path = limb(skia.Path(), start, end, width * 0.92, width * 1.12, -0.8)
-    paper.piece(path, sheet.skin_base, None, ink=0.8, rim=False)
-    with paper.clipped(path):
-        paper.canvas.drawPath(moved(head_path, 5, 11), paint(sheet.skin_shade))
+    return limb(skia.Path(), start, end, width * 0.92, width * 1.12, -0.8)
+
+
+def draw_neck(paper: Paper, sheet: ModelSheet, skeleton: Skeleton) -> None:
+    """The neck; the chin's shadow falls on it later."""
+    paper.piece(neck_path(sheet, skeleton), sheet.skin_base, None, ink=0.8, rim=False)
 
 
 def draw_collar(paper: Paper, sheet: ModelSheet, skeleton: Skeleton) -> None:

@@ -6,8 +6,9 @@ without judder. Faces, captions and titles move on every frame.
 
 from __future__ import annotations
 
+import math
 from collections.abc import Callable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
 from typing import Any
 
@@ -19,9 +20,11 @@ from dearhost.stage.shapes import Picture
 from dearhost.stage.timeline import PlacedHost, SceneTimeline
 from dearhost.timebase import FrameRate
 
-_SLOW_WRIST = 1.5 / 720
+_SLOW_WRIST = 2.0 / 720
 """Of the picture's height a frame: below it a body may be held for two frames."""
 _SLOW_HEAD = 0.8
+"""Degrees a frame."""
+_SLOW_HAND = 3.0
 """Degrees a frame."""
 
 PixelBox = tuple[int, int, int, int]
@@ -52,15 +55,27 @@ class HostLayers:
 
     def layers(self, frame: int) -> list[Layer]:
         """The host's layers at a frame of the scene."""
-        moment = self._rate.centre_of(frame)
-        held = self._rate.centre_of(frame - frame % 2)
-        if held != moment and self._fast(held, moment):
-            held = moment
-        pose = self._pose(held) if held == moment else self.performance.pose(moment, held)
+        pose = self._held_pose(frame)
         return [
             Layer(f"{self.name}.{part.name}", part.key, self._pixels(part.box), self._drawer(part.draw), part.moving)
             for part in self.host.parts(pose)
         ]
+
+    def _held_pose(self, frame: int) -> Pose:
+        """Face and mouth of this frame; trunk and arms, and the head, each of the even frame before while slow."""
+        now = self._pose(self._rate.centre_of(frame))
+        if frame % 2 == 0:
+            return now
+        before = self._pose(self._rate.centre_of(frame - 1))
+        body, left, right = now.body, now.left, now.right
+        if not self._hands_fast(before, now):
+            head = {name: getattr(body, name) for name in ("yaw", "pitch", "roll", "jaw", "head_x")}
+            body, left, right = replace(before.body, **head), before.left, before.right
+        turn = abs(before.body.yaw - now.body.yaw), abs(before.body.pitch - now.body.pitch)
+        if max(turn) <= _SLOW_HEAD:
+            head = {name: getattr(before.body, name) for name in ("yaw", "pitch", "roll", "jaw", "head_x")}
+            body = replace(body, **head)
+        return Pose(body, left, right, now.face, now.mouth)
 
     def _pose(self, moment: float) -> Pose:
         if moment not in self._poses:
@@ -69,16 +84,13 @@ class HostLayers:
             self._poses[moment] = self.performance.pose(moment)
         return self._poses[moment]
 
-    def _fast(self, held: float, moment: float) -> bool:
-        """Whether arms or head move too fast from ``held`` to ``moment`` to be held still."""
-        before, now = self._pose(held), self._pose(moment)
-        if abs(before.body.yaw - now.body.yaw) + abs(before.body.pitch - now.body.pitch) > _SLOW_HEAD:
-            return True
+    def _hands_fast(self, before: Pose, now: Pose) -> bool:
+        """Whether a hand moves too fast to be held still for a frame."""
         allowed = _SLOW_WRIST * self._picture.height / self.scale / 186
-        for a, b in ((before.left, now.left), (before.right, now.right)):
-            if abs(a.x - b.x) + abs(a.y - b.y) + abs(a.angle - b.angle) / 400 > allowed:
-                return True
-        return False
+        return any(
+            math.hypot(a.x - b.x, a.y - b.y) > allowed or abs(a.angle - b.angle) > _SLOW_HAND
+            for a, b in ((before.left, now.left), (before.right, now.right))
+        )
 
     def _pixels(self, box: tuple[float, float, float, float]) -> PixelBox:
         left, top, right, bottom = box

@@ -25,10 +25,12 @@ Pixels = NDArray[np.uint8]
 
 
 class Sheet:
-    """A canvas on a numpy array: ``pixels`` has shape (height, width, 4), BGRA, opaque."""
+    """A canvas on a numpy array: ``pixels`` has shape (height, width, 4), BGRA, opaque;
+    ``words`` is the same memory with a pixel a word."""
 
     def __init__(self, picture: Picture) -> None:
         self.pixels: Pixels = np.zeros((picture.height, picture.width, 4), np.uint8)
+        self.words = self.pixels.view(np.uint32)[..., 0]
         info = skia.ImageInfo.Make(picture.width, picture.height, skia.kBGRA_8888_ColorType, skia.kOpaque_AlphaType)
         self._surface = skia.Surface.MakeRasterDirect(info, self.pixels)
         self.canvas: Any = self._surface.getCanvas()
@@ -36,7 +38,7 @@ class Sheet:
     def take(self, other: Sheet, box: PixelBox) -> None:
         """Copy a box from another sheet."""
         left, top, right, bottom = box
-        self.pixels[top:bottom, left:right] = other.pixels[top:bottom, left:right]
+        self.words[top:bottom, left:right] = other.words[top:bottom, left:right]
 
 
 @lru_cache(maxsize=4)
