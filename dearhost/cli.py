@@ -6,7 +6,6 @@ import argparse
 import json
 import os
 import sys
-import warnings
 import wave
 from collections.abc import Sequence
 from pathlib import Path
@@ -36,7 +35,6 @@ from dearhost.timebase import FrameRate
 
 def main(arguments: Sequence[str] | None = None) -> int:
     """Run a command; returns 0 done, 1 failed with one line on stderr. Wrong use exits with 2."""
-    warnings.filterwarnings("ignore", message="pkg_resources is deprecated")
     options = _parser().parse_args(arguments)
     try:
         options.command(options)

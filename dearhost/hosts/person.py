@@ -23,7 +23,15 @@ from dearhost.hosts.paper import Paper, paint
 from dearhost.hosts.pictures import PictureShelf, rounded
 from dearhost.hosts.pose import ArmPose, Body, Face, Mouth, Pose
 from dearhost.hosts.skeleton import Arm, Skeleton, solve
-from dearhost.hosts.torso import draw_collar, draw_earring, draw_neck, draw_torso, neck_path, torso_outline
+from dearhost.hosts.torso import (
+    draw_collar,
+    draw_earring,
+    draw_lanyard,
+    draw_neck,
+    draw_torso,
+    neck_path,
+    torso_outline,
+)
 
 _TURNED_AWAY = 0.15
 """Sine of the head's turn from which features can reach over its edge and must be clipped."""
@@ -166,7 +174,7 @@ class Person:
             xs += [arm.shoulder.real - 28, arm.shoulder.real + 28]
         for arm in arms:
             xs += [arm.elbow.real - 26, arm.elbow.real + 26, arm.wrist.real - 72, arm.wrist.real + 72]
-        return self._scaled((min(xs), skeleton.head.imag + 20, max(xs), 60))
+        return self._scaled((min(xs), skeleton.head.imag + 4, max(xs), 60))
 
     def _arm_box(self, arm: Arm) -> Box:
         xs = [p.real for p in (arm.shoulder, arm.elbow, arm.wrist)]
@@ -242,6 +250,7 @@ class Person:
     def _record_trunk(self, paper: Paper, upright: Skeleton) -> None:
         draw_torso(paper, self.sheet, upright)
         draw_neck(paper, self.sheet, upright)
+        draw_lanyard(paper, self.sheet, upright)
 
     def _record_collar(self, paper: Paper, upright: Skeleton) -> None:
         draw_collar(paper, self.sheet, upright)

@@ -113,7 +113,7 @@ def draw_neck(paper: Paper, sheet: ModelSheet, skeleton: Skeleton) -> None:
 
 
 def draw_collar(paper: Paper, sheet: ModelSheet, skeleton: Skeleton) -> None:
-    """Collar and lanyard, over the neck."""
+    """The collar, over the neck."""
     at, outfit = skeleton.torso, sheet.outfit
     if outfit.kind == "knit":
         roll = [at(-0.31, 0), at(-0.25, -0.075), at(0, -0.01), at(0.25, -0.075), at(0.31, 0), at(0.2, 0.065),
@@ -128,11 +128,13 @@ def draw_collar(paper: Paper, sheet: ModelSheet, skeleton: Skeleton) -> None:
                      at(0.01 * side, 0.075)]  # fmt: skip
             path = spline(point, corners=(0, 1, 2, 3, 4), tension=0.4)
             paper.piece(path, colour, darker(colour), crescent=(3.5, 2.5), ink=0.8)
-    if sheet.lanyard:
-        _draw_lanyard(paper, at, sheet.lanyard)
 
 
-def _draw_lanyard(paper: Paper, at: Callable[[float, float], complex], colour: str) -> None:
+def draw_lanyard(paper: Paper, sheet: ModelSheet, skeleton: Skeleton) -> None:
+    """A pass on a ribbon, under the collar."""
+    if not sheet.lanyard:
+        return
+    at, colour = skeleton.torso, sheet.lanyard
     end = at(0.0, 0.56)
     for side in (-1, 1):
         paper.brush([at(0.25 * side, -0.02), at(0.20 * side, 0.25), end + 2 * side], 3.4, colour, tip=1, tail=1)

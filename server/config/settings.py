@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import os
 import secrets
-import warnings
 from pathlib import Path
 
 from dearhost.films import data_folder
@@ -12,7 +11,6 @@ from dearhost.films import data_folder
 BASE_DIR = Path(__file__).resolve().parent.parent.parent
 DATA_DIR = data_folder()
 DATA_DIR.mkdir(parents=True, exist_ok=True)
-warnings.filterwarnings("ignore", message="pkg_resources is deprecated")
 
 
 def _secret_key() -> str:

@@ -5,6 +5,7 @@ Pitch comes from an autocorrelation tracker: WORLD's own trackers miss low voice
 
 from __future__ import annotations
 
+import warnings
 from dataclasses import dataclass
 
 import numpy as np
@@ -54,7 +55,9 @@ class DerivedEngine:
 
 def transform(samples: Samples, rate: int, derivation: Derivation) -> Samples:
     """``samples`` (mono, -1..1) with another pitch, vocal tract length, tilt and pace; same level."""
-    import pyworld  # noqa: PLC0415 - only derived voices need it
+    with warnings.catch_warnings():  # its import of pkg_resources is only deprecated
+        warnings.simplefilter("ignore", UserWarning)
+        import pyworld  # noqa: PLC0415 - only derived voices need it
 
     sound = samples.astype(np.float64)
     count = int(len(sound) / rate * 1000 / _FRAME_MS) + 1

@@ -1,0 +1,74 @@
+"""Engines: the same every time, different from each other, in several languages."""
+
+from __future__ import annotations
+
+from pathlib import Path
+
+import numpy as np
+import pytest
+
+from dearhost.errors import UnknownVoice, VoiceUnavailable
+from dearhost.films import Studio
+from dearhost.speech import Speaker, VoiceRegistry
+from dearhost.speech.voices import DERIVED_VOICES
+from dearhost.storage import FolderCache
+
+LINE = "Twice a day, the whole harbour empties, and the boats sit down in the mud."
+
+
+def test_the_same_line_is_the_same_sound_whatever_was_said_before(tmp_path: Path) -> None:
+    readings = []
+    for warm_up in ("", "Something else entirely."):
+        registry = VoiceRegistry(tmp_path / "voices")
+        speaker = Speaker(registry, FolderCache(tmp_path / f"cache{len(warm_up)}", 10**8))
+        if warm_up:
+            speaker.read(warm_up, "joe")
+        readings.append(speaker.read(LINE, "joe"))
+    assert np.array_equal(readings[0].samples, readings[1].samples)
+    assert readings[0].words == readings[1].words
+
+
+def test_a_kept_reading_comes_back_as_it_was(studio: Studio) -> None:
+    made = studio.speaker.read(LINE, "nell")
+    again = studio.speaker.known(LINE, "nell")
+    assert again is not None
+    assert again.words == made.words and again.phones == made.phones
+    assert np.array_equal(again.samples, made.samples)
+
+
+@pytest.mark.parametrize("voice", list(DERIVED_VOICES))
+def test_derived_voices_have_the_pitch_they_promise(studio: Studio, voice: str) -> None:
+    pitch = studio.speaker.read(LINE, voice).prosody.pitch
+    wanted = DERIVED_VOICES[voice][1][0]
+    assert np.median(pitch[pitch > 0]) == pytest.approx(wanted, rel=0.08)
+
+
+@pytest.mark.parametrize(
+    ("voice", "line", "word"),
+    [
+        ("formant-es", "El mar vuelve a las 9:30, ¿verdad?", "9:30"),
+        ("formant-fr", "La mer revient deux fois par jour.", "revient"),
+        ("formant-de", "Das Meer kommt z.B. um 9:30 Uhr zurück.", "zurück"),
+        ("formant-ar", "البحر يعود مرتين", "يعود"),
+        ("formant-ru", "Море возвращается дважды.", "дважды"),
+    ],
+)
+def test_formant_voices_speak_their_languages(studio: Studio, voice: str, line: str, word: str) -> None:
+    reading = studio.speaker.read(line, voice)
+    assert word in [w.text for w in reading.words]
+    assert float(np.abs(reading.samples).max()) > 0.05
+
+
+def test_unknown_voices_are_refused_with_those_there_are(studio: Studio, monkeypatch: pytest.MonkeyPatch) -> None:
+    with pytest.raises(UnknownVoice, match="There is no voice 'nobody'. Choose one of: joe"):
+        studio.voices.voice("nobody")
+    monkeypatch.setattr("dearhost.speech.registry.neural_model_present", lambda: False)
+    with pytest.raises(VoiceUnavailable, match="make setup"):
+        studio.voices.voice("joe")
+    assert studio.voices.default().engine == "formant"
+
+
+def test_a_model_dropped_into_the_folder_becomes_a_voice(tmp_path: Path) -> None:
+    for name in ("gale.onnx", "gale.onnx.json"):
+        (tmp_path / name).write_text("{}")
+    assert "own-gale" in [v.id for v in VoiceRegistry(tmp_path).voices()]

@@ -1,0 +1,68 @@
+"""Fingerprints, whole files, the cache's limit, a full disk."""
+
+from __future__ import annotations
+
+import errno
+import os
+from fractions import Fraction
+from pathlib import Path
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from dearhost.errors import StorageFull
+from dearhost.storage import FolderCache, fingerprint, write_whole
+from dearhost.timebase import FrameRate, Span
+
+plain_data = st.recursive(
+    st.none() | st.booleans() | st.integers() | st.text(),
+    lambda x: st.lists(x) | st.dictionaries(st.text(), x),
+    max_leaves=8,
+)
+
+
+@given(plain_data, plain_data)
+def test_equal_parts_have_equal_names_and_others_do_not(first: object, second: object) -> None:
+    assert fingerprint(first) == fingerprint(first)
+    if type(first) is type(second) and first != second:
+        assert fingerprint(first) != fingerprint(second)
+
+
+def test_names_hold_types_and_refuse_what_has_no_stable_form() -> None:
+    assert fingerprint(Span(0, 1)) != fingerprint([0, 1])
+    assert fingerprint(FrameRate(Fraction(30000, 1001))) != fingerprint(FrameRate.of(30))
+    with pytest.raises(TypeError, match="stable form"):
+        fingerprint(object())
+
+
+def test_a_failed_write_leaves_neither_half_file_nor_loses_the_old_one(tmp_path: Path) -> None:
+    path = tmp_path / "film.mp4"
+    path.write_text("old")
+
+    def fail(part: Path) -> None:
+        part.write_text("half")
+        raise OSError(errno.ENOSPC, "No space left on device")
+
+    with pytest.raises(StorageFull, match=r"disk is full: 'film.mp4'"):
+        write_whole(path, fail)
+    assert path.read_text() == "old"
+    assert list(tmp_path.iterdir()) == [path]
+
+
+def test_the_least_recently_used_files_go_first(tmp_path: Path) -> None:
+    cache = FolderCache(tmp_path, limit=25)
+    for age, name in enumerate(("aa1", "bb2", "cc3")):
+        path = cache.put(name, lambda part: part.write_bytes(b"x" * 10) and None)
+        os.utime(path, ns=(age, age))
+    assert cache.find("aa1")  # used now
+    assert cache.trim() == 1
+    assert cache.find("bb2") is None
+    assert cache.find("aa1") and cache.find("cc3")
+
+
+@given(st.integers(0, 100_000), st.sampled_from([24, 25, 30, 50, 60]))
+def test_frames_cover_a_duration_and_no_more(frames: int, rate: int) -> None:
+    clock = FrameRate.of(rate)
+    assert clock.frames_in(frames / rate) in (frames, frames + 1)
+    assert clock.start_of(frames) < clock.centre_of(frames) < clock.start_of(frames + 1)
