@@ -35,6 +35,10 @@ class FrameSource:
         self._words = painter.pixels.view(np.uint32)[..., 0]
         self._converted = False
 
+    def forget(self) -> None:
+        """Paint the next frame whole."""
+        self._painter.forget()
+
     def paint(self, number: int) -> Any:
         """The video frame ``number``; valid until the next call."""
         changed: Sequence[Box] = self._painter.paint(number)

@@ -19,85 +19,11 @@ _LINGER = 0.9
 _JOIN_GAP = 0.25
 """Shorter gaps between captions are closed, so that they do not flicker."""
 _WEAK_ENDS = frozenset(
-    [
-        "a",
-        "an",
-        "the",
-        "of",
-        "to",
-        "in",
-        "on",
-        "at",
-        "by",
-        "for",
-        "with",
-        "from",
-        "and",
-        "or",
-        "but",
-        "as",
-        "is",
-        "are",
-        "was",
-        "were",
-        "be",
-        "been",
-        "not",
-        "no",
-        "i",
-        "you",
-        "he",
-        "she",
-        "it",
-        "we",
-        "they",
-        "my",
-        "your",
-        "his",
-        "her",
-        "our",
-        "their",
-        "this",
-        "that",
-        "these",
-        "those",
-        "if",
-        "so",
-        "because",
-        "into",
-        "over",
-        "under",
-        "than",
-        "el",
-        "la",
-        "los",
-        "las",
-        "un",
-        "una",
-        "de",
-        "del",
-        "en",
-        "y",
-        "le",
-        "les",
-        "des",
-        "du",
-        "et",
-        "à",
-        "der",
-        "die",
-        "das",
-        "ein",
-        "eine",
-        "und",
-        "im",
-        "am",
-        "zu",
-        "mr.",
-        "mrs.",
-        "dr.",
-        "very",
-    ]
+    """
+    a an the of to in on at by for with from and or but as is are was were be been not no i you he she
+    it we they my your his her our their this that these those if so because into over under than el la
+    los las un una de del en y le les des du et à der die das ein eine und im am zu mr. mrs. dr. very
+    """.split()  # noqa: SIM905 - words read best as words
 )
 _IMPOSSIBLE = 1e9
 
@@ -188,7 +114,7 @@ def _lines(words: Sequence[CaptionWord], characters: int) -> tuple[tuple[int, in
 def _break_cost(words: Sequence[CaptionWord], index: int, characters: int) -> float:
     upper, lower = _width(words, 0, index), _width(words, index, len(words))
     over = max(0, upper - characters) + max(0, lower - characters)
-    return over * 50 + abs(upper - lower) * 0.5 + _end_cost(words[index - 1].text)
+    return over * 50 + abs(upper - lower) * 0.4 + _end_cost(words[index - 1].text)
 
 
 def _end_cost(text: str) -> float:
@@ -198,7 +124,7 @@ def _end_cost(text: str) -> float:
         return 0.0
     if bare.endswith((",", ";", ":", "—", "–")):
         return 2.0
-    return 16.0 if text.lower() in _WEAK_ENDS else 8.0
+    return 24.0 if text.lower() in _WEAK_ENDS else 8.0
 
 
 def _pages(words: Sequence[CaptionWord], characters: int) -> list[tuple[int, int]]:
@@ -225,5 +151,6 @@ def _page_cost(words: Sequence[CaptionWord], first: int, last: int, characters: 
     over = sum(max(0, _width(part, a, b) - characters) for a, b in lines)
     inside = sum(6.0 for w in part[:-1] if _end_cost(w.text) == 0.0)
     pauses = sum(6.0 for a, b in itertools.pairwise(part) if b.start - a.end > 0.45)
+    weak = _end_cost(part[lines[0][1] - 1].text) if len(lines) == 2 else 0.0
     short = 10.0 if _width(words, first, last) < 14 and last - first < len(words) else 0.0
-    return 9.0 + _end_cost(part[-1].text) + inside + pauses + short + (over * 50 if len(part) > 1 else 0)
+    return 9.0 + _end_cost(part[-1].text) + inside + pauses + weak + short + (over * 50 if len(part) > 1 else 0)

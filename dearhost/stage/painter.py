@@ -146,7 +146,7 @@ def _changed(before: Sequence[Layer], now: Sequence[Layer]) -> list[PixelBox]:
 
 
 class Painter:
-    """Paints any frame of a timeline at one picture size. Same timeline, same frame: same pixels."""
+    """Paints any frame of a timeline at one picture size. Same timeline, same frame: same picture."""
 
     def __init__(self, timeline: Timeline, picture: Picture, fonts_folder: Path) -> None:
         self.timeline, self.picture = timeline, picture
@@ -155,6 +155,14 @@ class Painter:
         self._scenes: dict[int, ScenePainter] = {}
         self._current = -1
         self._whole: PixelBox = (0, 0, picture.width, picture.height)
+
+    def forget(self) -> None:
+        """Draw everything at the next frame, as a fresh painter would.
+
+        Edges drawn through a smaller clip may differ by a few levels in single pixels, so whoever needs
+        the same bytes every time starts from here.
+        """
+        self._current = -1
 
     @property
     def pixels(self) -> Pixels:

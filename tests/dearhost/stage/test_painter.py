@@ -1,0 +1,129 @@
+"""One painter: any frame, any order, the same pixels; shapes laid out anew."""
+
+from __future__ import annotations
+
+import numpy as np
+import pytest
+
+from dearhost.errors import StageError, UnknownHost
+from dearhost.films import Studio
+from dearhost.script import read_script
+from dearhost.stage import (
+    SHAPES,
+    CastEntry,
+    Fonts,
+    Painter,
+    Picture,
+    Production,
+    Timeline,
+    compile_timeline,
+    first_frame,
+)
+from dearhost.stage.layers import SceneLayers
+from dearhost.timebase import FrameRate
+from tests.conftest import with_tones
+
+
+def assert_same_picture(first: np.ndarray, second: np.ndarray, frame: int) -> None:
+    """The same but for the few levels an edge differs by when it is drawn through a smaller clip."""
+    difference = np.abs(first.astype(int) - second).max(axis=2)
+    assert (difference > 10).mean() < 0.002, frame
+    assert (difference > 0).mean() < 0.004, frame
+
+
+def test_frames_do_not_depend_on_the_order_they_are_painted_in(
+    timeline: Timeline, small: Picture, studio: Studio
+) -> None:
+    second = first_frame(timeline, timeline.scenes[1])
+    frames = [0, 1, 2, 37, 38, 39, second - 1, second, second + 3, second + 30, timeline.frames - 1]
+    forward, backward = (Painter(timeline, small, studio.fonts) for _ in range(2))
+    seen = {}
+    for frame in frames:
+        forward.paint(frame)
+        seen[frame] = forward.pixels.copy()
+    for frame in reversed(frames):
+        backward.paint(frame)
+        assert_same_picture(backward.pixels, seen[frame], frame)
+        backward.forget()
+        backward.paint(frame)
+        again = backward.pixels.copy()
+        backward.forget()
+        backward.paint(frame)
+        assert np.array_equal(backward.pixels, again), frame
+
+
+def test_only_what_changed_is_painted_and_all_of_it(timeline: Timeline, small: Picture, studio: Studio) -> None:
+    step, whole = (Painter(timeline, small, studio.fonts) for _ in range(2))
+    step.paint(40)
+    for frame in range(41, 75):
+        before = step.pixels.copy()
+        boxes = step.paint(frame)
+        changed = (before != step.pixels).any(axis=2)
+        for left, top, right, bottom in boxes:
+            changed[top:bottom, left:right] = False
+        assert not changed.any(), frame
+        whole.paint(0)
+        whole.paint(frame)
+        assert_same_picture(step.pixels, whole.pixels, frame)
+
+
+@pytest.mark.parametrize("shape", SHAPES)
+@pytest.mark.parametrize("framing", ["wide", "medium", "close-up"])
+def test_captions_and_titles_stay_in_the_safe_area_of_every_shape(studio: Studio, shape: str, framing: str) -> None:
+    script = read_script(
+        "# A long heading about the tide room of the museum\n\nMAREN: " + "Antidisestablishment water. " * 12
+    )
+    timeline = compile_timeline(with_tones(script, shape=shape, framing=framing), studio.speaker, FrameRate.of(30))
+    picture = Picture.of(shape, 720)
+    layers = SceneLayers(timeline.scenes[0], picture, timeline.frame_rate, Fonts.at(studio.fonts), burned=True)
+    scene = timeline.scenes[0]
+    assert len(scene.captions) > 2
+    # EBU R 95 (2017): graphics safe area, 90 % of width and height
+    left, right = picture.width * 0.05, picture.width * 0.95
+    top, bottom = picture.height * 0.05, picture.height * 0.95
+    for caption in scene.captions:
+        for strip in layers.caption_drawing(caption).strips:
+            assert strip[0] >= left and strip[1] >= top and strip[2] <= right and strip[3] <= bottom
+    title = layers._title
+    assert title is not None
+    assert title.paper_box[2] <= right and title.paper_box[3] <= scene_caption_top(layers)
+
+
+def scene_caption_top(layers: SceneLayers) -> float:
+    return min(s[1] for c in layers.scene.captions for s in layers.caption_drawing(c).strips)
+
+
+TEXTS = ["مرحبا بكم في المتحف", "समुद्र लौटता है", "Η θάλασσα", "Море вернётся", "潮が満ちる", "Waves 🌊 and 👍🏽"]
+
+
+@pytest.mark.parametrize("text", TEXTS, ids=["Arabic", "Hindi", "Greek", "Russian", "Japanese", "emoji"])
+def test_text_in_many_scripts_has_its_glyphs(studio: Studio, text: str) -> None:
+    fonts = Fonts.at(studio.fonts)
+    assert fonts.missing(text) == []
+    assert fonts.word(text, 40).width > 40
+
+
+def test_missing_glyphs_and_fonts_are_named(studio: Studio, tmp_path: object) -> None:
+    assert Fonts.at(studio.fonts).missing("a\u1401b") == ["\u1401"]
+    with pytest.raises(StageError, match="make setup"):
+        Fonts(tmp_path)  # type: ignore[arg-type]
+
+
+def test_wrong_choices_say_what_there_is(studio: Studio) -> None:
+    script = read_script("MAREN: Hello.")
+    with pytest.raises(UnknownHost, match="maren, tobias, imani, skerry"):
+        Production(script, {"MAREN": CastEntry("nobody", "fake")}).checked(studio.voices)
+    with pytest.raises(StageError, match=r"no set 'moon'. Choose one of: museum, pier, plain"):
+        Production(script, set="moon").checked(studio.voices)
+    with pytest.raises(StageError, match="from 360 to 2160"):
+        Picture.of("16:9", 120)
+
+
+def test_changing_one_scene_changes_no_other(studio: Studio) -> None:
+    text = "# One\n\nMAREN: Mama may.\n\n# Two\n\nMAREN: Papa mends {}.\n"
+    first, second = (
+        compile_timeline(with_tones(read_script(text.format(w))), studio.speaker, FrameRate.of(30))
+        for w in ("maps", "a boat")
+    )
+    assert first.scenes[0].fingerprint == second.scenes[0].fingerprint
+    assert first.scenes[1].fingerprint != second.scenes[1].fingerprint
