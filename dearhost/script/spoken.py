@@ -32,71 +32,25 @@ _SQUARE = re.compile(r"\[([^\[\]\n]*)\]")
 _OPEN_SLOT = re.compile(r"\{\{?[^{}\n]{1,60}\}?\}|<[^<>\n]{1,80}>|_{3,}")
 _ROUND = re.compile(r"\(([^()]*)\)")
 _SLOT_WORDS = frozenset(
-    [
-        "name",
-        "names",
-        "firstname",
-        "lastname",
-        "surname",
-        "company",
-        "client",
-        "customer",
-        "product",
-        "brand",
-        "date",
-        "day",
-        "month",
-        "year",
-        "time",
-        "place",
-        "city",
-        "town",
-        "country",
-        "address",
-        "email",
-        "phone",
-        "number",
-        "price",
-        "amount",
-        "title",
-        "role",
-        "link",
-        "url",
-        "website",
-        "topic",
-        "sender",
-        "recipient",
-        "team",
-        "department",
-        "event",
-        "venue",
-        "school",
-        "teacher",
-        "student",
-        "volunteer",
-        "guest",
-    ]
+    """
+    name names firstname lastname surname company client customer product brand date day month year time
+    place city town country address email phone number price amount title role link url website topic
+    sender recipient team department event venue school teacher student volunteer guest
+    """.split()  # noqa: SIM905 - words read best as words
 )
 _SLOT_OPENERS = frozenset(
-    [
-        "your",
-        "my",
-        "our",
-        "the",
-        "insert",
-        "first",
-        "last",
-        "full",
-        "their",
-        "his",
-        "her",
-        "a",
-        "an",
-        "add",
-        "enter",
-        "fill",
-    ]
+    """
+    your my our the insert first last full their his her a an add enter fill
+    """.split()  # noqa: SIM905 - words read best as words
 )
+_CUE_WORDS = frozenset(
+    """
+    applause beat bow bows breath breathes chuckle chuckles clap claps cough coughs cut fade frown frowns gasp gasps
+    giggle giggles grin grins laugh laughs laughter music nod nods pause point points shrug shrugs sigh sighs silence
+    smile smiles whisper whispers wave waves wink winks
+    """.split()  # noqa: SIM905
+)
+"""Played, not filled in, wherever they stand."""
 _TAG = re.compile(r"</?(?:b|i|u|em|strong|br|p|span|a|sub|sup|small)\b[^>]*>", re.I)
 _SENTENCE_END = ".!?…:;"
 
@@ -118,6 +72,8 @@ def _is_slot(text: str, match: re.Match[str]) -> bool:
         return True
     if "_" in inner or (len(inner) > 2 and inner.isupper() and len(words) <= 3):
         return True
+    if words[0] in _CUE_WORDS:
+        return False
     before = text[: match.start()].rstrip()
     after = text[match.end() : match.end() + 1]
     return len(words) <= 2 and bool(before) and before[-1].isalnum() and after in (",", ".", "!", "?", "'", "’")

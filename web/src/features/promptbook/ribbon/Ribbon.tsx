@@ -5,7 +5,6 @@ import { playhead, usePlayhead } from "../playhead";
 import type { Check, SceneTimes } from "../useSceneTimes";
 
 const PIXELS_A_SECOND = 176;
-const LETTER_WIDTH = 7.4;
 const GLYPH_GAP = 13;
 const WATERLINE = 63;
 const MARGIN = 18;
@@ -194,6 +193,15 @@ function StillShore({ times, words, width }: { times: SceneTimes; words: PlacedW
 	);
 }
 
+const ruler = document.createElement("canvas").getContext?.("2d");
+
+/** Pixels a word takes in the ribbon's type. */
+function widthOf(text: string): number {
+	if (!ruler) return text.length * 8;
+	ruler.font = `14px ${getComputedStyle(document.documentElement).getPropertyValue("--serif") || "serif"}`;
+	return ruler.measureText(text).width;
+}
+
 type PlacedWord = { key: string; x: number; width: number; text: string; start: number; end: number };
 
 /** Words at their times, nudged to the right where they would touch. */
@@ -202,7 +210,7 @@ function spacedWords(times: SceneTimes): PlacedWord[] {
 	return times.lines.flatMap((line) =>
 		line.words.map((word) => {
 			const x = Math.max(MARGIN + word.start * PIXELS_A_SECOND, free);
-			const width = word.text.length * LETTER_WIDTH;
+			const width = widthOf(word.text);
 			free = x + width + 5;
 			return { key: `${line.id}${word.offset}`, x, width, text: word.text, start: word.start, end: word.end };
 		}),

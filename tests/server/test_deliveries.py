@@ -1,0 +1,187 @@
+"""Deliveries: ordered, rendered, stopped, taken over, fetched; over the real server where they stream."""
+
+from __future__ import annotations
+
+import json
+from datetime import timedelta
+from typing import Any
+
+import av
+import httpx
+import pytest
+from django.conf import settings
+from django.contrib.auth.models import User
+from django.test import Client
+from django.utils import timezone
+from django_tasks_db.models import DBTaskResult
+
+from server.deliveries.jobs import MAX_ATTEMPTS, Reporter, requeue_lost, run_delivery
+from server.deliveries.models import Delivery
+from server.deliveries.tasks import enqueue, render_delivery
+from tests.server.conftest import Begin
+
+pytestmark = pytest.mark.django_db(transaction=True)
+Status = Delivery.Status
+
+
+def ordered(client: Client, production: Any, **choices: Any) -> Any:
+    body = {"production_id": str(production.pk), "height": 360, "captions": "file", **choices}
+    return client.post("/api/deliveries", json.dumps(body), content_type="application/json")
+
+
+def rendered(client: Client, production: Any) -> Delivery:
+    delivery = Delivery.objects.get(pk=ordered(client, production).json()["id"])
+    render_delivery.func(str(delivery.pk))
+    delivery.refresh_from_db()
+    return delivery
+
+
+def test_an_order_waits_in_the_queue_and_becomes_a_film(client: Client, begin: Begin) -> None:
+    answer = ordered(client, begin())
+    assert answer.status_code == 201 and answer.json()["status"] == "queued"
+    assert DBTaskResult.objects.count() == 1
+    delivery = Delivery.objects.get()
+    render_delivery.func(str(delivery.pk))
+    made = client.get("/api/deliveries").json()[0]
+    assert (made["status"], made["progress"], made["message"]) == ("done", 1.0, "")
+    with av.open(str(delivery.folder / "film.mp4")) as film:
+        assert film.streams.video[0].height == 360
+        assert float(film.duration or 0) / 1e6 == pytest.approx(made["seconds"], abs=0.1)
+    assert made["size"] == (delivery.folder / "film.mp4").stat().st_size
+    render_delivery.func(str(delivery.pk))  # a second message for the same delivery
+    assert Delivery.objects.get().attempts == 1
+    assert client.delete(f"/api/deliveries/{delivery.pk}").status_code == 204 and not delivery.folder.exists()
+
+
+def test_what_cannot_be_rendered_is_told_before_it_is_queued(client: Client, begin: Begin) -> None:
+    for text, choices, reason in (
+        ("MAREN: Hello [name].", {}, "still open"),
+        ("# Only a heading", {}, "spoken"),
+        ("MAREN: Hello.", {"height": 100}, "360 to 2160"),
+        ("MAREN: Hello.", {"frames_per_second": 31}, "frames_per_second"),
+    ):
+        refused = ordered(client, begin(text), **choices)
+        assert refused.status_code == 422 and reason in refused.json()["detail"], refused.content
+    assert Delivery.objects.count() == 0 and DBTaskResult.objects.count() == 0
+
+
+def test_a_render_stops_when_asked_and_goes_on_when_ordered_again(client: Client, begin: Begin) -> None:
+    production = begin()
+    waiting = ordered(client, production).json()["id"]
+    stopped = client.post(f"/api/deliveries/{waiting}/stop").json()
+    assert (stopped["status"], stopped["message"]) == ("stopped", "Stopped before it began.")
+    render_delivery.func(waiting)
+    assert Delivery.objects.get(pk=waiting).status == Status.STOPPED
+
+    running = Delivery.objects.get(pk=ordered(client, production).json()["id"])
+
+    def work(delivery: Delivery, report: Reporter) -> None:
+        client.post(f"/api/deliveries/{delivery.pk}/stop")
+        report(1.0, 0.0)
+
+    run_delivery(running.pk, work)
+    running.refresh_from_db()
+    assert running.status == Status.STOPPED and "Finished parts are kept" in running.message
+
+
+def test_what_fails_says_so(client: Client, begin: Begin) -> None:
+    delivery = Delivery.objects.get(pk=ordered(client, begin()).json()["id"])
+
+    def work(_: Delivery, __: Reporter) -> None:
+        raise RuntimeError("out of paper")
+
+    with pytest.raises(RuntimeError):
+        run_delivery(delivery.pk, work)
+    delivery.refresh_from_db()
+    assert delivery.status == Status.FAILED and "out of paper" in delivery.message and "safe" in delivery.message
+
+
+def test_a_lost_worker_is_replaced_and_writes_no_more(client: Client, begin: Begin) -> None:
+    delivery = Delivery.objects.get(pk=ordered(client, begin()).json()["id"])
+    taken: list[int] = []
+
+    def dies(mine: Delivery, report: Reporter) -> None:
+        Delivery.objects.filter(pk=mine.pk).update(lease_until=timezone.now() - timedelta(seconds=1))
+        taken.append(requeue_lost(enqueue))
+        run_delivery(mine.pk, lambda *_: None)  # the other worker
+        report(1.0, 0.0)  # the lost one comes back: raises LeaseLost inside
+        raise AssertionError("a worker without its lease went on")
+
+    run_delivery(delivery.pk, dies)
+    delivery.refresh_from_db()
+    assert taken == [1] and delivery.attempts == 2 and delivery.status == Status.DONE
+    Delivery.objects.filter(pk=delivery.pk).update(
+        status=Status.RUNNING, attempts=MAX_ATTEMPTS, lease_until=timezone.now() - timedelta(seconds=1)
+    )
+    assert requeue_lost(enqueue) == 0
+    delivery.refresh_from_db()
+    assert delivery.status == Status.FAILED and "three times" in delivery.message
+
+
+def test_films_are_served_in_ranges(address: str, client: Client, begin: Begin, ines: User) -> None:
+    delivery = rendered(client, begin())
+    whole = (delivery.folder / "film.mp4").read_bytes()
+    cookies = {settings.SESSION_COOKIE_NAME: client.cookies[settings.SESSION_COOKIE_NAME].value}
+    url = f"{address}/files/deliveries/{delivery.pk}/film.mp4"
+    with httpx.Client(cookies=cookies, trust_env=False) as web:
+        # RFC 9110, section 14: byte ranges
+        assert web.get(url).content == whole
+        part = web.get(url, headers={"Range": "bytes=100-199"})
+        assert (part.status_code, part.content) == (206, whole[100:200])
+        assert part.headers["Content-Range"] == f"bytes 100-199/{len(whole)}"
+        assert web.get(url, headers={"Range": "bytes=-50"}).content == whole[-50:]
+        assert web.get(url, headers={"Range": f"bytes={len(whole) - 9}-"}).content == whole[-9:]
+        beyond = web.get(url, headers={"Range": f"bytes={len(whole)}-"})
+        assert (beyond.status_code, beyond.headers["Content-Range"]) == (416, f"bytes */{len(whole)}")
+        head = web.head(url)
+        assert head.content == b"" and head.headers["Content-Length"] == str(len(whole))
+        assert web.get(url, headers={"If-None-Match": head.headers["ETag"]}).status_code == 304
+        changed = web.get(url, headers={"Range": "bytes=0-9", "If-Range": '"another"'})
+        assert changed.status_code == 200 and len(changed.content) == len(whole)
+        saved = web.get(f"{address}/files/deliveries/{delivery.pk}/captions.srt?download")
+        assert saved.headers["Content-Disposition"].endswith("the-pier.srt") and " --> " in saved.text
+        assert web.get(f"{address}/files/deliveries/{delivery.pk}/secret_key").status_code == 404
+    assert httpx.get(url, trust_env=False).status_code == 404
+
+
+def test_progress_arrives_as_it_is_made(address: str, client: Client, begin: Begin) -> None:
+    delivery = Delivery.objects.get(pk=ordered(client, begin()).json()["id"])
+    cookies = {settings.SESSION_COOKIE_NAME: client.cookies[settings.SESSION_COOKIE_NAME].value}
+    seen = []
+    with (
+        httpx.Client(cookies=cookies, trust_env=False, timeout=20) as web,
+        web.stream("GET", f"{address}/events/deliveries") as events,
+    ):
+        for row in events.iter_lines():
+            if not row.startswith("data: "):
+                continue
+            seen.append(json.loads(row[6:]))
+            if len(seen) == 1:
+                Delivery.objects.filter(pk=delivery.pk).update(status=Status.RUNNING, progress=0.5, seconds_left=3)
+            if len(seen) == 2:
+                break
+    assert [(s["status"], s["progress"], s["seconds_left"]) for s in seen] == [
+        ("queued", 0.0, None),
+        ("running", 0.5, 3.0),
+    ]
+
+
+def test_a_proof_streams_as_playable_video(address: str, client: Client, begin: Begin, tmp_path: Any) -> None:
+    production = begin()
+    scene = production.document["script"]["scenes"][1]["id"]
+    cookies = {settings.SESSION_COOKIE_NAME: client.cookies[settings.SESSION_COOKIE_NAME].value}
+    with httpx.Client(cookies=cookies, trust_env=False, timeout=60) as web:
+        answer = web.get(f"{address}/pictures/{production.pk}/{scene}/proof.mp4?at=0.2")
+        assert answer.status_code == 200 and answer.headers["Content-Type"] == "video/mp4"
+        (tmp_path / "proof.mp4").write_bytes(answer.content)
+        with av.open(str(tmp_path / "proof.mp4")) as proof:
+            assert proof.streams.video[0].height == 360 and len(proof.streams.audio) == 1
+            assert sum(1 for _ in proof.decode(video=0)) > 20
+        assert web.get(f"{address}/pictures/{production.pk}/none/proof.mp4").status_code == 422
+
+
+def test_pages_carry_a_policy_that_lets_nothing_out(address: str) -> None:
+    page = httpx.get(f"{address}/productions/any", trust_env=False)
+    assert page.status_code == 200 and "default-src 'self'" in page.headers["Content-Security-Policy"]
+    assert httpx.get(f"{address}/health", trust_env=False).status_code == 200
+    assert httpx.get(f"{address}/api/none", trust_env=False).status_code == 404

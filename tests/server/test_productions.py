@@ -1,0 +1,172 @@
+"""Productions over the API: nothing is overwritten, nothing is lost, nobody else sees them."""
+
+from __future__ import annotations
+
+import json
+from typing import Any
+
+import pytest
+from django.core.files.uploadedfile import SimpleUploadedFile
+from django.test import Client
+
+from server.productions.models import Production, Revision
+from tests.server.conftest import Begin
+
+
+def put(client: Client, path: str, data: Any) -> Any:
+    return client.put(path, json.dumps(data), content_type="application/json")
+
+
+def post(client: Client, path: str, data: Any) -> Any:
+    return client.post(path, json.dumps(data), content_type="application/json")
+
+
+def test_signing_in_and_out(client: Client, ines: object) -> None:
+    guest = Client()
+    assert guest.get("/api/session").json()["signed_in"] is False
+    for path in ("/api/productions", "/api/voices", "/api/hosts", "/api/deliveries", "/events/deliveries"):
+        assert guest.get(path).status_code == 401, path
+    wrong = post(guest, "/api/session", {"username": "ines", "password": "high-water"})
+    assert wrong.status_code == 401 and "capital letters count" in wrong.json()["detail"]
+    assert post(guest, "/api/session", {"username": "ines", "password": "low-water"}).json()["name"] == "Ines"
+    assert guest.get("/api/productions").status_code == 200
+    guest.delete("/api/session")
+    assert guest.get("/api/productions").status_code == 401
+
+
+def test_a_save_on_an_old_revision_is_refused_and_both_are_kept(client: Client, begin: Begin) -> None:
+    production = begin()
+    path = f"/api/productions/{production.pk}"
+    mine = client.get(path).json()
+    other = json.loads(json.dumps(mine))
+    mine["document"]["script"]["scenes"][0]["blocks"][0]["text"] = "Mama may sing."
+    other["document"]["script"]["scenes"][0]["blocks"][0]["text"] = "Papa may sing."
+    assert put(client, path, {**mine, "title": "One"}).json()["revision"] == 2
+    late = put(client, path, {**other, "title": "Two"})
+    assert late.status_code == 409
+    assert "Your text is safe" in late.json()["detail"] and late.json()["current"]["revision"] == 2
+    assert client.get(path).json()["title"] == "One"
+    kept = client.get(f"{path}/revisions").json()
+    assert [(r["title"], r["refused"]) for r in kept] == [("Two", True), ("One", False), ("The pier", False)]
+    again = put(client, path, {**other, "title": "One", "document": mine["document"]})
+    assert again.status_code == 200 and again.json()["revision"] == 2  # the same text, sent twice
+    back = post(client, f"{path}/restore", {"revision_id": kept[0]["id"], "current": 2}).json()
+    assert back["revision"] == 3
+    assert back["document"]["script"]["scenes"][0]["blocks"][0]["text"] == "Papa may sing."
+
+
+def test_a_stranger_finds_nothing(client: Client, stranger: Client, begin: Begin) -> None:
+    production = begin()
+    path = f"/api/productions/{production.pk}"
+    body = client.get(path).json()
+    scene = body["document"]["script"]["scenes"][0]["id"]
+    assert stranger.get("/api/productions").json() == []
+    for answer in (
+        stranger.get(path),
+        put(stranger, path, body),
+        stranger.delete(path),
+        stranger.get(f"{path}/revisions"),
+        stranger.get(f"{path}/scenes/{scene}/times"),
+        stranger.get(f"/pictures/{production.pk}/{scene}/still.jpg"),
+        post(stranger, "/api/deliveries", {"production_id": str(production.pk)}),
+    ):
+        assert answer.status_code == 404
+    assert client.get("/api/productions/not-an-id").status_code == 404
+
+
+def test_scripts_open_from_files_and_bad_ones_are_explained(client: Client) -> None:
+    def open_file(name: str, data: bytes) -> Any:
+        return client.post("/api/productions/open", {"file": SimpleUploadedFile(name, data)})
+
+    text = "Title: The map\n\nINT. TIDE ROOM - DAY\n\nMAREN\n(smiling)\nCome in.\n"
+    made = open_file("the-map.fountain", text.encode("utf-16"))
+    assert made.status_code == 201 and made.json()["title"] == "The map"
+    assert [b["kind"] for s in made.json()["document"]["script"]["scenes"] for b in s["blocks"]] == [
+        "direction",
+        "line",
+    ]
+    assert open_file("a-day.txt", b"Hello there.").json()["title"] == "A day"
+    assert open_file("empty.txt", b"").status_code == 201
+    for name, data, reason in (
+        ("film.mp4", b"\0\0\0\x18ftypmp42", "NUL"),
+        ("long.txt", b"word " * 3_000_000, "15.0 MB"),
+    ):
+        refused = open_file(name, data)
+        assert refused.status_code in (413, 422) and reason in refused.json()["detail"], refused.content
+    assert Production.objects.count() == 3
+
+
+@pytest.mark.parametrize(
+    ("place", "value", "reason"),
+    [
+        (("shape",), "4:3", "shape"),
+        (("script", "scenes"), "none", "scenes"),
+        (("script", "scenes", 0, "blocks", 0, "kind"), "song", "kind"),
+        (("revision",), "many", "revision"),
+    ],
+)
+def test_a_broken_document_is_refused_and_changes_nothing(
+    client: Client, begin: Begin, place: tuple[Any, ...], value: Any, reason: str
+) -> None:
+    path = f"/api/productions/{begin().pk}"
+    body = client.get(path).json()
+    inner = body if place == ("revision",) else body["document"]
+    for key in place[:-1]:
+        inner = inner[key]
+    inner[place[-1]] = value
+    refused = put(client, path, body)
+    assert refused.status_code == 422 and reason in refused.json()["detail"], refused.content
+    assert client.get(path).json()["revision"] == 1 and Revision.objects.count() == 1
+
+
+def test_unknown_choices_keep_the_text_and_are_explained(client: Client, begin: Begin) -> None:
+    path = f"/api/productions/{begin().pk}"
+    good = client.get(path).json()["document"]
+    for key, value, reason in (
+        ("set", "moon", "museum, pier, plain"),
+        ("cast", {"MAREN": {"host": "nobody", "voice": "fake"}}, "maren, tobias, imani, skerry"),
+        ("cast", {"MAREN": {"host": "maren", "voice": "nobody"}}, "joe"),
+    ):
+        body = client.get(path).json()
+        body["document"] = {**good, key: value}
+        assert put(client, path, body).status_code == 200
+        refused = post(client, "/api/productions/check", body["document"])
+        assert refused.status_code == 422 and reason in refused.json()["detail"], refused.content
+
+
+def test_check_and_times_of_a_document(client: Client, begin: Begin) -> None:
+    production = begin("# The pier\n\nMAREN: Mama may [wave]. It is $5.99.\n\nSKERRY: (soft) Hello [name].\n")
+    document = client.get(f"/api/productions/{production.pk}").json()["document"]
+    found = post(client, "/api/productions/check", document).json()
+    assert found["words"] == 6 and found["estimated"] is True  # "$5.99" is one written word
+    assert [f["kind"] for f in found["findings"] if f["stops"]] == ["placeholder"]
+    scene = document["script"]["scenes"][0]
+    times = client.get(f"/api/productions/{production.pk}/scenes/{scene['id']}/times").json()
+    texts = {b["id"]: b["text"] for b in scene["blocks"]}
+    for line in times["lines"]:
+        starts = [w["start"] for w in line["words"]]
+        assert starts == sorted(starts) and line["start"] <= starts[0] < line["end"] <= times["duration"]
+        for word in line["words"]:
+            assert texts[line["id"]][word["offset"] : word["to"]] == word["text"]
+    assert any(m["closed"] for m in times["mouths"])  # the m of "Mama"
+    assert post(client, "/api/productions/check", document).json()["estimated"] is False
+    assert client.get(f"/api/productions/{production.pk}/scenes/none/times").status_code == 422
+
+
+def test_stills_show_the_moment(client: Client, begin: Begin) -> None:
+    production = begin()
+    scene = production.document["script"]["scenes"][0]["id"]
+    path = f"/pictures/{production.pk}/{scene}/still.jpg"
+    first, later = client.get(f"{path}?at=0"), client.get(f"{path}?at=1.4")
+    assert first.status_code == 200 and first["Content-Type"] == "image/jpeg" and first.content != later.content
+    assert client.get(f"{path}?at=nonsense").content == first.content
+    missing = client.get(f"/pictures/{production.pk}/none/still.jpg")
+    assert missing.status_code == 422 and "scene" in missing.json()["detail"]
+
+
+def test_the_desk_lists_and_deletes(client: Client, begin: Begin) -> None:
+    production = begin()
+    row = client.get("/api/productions").json()[0]
+    assert (row["title"], row["scenes"], row["words"], row["hosts"]) == ("The pier", 2, 13, ["Maren", "Skerry"])
+    assert client.delete(f"/api/productions/{production.pk}").status_code == 204
+    assert client.get("/api/productions").json() == []
