@@ -1,0 +1,193 @@
+"""The whole job as its user does it: paste a script, look and listen, change a word, render, take the film home."""
+
+from __future__ import annotations
+
+import re
+from pathlib import Path
+
+import av
+import pysubs2
+import pytest
+import webvtt
+from playwright.sync_api import Page, expect
+
+from tests.browser.conftest import assert_accessible
+
+pytestmark = pytest.mark.browser
+
+SCRIPT = """# The tide room
+
+(Morning, the window is open.)
+
+Maren: Mind the step. The wall was wet this morning.
+
+Skerry: Dry feet, as ever. [waves]
+
+# The bell
+
+Maren: It rings when the sea is back.
+"""
+
+
+def begin(page: Page, text: str) -> None:
+    page.get_by_role("button", name="a script").click()
+    page.get_by_label("Script", exact=True).fill(text)
+    page.get_by_role("button", name="Begin with this script").click()
+    page.get_by_role("main", name="Script page").wait_for()
+
+
+def kept(page: Page) -> None:
+    expect(page.get_by_test_id("keeping")).to_have_text(re.compile("^Kept"), timeout=15_000)
+
+
+def tab(page: Page, name: str) -> None:
+    page.get_by_role("tab", name=re.compile(f"^{name}")).click()
+
+
+def still_of(page: Page) -> str:
+    picture = page.get_by_alt_text(re.compile("Picture at the playhead"))
+    expect(picture).to_be_visible(timeout=30_000)
+    return str(picture.get_attribute("src"))
+
+
+def test_from_a_pasted_script_to_a_film(signed_in: Page, worker: None, tmp_path: Path) -> None:
+    page = signed_in
+    assert_accessible(page)
+
+    # 1. paste a script: scenes, speakers, the direction apart from what is said, words and time
+    begin(page, SCRIPT)
+    leaf = page.get_by_role("main", name="Script page")
+    expect(leaf.locator("h2, .scene-heading")).to_have_text(["The tide room", "The bell"])
+    expect(leaf.locator(".line-text")).to_have_count(3)
+    expect(leaf.get_by_text("Morning, the window is open.")).to_be_visible()
+    expect(leaf.locator(".unspoken")).to_have_text("[waves]")
+    expect(leaf.locator(".folio")).to_contain_text("2 scenes · 20 words · about 0:0")
+
+    # 2. who plays, which voice, what shape
+    first = still_of(page)
+    tab(page, "Host")
+    page.get_by_role("group", name="Maren is played by").get_by_label("Imani").check(force=True)
+    tab(page, "Voice")
+    page.get_by_label("Skerry speaks with").select_option("pip")
+    tab(page, "Set")
+    page.get_by_role("group", name="Shape of the picture").get_by_label("1:1").check(force=True)
+    expect(page.get_by_label("Captions in the picture")).to_be_checked()
+    kept(page)
+    expect(page.locator(".stage-box")).to_have_attribute("data-shape", "1:1")
+    expect(page.get_by_alt_text(re.compile("Picture"))).not_to_have_attribute("src", first, timeout=30_000)
+
+    # 3. listen and look: the word that is heard is lit in the script
+    expect(page.locator(".ribbon-word").first).to_have_text("Mind", timeout=30_000)
+    page.get_by_role("button", name="Play").click()
+    lit = leaf.locator(".at-playhead")
+    expect(lit).to_have_text("wall", timeout=30_000)
+    expect(page.get_by_label("The scene, playing")).to_be_visible()
+    page.get_by_role("button", name="Stop").click()
+    slider = page.get_by_role("slider", name="Time in the scene")
+    slider.focus()
+    page.keyboard.press("Home")
+    at_start = still_of(page)
+    for _ in range(4):
+        page.keyboard.press("ArrowRight")
+    expect(lit).to_have_text("The")
+    expect(page.get_by_alt_text(re.compile("Picture"))).not_to_have_attribute("src", at_start)
+    assert_accessible(page)
+
+    # 4. change a word: only that line is read again, and undo is there
+    line = leaf.locator(".line-text", has_text="It rings when")
+    line.click()
+    page.keyboard.press("End")
+    page.keyboard.press("Backspace")
+    page.keyboard.type(", every day.")
+    expect(line).to_have_text("It rings when the sea is back, every day.")
+    kept(page)
+    page.keyboard.press("Control+z")
+    expect(line).not_to_have_text("It rings when the sea is back, every day.")
+    page.keyboard.press("Control+Shift+z")
+    expect(line).to_have_text("It rings when the sea is back, every day.")
+    kept(page)
+
+    # 5. render it, watch the progress, play it, take it home
+    tab(page, "Deliver")
+    page.get_by_label("Size").select_option("720")
+    page.get_by_role("button", name="Render").click()
+    film = page.get_by_role("listitem", name="The tide room")
+    expect(film.get_by_role("progressbar")).to_be_visible()
+    expect(film).to_have_attribute("data-status", "done", timeout=120_000)
+    film.get_by_role("button", name="Play").click()
+    shown = film.get_by_label("Film: The tide room")
+    shown.evaluate("film => new Promise(done => { film.ontimeupdate = () => film.currentTime > 0.3 && done(); })")
+    expect(shown).to_have_js_property("videoWidth", 720)
+    saved = {}
+    for name, label in (("mp4", "Download"), ("srt", "SRT"), ("vtt", "WebVTT")):
+        with page.expect_download() as download:
+            film.get_by_role("link", name=label, exact=True).click()
+        assert download.value.suggested_filename == f"the-tide-room.{name}"
+        saved[name] = tmp_path / f"film.{name}"
+        download.value.save_as(saved[name])
+    with av.open(str(saved["mp4"])) as opened:
+        video = opened.streams.video[0]
+        assert (video.width, video.height, video.average_rate) == (720, 720, 30)
+        seconds = float(opened.duration or 0) / 1e6
+    said = [" ".join(e.plaintext.split()) for e in pysubs2.load(str(saved["srt"]))]
+    assert " ".join(said) == (
+        "Mind the step. The wall was wet this morning. Dry feet, as ever. It rings when the sea is back, every day."
+    )
+    assert [" ".join(c.text.split()) for c in webvtt.read(str(saved["vtt"]))] == said
+    assert pysubs2.load(str(saved["srt"]))[-1].end / 1000 <= seconds
+    page.get_by_role("link", name="Deliveries").click()
+    expect(page.get_by_role("listitem", name="The tide room")).to_be_visible()
+    assert_accessible(page)
+
+
+def test_a_script_that_cannot_be_rendered_says_why_and_opens_when_it_is_filled_in(signed_in: Page) -> None:
+    page = signed_in
+    begin(page, "# A greeting\n\nMaren: Dear [name], come and see.")
+    tab(page, "Deliver")
+    expect(page.get_by_text("'[name]' is still open at scene 1, line 1")).to_be_visible()
+    expect(page.get_by_role("button", name="Render")).to_be_disabled()
+    line = page.locator(".line-text")
+    line.click()
+    page.keyboard.press("Control+Home")
+    page.keyboard.press("End")
+    line.locator(".placeholder").dblclick()
+    page.keyboard.press("ControlOrMeta+a")
+    page.keyboard.type("Dear visitor, come and see.")
+    expect(page.get_by_text("Nothing is open")).to_be_visible(timeout=15_000)
+    kept(page)
+    expect(page.get_by_role("button", name="Render")).to_be_enabled()
+
+
+def test_two_windows_and_a_lost_connection_lose_nothing(signed_in: Page) -> None:
+    page = signed_in
+    begin(page, "# The pier\n\nMaren: Mama may.")
+    kept(page)
+    other = page.context.new_page()
+    other.goto(page.url)
+    other.locator(".line-text").click()
+    other.keyboard.press("End")
+    other.keyboard.type(" From the other window.")
+    kept(other)
+
+    page.locator(".line-text").click()
+    page.keyboard.press("End")
+    page.keyboard.type(" From this one.")
+    choice = page.get_by_role("alertdialog", name="Two windows changed this production")
+    expect(choice).to_contain_text("Mama may. From this one.")
+    expect(choice).to_contain_text("Mama may. From the other window.")
+    choice.get_by_role("button", name="Use this one").click()
+    kept(page)
+    page.get_by_test_id("keeping").click()
+    expect(page.get_by_text("not taken")).to_be_visible()
+    page.keyboard.press("Escape")
+
+    page.context.set_offline(True)
+    page.locator(".line-text").click()
+    page.keyboard.press("End")
+    page.keyboard.type(" And on.")
+    expect(page.get_by_role("alert")).to_contain_text("Dear Host does not answer since")
+    page.context.set_offline(False)
+    page.get_by_role("button", name="Try now").click()
+    kept(page)
+    page.reload()
+    expect(page.locator(".line-text")).to_have_text("Mama may. From this one. And on.")
