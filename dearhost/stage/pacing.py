@@ -8,7 +8,7 @@ LEAD_IN = 0.55
 """Seconds before a scene's first word."""
 TAIL = 0.85
 """Seconds after a scene's last word."""
-SAME_SPEAKER, OTHER_SPEAKER = 0.66, 0.46
+SAME_SPEAKER, OTHER_SPEAKER = 0.8, 0.55
 """Pauses between lines, on top of the 60 ms that a reading keeps at each end."""
 
 

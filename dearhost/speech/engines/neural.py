@@ -25,7 +25,7 @@ _NOISE_LENGTH = 1 << 20
 class NeuralEngine:
     """One model. ``pace`` stretches time: 1 is the model's own."""
 
-    version = "neural-3"
+    version = "neural-4"
 
     def __init__(self, model: Path, config: Path, *, scratch: Path, pace: float = 1.0) -> None:
         self._model, self._config, self._scratch, self._pace = model, config, scratch, pace
