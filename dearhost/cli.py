@@ -35,7 +35,7 @@ from dearhost.timebase import FrameRate
 
 def main(arguments: Sequence[str] | None = None) -> int:
     """Run a command; returns 0 done, 1 failed with one line on stderr. Wrong use exits with 2."""
-    options = _parser().parse_args(arguments)
+    options = build_parser().parse_args(arguments)
     try:
         options.command(options)
     except DearHostError as error:
@@ -54,7 +54,7 @@ def main(arguments: Sequence[str] | None = None) -> int:
     return 0
 
 
-def _parser() -> argparse.ArgumentParser:
+def build_parser() -> argparse.ArgumentParser:
     parser = argparse.ArgumentParser(
         prog="dear-host", description="A written script becomes a film in which a host speaks it."
     )

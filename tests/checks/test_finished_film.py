@@ -92,7 +92,7 @@ def test_caption_files_are_read_back_by_others(studio: Studio, tmp_path: Path) -
     assert len(srt) == len(vtt) == len(captions) > 3
     for ours, first, second in zip(captions, srt, vtt, strict=True):
         assert (first.start, first.end) == (round(ours.start * 1000), round(ours.end * 1000))
-        assert second.start == pysubs2.time.ms_to_str(first.start, fractions=True).replace(",", ".")
+        assert second.start == "0" + pysubs2.time.ms_to_str(first.start, fractions=True).replace(",", ".")
         assert first.plaintext == second.text == "\n".join(ours.lines)
 
 

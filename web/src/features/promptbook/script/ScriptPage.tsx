@@ -1,13 +1,11 @@
-import { UndoRedo } from "@tiptap/extensions";
 import { EditorContent, useEditor } from "@tiptap/react";
 import { useEffect, useRef } from "react";
 import { clock } from "../../../shared/time";
 import { editorToScript, type Script, scriptToEditor } from "../document";
 import { playhead, usePlayhead } from "../playhead";
 import type { Check, SceneTimes } from "../useSceneTimes";
-import { type Marks, MarksExtension, marksKey } from "./marks";
-import { DirectionNode, LineNode, SceneHeadingNode, SceneNode, ScriptDocument, ScriptText } from "./nodes";
-import { Typing } from "./typing";
+import { scriptExtensions } from "./extensions";
+import { type Marks, marksKey } from "./marks";
 
 type Props = {
 	script: Script;
@@ -26,17 +24,7 @@ export function ScriptPage({ script, generation, check, times, reading, onChange
 	const change = useRef(onChange);
 	change.current = onChange;
 	const editor = useEditor({
-		extensions: [
-			ScriptDocument,
-			ScriptText,
-			SceneNode,
-			SceneHeadingNode,
-			LineNode,
-			DirectionNode,
-			Typing,
-			MarksExtension,
-			UndoRedo.configure({ depth: 400 }),
-		],
+		extensions: scriptExtensions(),
 		content: scriptToEditor(script),
 		shouldRerenderOnTransaction: false,
 		editorProps: {

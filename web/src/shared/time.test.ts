@@ -1,0 +1,22 @@
+import { describe, expect, it } from "vitest";
+import { clock, megabytes, timeLeft } from "./time";
+
+describe("times and sizes as read", () => {
+	it.each([
+		[75.2, false, "1:15"],
+		[59.96, true, "1:00.0"],
+		[-1, false, "0:00"],
+		[3600, false, "60:00"],
+	])("%d seconds (tenths %s) are %s", (seconds, tenths, text) => expect(clock(seconds, tenths)).toBe(text));
+
+	it("rounds what is left to what one can say", () => {
+		expect(timeLeft(null)).toBe("");
+		expect(timeLeft(2)).toBe("about 1 s left");
+		expect(timeLeft(23)).toBe("about 25 s left");
+		expect(timeLeft(110)).toBe("about 2 min left");
+	});
+
+	it("gives small files a decimal", () => {
+		expect([megabytes(1_240_000), megabytes(12_400_000)]).toEqual(["1.2 MB", "12 MB"]);
+	});
+});
