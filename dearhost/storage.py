@@ -48,6 +48,16 @@ def fingerprint(*parts: Any) -> str:
     return hashlib.blake2b(text.encode(), digest_size=12).hexdigest()
 
 
+def _umask() -> int:
+    mask = os.umask(0o022)
+    os.umask(mask)
+    return mask
+
+
+_UMASK = _umask()
+"""Read once: asking for it changes it for a moment, in every thread."""
+
+
 def write_whole(path: Path, write: Callable[[Path], None]) -> None:
     """Let ``write`` fill a temporary file, then give it its final name in one step.
 
@@ -59,6 +69,7 @@ def write_whole(path: Path, write: Callable[[Path], None]) -> None:
     part = Path(name)
     try:
         write(part)
+        part.chmod(0o666 & ~_UMASK)  # mkstemp keeps it to its owner; a film is like any other file
         part.replace(path)
     except OSError as error:
         raise explained(error, path) from error

@@ -10,10 +10,9 @@ import numpy as np
 import pyloudnorm
 from numpy.typing import NDArray
 from scipy.ndimage import maximum_filter1d
-from scipy.signal import oaconvolve, resample_poly
+from scipy.signal import lfilter, oaconvolve, resample_poly
 
 Mono = NDArray[np.float32]
-Float = NDArray[np.float64]
 
 TARGET_LUFS = -16.0
 CEILING_DBTP = -1.0
@@ -28,12 +27,34 @@ _GATED = 0.4
 
 
 def measure_loudness(mono: Mono, sample_rate: int) -> float:
-    """Integrated loudness in LUFS of ``mono`` on two channels; -inf for silence or under 0.4 s."""
+    """Integrated loudness in LUFS of ``mono`` on two channels; -inf for silence or under 0.4 s.
+
+    ITU-R BS.1770-4 with the K-weighting of pyloudnorm, in blocks, so that an hour needs little memory.
+    """
+    tenth = sample_rate // 10
     if len(mono) < _GATED * sample_rate:
         return -np.inf
-    meter = pyloudnorm.Meter(sample_rate)
+    filters = list(pyloudnorm.Meter(sample_rate)._filters.values())
+    states = [np.zeros(max(len(f.a), len(f.b)) - 1) for f in filters]
+    energies = []
+    step = tenth * 10 * _BLOCK_SECONDS
+    for first in range(0, len(mono), step):
+        part = mono[first : first + step].astype(np.float64)
+        for index, stage in enumerate(filters):
+            part, states[index] = lfilter(stage.b, stage.a, part, zi=states[index])
+            part *= stage.passband_gain
+        whole = len(part) // tenth
+        energies.append(np.square(part[: whole * tenth]).reshape(whole, tenth).mean(axis=1))
+    tenths = 2 * np.concatenate(energies)  # two equal channels
+    blocks = np.convolve(tenths, np.full(4, 0.25), "valid")  # 400 ms, 75 % overlap
     with np.errstate(divide="ignore"):
-        return float(meter.integrated_loudness(np.stack([mono, mono], axis=1).astype(np.float64)))
+        levels = -0.691 + 10 * np.log10(blocks)
+        loud = blocks[levels > -70.0]
+        if not len(loud):
+            return -np.inf
+        threshold = -0.691 + 10 * np.log10(loud.mean()) - 10.0
+    kept = blocks[(levels > -70.0) & (levels > threshold)]
+    return float(-0.691 + 10 * np.log10(kept.mean())) if len(kept) else -np.inf
 
 
 def true_peak(samples: NDArray[np.floating], *, oversampling: int = 8) -> float:
@@ -46,9 +67,9 @@ def true_peak(samples: NDArray[np.floating], *, oversampling: int = 8) -> float:
     return float(20 * np.log10(max(peak, 1e-9)))
 
 
-def _peaks(mono: Mono) -> Float:
+def _peaks(mono: Mono) -> Mono:
     """The oversampled peak round each sample."""
-    peaks = np.zeros(len(mono))
+    peaks = np.zeros(len(mono) + 1, np.float32)
     block = 480_000
     for first in range(0, len(mono), block):
         lead = min(first, 256)
@@ -57,32 +78,43 @@ def _peaks(mono: Mono) -> Float:
         each = fine[: len(part) * _OVERSAMPLING].reshape(len(part), _OVERSAMPLING).max(axis=1)
         size = min(block, len(mono) - first)
         peaks[first : first + size] = each[lead : lead + size]
-    following: Float = np.append(peaks[1:], 0)
-    return np.asarray(np.maximum(peaks, following), np.float64)
+    return np.maximum(peaks[:-1], peaks[1:])
 
 
-def _limited(mono: Mono, peaks: Float, gain: float, sample_rate: int) -> Mono:
-    """``mono`` times ``gain``, held below the ceiling by a smooth gain with look-ahead."""
-    ceiling = 10 ** (_LIMIT_DB / 20)
-    needed = np.log(np.maximum(peaks * gain / ceiling, 1))
-    if needed.max() == 0:
-        return (mono * gain).astype(np.float32)
+def _limited(mono: Mono, peaks: Mono, gain: float, sample_rate: int) -> Mono:
+    """``mono`` times ``gain``, held below the ceiling by a smooth gain with look-ahead; block by block."""
     look = int(_LOOK_AHEAD * sample_rate) | 1
-    held = maximum_filter1d(needed, 2 * look + 1)
-    falling = 1 / (_RELEASE * sample_rate)
-    reduction = np.empty(len(mono))
-    last = -np.inf
+    half = look // 2
+    reduction = np.pad(_reduction(peaks, gain, look, sample_rate), half, mode="edge")
+    window = np.hanning(look + 2)[1:-1]
+    window /= window.sum()
+    result = np.empty(len(mono), np.float32)
     step = sample_rate * _BLOCK_SECONDS
     for first in range(0, len(mono), step):
-        block = held[first : first + step]
+        part = mono[first : first + step]
+        smooth = oaconvolve(reduction[first : first + len(part) + 2 * half], window, "valid")
+        result[first : first + step] = part * gain * np.exp(-np.maximum(smooth, 0))
+    return result
+
+
+def _reduction(peaks: Mono, gain: float, look: int, sample_rate: int) -> Mono:
+    """The natural logarithm by which each sample must be lowered: held for the look-ahead, then released."""
+    ceiling = 10 ** (_LIMIT_DB / 20)
+    falling = 1 / (_RELEASE * sample_rate)
+    reduction = np.zeros(len(peaks), np.float32)
+    last = -np.inf
+    step = sample_rate * _BLOCK_SECONDS
+    for first in range(0, len(peaks), step):
+        lead = min(first, look)
+        around = peaks[first - lead : first + step + look].astype(np.float64)
+        needed = np.log(np.maximum(around * gain / ceiling, 1))
+        block = maximum_filter1d(needed, 2 * look + 1)[lead : lead + min(step, len(peaks) - first)]
         ramp = np.arange(len(block)) * falling
         level = np.maximum(np.maximum.accumulate(np.log(np.maximum(block, 1e-9)) + ramp), last) - ramp
         reduction[first : first + step] = np.exp(level)
         last = float(level[-1] - falling)
     reduction[reduction < 1e-6] = 0
-    window = np.hanning(look + 2)[1:-1]
-    smooth = oaconvolve(np.pad(reduction, look // 2, mode="edge"), window / window.sum(), "valid")[: len(mono)]
-    return np.asarray(mono * gain * np.exp(-np.maximum(smooth, 0)), np.float32)
+    return reduction
 
 
 def master(mono: Mono, sample_rate: int, *, target: float = TARGET_LUFS) -> Mono:

@@ -18,7 +18,10 @@ from tests.conftest import ROOT
 TRACKED = [
     ROOT / name
     for name in subprocess.run(
-        ["git", "ls-files", "-z", "--cached", "--others", "--exclude-standard"], cwd=ROOT, capture_output=True, text=True
+        ["git", "ls-files", "-z", "--cached", "--others", "--exclude-standard"],
+        cwd=ROOT,
+        capture_output=True,
+        text=True,
     ).stdout.split("\0")
     if name and (ROOT / name).is_file()
 ]

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import numpy as np
+import pyloudnorm
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
@@ -28,6 +29,14 @@ def test_any_sound_comes_out_at_the_target_below_the_ceiling(
     made = master(noise(seconds, level, bursts, seed), RATE)
     assert measure_loudness(made, RATE) == pytest.approx(-16, abs=0.5)
     assert true_peak(made) <= CEILING_DBTP
+
+
+def test_loudness_is_that_of_the_reference_library() -> None:
+    # pyloudnorm is the reference for ITU-R BS.1770-4; whole tenths of a second, since the
+    # standard uses full blocks only and the library rounds their number
+    sound = np.concatenate([noise(23.1, 0.05, True, 1), noise(21, 0.001, False, 2), noise(7.3, 0.2, False, 3)])
+    stereo = np.stack([sound, sound], axis=1).astype(np.float64)
+    assert measure_loudness(sound, RATE) == pytest.approx(pyloudnorm.Meter(RATE).integrated_loudness(stereo), abs=0.001)
 
 
 def test_silence_and_clicks_stay_what_they_are() -> None:

@@ -1,0 +1,37 @@
+"""``python -m benchmarks [film|change|still|memory|resume …]``: all of them, or those named."""
+
+from __future__ import annotations
+
+import sys
+import tempfile
+from pathlib import Path
+
+from benchmarks import editing, films
+from dearhost.films import data_folder
+
+BENCHMARKS = {
+    "film": films.film_against_encoding,
+    "change": editing.changed_word,
+    "still": editing.stills,
+    "resume": films.killed_worker,
+    "memory": films.memory_of_ten_minutes,
+}
+
+
+def main() -> None:
+    """Measure in a folder of its own, with the fonts and models of the set-up."""
+    chosen = sys.argv[1:] or list(BENCHMARKS)
+    unknown = [name for name in chosen if name not in BENCHMARKS]
+    if unknown:
+        raise SystemExit(f"No benchmark '{unknown[0]}'. There are: {', '.join(BENCHMARKS)}.")
+    with tempfile.TemporaryDirectory(prefix="dear-host-bench-") as name:
+        folder = Path(name)
+        (folder / "fonts").symlink_to(data_folder().resolve() / "fonts")
+        for benchmark in chosen:
+            print(f"\n{benchmark}", flush=True)
+            for row in BENCHMARKS[benchmark](folder):
+                print(f"  {row}", flush=True)
+
+
+if __name__ == "__main__":
+    main()

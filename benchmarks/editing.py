@@ -1,0 +1,66 @@
+"""What a writer waits for: the first picture and sound after a change, and stills."""
+
+from __future__ import annotations
+
+import multiprocessing
+import statistics
+import time
+from collections.abc import Iterator
+from pathlib import Path
+
+from benchmarks.material import RATE, production, studio_in, timeline
+from dearhost.render import still, stream_proof
+from dearhost.stage import Painter, Picture, compile_scene
+
+
+def changed_word(folder: Path) -> Iterator[str]:
+    """From a changed word to the first playable piece of that scene, as a part of the scene's length."""
+    studio = studio_in(folder)
+    staged = timeline(studio)
+    list(stream_proof(Painter(staged, Picture.of("16:9", 360), studio.fonts), staged.scenes[0]))
+    waits = []
+    for word in ("comes", "answers", "obeys"):
+        changed = production(word=word).checked(studio.voices)
+        started = time.monotonic()
+        scene = compile_scene(changed, changed.script.scenes[0].id, studio.speaker, RATE)
+        pieces = stream_proof(Painter(scene, Picture.of("16:9", 360), studio.fonts), scene.scenes[0])
+        next(pieces)
+        waits.append((time.monotonic() - started) / scene.duration)
+        list(pieces)
+    yield (
+        f"first playable piece after {statistics.median(waits):.2f} of the scene's length (aim 0.25; a scene of "
+        f"{staged.duration:.1f} s; {', '.join(f'{w:.2f}' for w in waits)})"
+    )
+
+
+def stills(folder: Path) -> Iterator[str]:
+    """A still of 640x360, with a painter at hand and with a new one; beside the length of a frame."""
+    studio = studio_in(folder)
+    staged = timeline(studio)
+    picture = Picture.of("16:9", 360)
+    cold = []
+    for _ in range(5):
+        started = time.monotonic()
+        painter = Painter(staged, picture, studio.fonts)
+        still(painter, 2.0)
+        cold.append((time.monotonic() - started) * 1000)
+    warm = []
+    for number in range(20):
+        started = time.monotonic()
+        still(painter, 0.4 * number)
+        warm.append((time.monotonic() - started) * 1000)
+    pool = multiprocessing.get_context("spawn").Pool(1)
+    with pool:
+        first = pool.apply(_first_still, (folder,))
+    yield (
+        f"warm {statistics.median(warm):.0f} ms (aim 50), a new painter {statistics.median(cold[1:]):.0f} ms (aim 150)"
+    )
+    yield f"the very first of a process, fonts and sets loaded with it: {first:.0f} ms"
+
+
+def _first_still(folder: Path) -> float:
+    studio = studio_in(folder)
+    staged = timeline(studio)
+    started = time.monotonic()
+    still(Painter(staged, Picture.of("16:9", 360), studio.fonts), 2.0)
+    return (time.monotonic() - started) * 1000

@@ -1,0 +1,32 @@
+"""What is measured: a scene of about ten seconds, and scripts of any length."""
+
+from __future__ import annotations
+
+from pathlib import Path
+
+from dearhost.films import Studio
+from dearhost.script import read_script
+from dearhost.stage import Production, Timeline, compile_timeline
+from dearhost.timebase import FrameRate
+
+LINE = (
+    "Twice a day, the whole harbour empties, and the boats sit down in the mud. Why? Because the moon pulls at "
+    "the sea, and the sea {follows}, always a little late."
+)
+RATE = FrameRate.of(30)
+
+
+def production(scenes: int = 1, word: str = "follows") -> Production:
+    """``scenes`` scenes of one line each over the museum set, half-body host, captions; the last word to change."""
+    text = "\n\n".join(f"# Part {n + 1}\n\nMAREN: {LINE.format(follows=word)}" for n in range(scenes))
+    return Production(read_script(text))
+
+
+def timeline(studio: Studio, scenes: int = 1, word: str = "follows") -> Timeline:
+    """The production, read and staged at 30 frames a second."""
+    return compile_timeline(production(scenes, word).checked(studio.voices), studio.speaker, RATE)
+
+
+def studio_in(folder: Path) -> Studio:
+    """A studio with empty caches."""
+    return Studio(folder)
