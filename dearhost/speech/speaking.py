@@ -16,7 +16,7 @@ from dearhost.speech.registry import VoiceRegistry
 from dearhost.speech.sharing import share_out
 from dearhost.storage import FolderCache, fingerprint
 
-VERSION = "reading-5"
+VERSION = "reading-6"
 SENTENCE_PAUSE = 0.5
 """Seconds of silence between two sentences of a line, on top of what an engine leaves."""
 _EDGE = 0.06

@@ -9,7 +9,10 @@ import pytest
 
 from dearhost.errors import UnknownVoice, VoiceUnavailable
 from dearhost.films import Studio
-from dearhost.speech import Speaker, VoiceRegistry
+from dearhost.speech import Speaker, VoiceRegistry, plan_words
+from dearhost.speech.engines.fake import FakeEngine
+from dearhost.speech.engines.remembering import RememberingEngine
+from dearhost.speech.speaking import speak_plan
 from dearhost.speech.voices import DERIVED_VOICES
 from dearhost.storage import FolderCache
 
@@ -72,3 +75,19 @@ def test_a_model_dropped_into_the_folder_becomes_a_voice(tmp_path: Path) -> None
     for name in ("gale.onnx", "gale.onnx.json"):
         (tmp_path / name).write_text("{}")
     assert "own-gale" in [v.id for v in VoiceRegistry(tmp_path).voices()]
+
+
+def test_a_changed_word_costs_its_sentence_alone(monkeypatch: pytest.MonkeyPatch) -> None:
+    engine = FakeEngine()
+    spoken: list[str] = []
+    speak = FakeEngine.synthesize
+    monkeypatch.setattr(
+        FakeEngine, "synthesize", lambda self, s: spoken.append(" ".join(w.text for w in s.words)) or speak(self, s)
+    )
+    remembering = RememberingEngine(engine)
+    first = speak_plan(plan_words("Papa came. Mama may.", "en"), remembering)
+    spoken.clear()
+    second = speak_plan(plan_words("Well, Papa came. Papa came. Mama may.", "en"), remembering)
+    assert [s.lower() for s in spoken] == ["well papa came"]
+    assert np.array_equal(first.samples[-4000:], second.samples[-4000:])
+    assert [w.text for w in second.words] == ["Well", "Papa", "came", "Papa", "came", "Mama", "may"]

@@ -1,0 +1,50 @@
+"""Keeps the latest sentences of an engine: a changed word costs one sentence, not the whole line."""
+
+from __future__ import annotations
+
+import threading
+from collections import OrderedDict
+
+from dearhost.speech.engine import Engine, Utterance
+from dearhost.speech.plan import Sentence
+from dearhost.speech.reading import Samples
+
+_KEPT_SECONDS = 240.0
+"""About 20 MB a voice."""
+
+
+class RememberingEngine:
+    """An engine that does not speak the same sentence twice while it remembers it."""
+
+    def __init__(self, engine: Engine) -> None:
+        self._engine = engine
+        self.version = engine.version
+        self._kept: OrderedDict[tuple[tuple[tuple[str, ...], str], ...], Utterance] = OrderedDict()
+        self._seconds = 0.0
+        self._lock = threading.Lock()
+
+    def phones_alone(self, word: str) -> tuple[str, ...]:
+        """As the engine says it."""
+        return self._engine.phones_alone(word)
+
+    def synthesize(self, sentence: Sentence) -> Utterance:
+        """As the engine speaks it, or as it did before: what is spoken decides, not where it was written."""
+        key = tuple((tuple(word.text for word in clause.words), clause.mark) for clause in sentence.clauses)
+        with self._lock:
+            found = self._kept.get(key)
+            if found:
+                self._kept.move_to_end(key)
+                return found
+        made = self._engine.synthesize(sentence)
+        with self._lock:
+            if key not in self._kept:
+                self._kept[key] = made
+                self._seconds += _seconds(made.samples, made.sample_rate)
+            while self._seconds > _KEPT_SECONDS and len(self._kept) > 1:
+                _, oldest = self._kept.popitem(last=False)
+                self._seconds -= _seconds(oldest.samples, oldest.sample_rate)
+        return made
+
+
+def _seconds(samples: Samples, rate: int) -> float:
+    return len(samples) / rate
