@@ -11,6 +11,12 @@ const CAPTIONS: Record<string, string> = {
 	none: "no captions",
 };
 
+/** "1080p" for a wide picture, else its width and height. */
+function size({ shape, height }: Delivery): string {
+	const [across = 16, down = 9] = shape.split(":").map(Number);
+	return across > down ? `${height}p` : `${Math.round((height * across) / down)}×${height}`;
+}
+
 /** One delivery: its progress, or its film. `compact` is for the panel under the stage. */
 export function DeliveryRow({ delivery, compact = false }: { delivery: Delivery; compact?: boolean }) {
 	const stop = useStopDelivery();
@@ -19,6 +25,11 @@ export function DeliveryRow({ delivery, compact = false }: { delivery: Delivery;
 	const film = `/files/deliveries/${delivery.id}/film.mp4`;
 	const captions = `/files/deliveries/${delivery.id}/captions`;
 	const running = delivery.status === "running" || delivery.status === "queued";
+	const removal = (
+		<button type="button" className="link small remove" onClick={() => remove.mutate(delivery.id)}>
+			Remove
+		</button>
+	);
 	return (
 		<li className={`delivery ${compact ? "compact" : ""}`} aria-label={delivery.title} data-status={delivery.status}>
 			<div className="delivery-line">
@@ -28,7 +39,7 @@ export function DeliveryRow({ delivery, compact = false }: { delivery: Delivery;
 					{compact ? hourOf(new Date(delivery.created_at)) : delivery.title}
 				</span>
 				<span className="quiet small">
-					{delivery.shape}, {delivery.height}p, {delivery.frames_per_second} a second, {CAPTIONS[delivery.captions]}
+					{size(delivery)}, {delivery.frames_per_second} a second, {CAPTIONS[delivery.captions]}
 				</span>
 				{running && (
 					<PlainButton
@@ -78,6 +89,7 @@ export function DeliveryRow({ delivery, compact = false }: { delivery: Delivery;
 					<a className="link" href={`${captions}.vtt?download`}>
 						WebVTT
 					</a>
+					{!compact && removal}
 				</div>
 			)}
 			{playing && (
@@ -85,11 +97,7 @@ export function DeliveryRow({ delivery, compact = false }: { delivery: Delivery;
 					<track kind="captions" src={`${captions}.vtt`} label="Captions" />
 				</video>
 			)}
-			{!running && !compact && (
-				<button type="button" className="link small remove" onClick={() => remove.mutate(delivery.id)}>
-					Remove
-				</button>
-			)}
+			{!running && delivery.status !== "done" && !compact && removal}
 		</li>
 	);
 }

@@ -143,7 +143,7 @@ function Letter({ begin }: { begin: ReturnType<typeof useBegin> }) {
 
 function picture(production: Summary): string {
 	const base = `/pictures/${production.id}/${production.first_scene}/still.jpg`;
-	return `${base}?at=4.2&r=${production.revision}`;
+	return `${base}?at=5.2&r=${production.revision}`;
 }
 
 function facts(production: Summary): string {

@@ -13,12 +13,12 @@ const SIZES: Record<string, { value: string; text: string }[]> = {
 		{ value: "2160", text: "2160p" },
 	],
 	"1:1": [
-		{ value: "720", text: "720 x 720" },
-		{ value: "1080", text: "1080 x 1080" },
+		{ value: "720", text: "720×720" },
+		{ value: "1080", text: "1080×1080" },
 	],
 	"9:16": [
-		{ value: "1280", text: "720 x 1280" },
-		{ value: "1920", text: "1080 x 1920" },
+		{ value: "1280", text: "720×1280" },
+		{ value: "1920", text: "1080×1920" },
 	],
 };
 
