@@ -1,20 +1,6 @@
-"""One throw-away data folder for the whole run; the fonts and the engine's files of the set-up are linked into it."""
+"""What many tests stand on: a studio, a short script, a timeline."""
 
 from __future__ import annotations
-
-import os
-import tempfile
-from pathlib import Path
-
-ROOT = Path(__file__).resolve().parent.parent
-INSTALLED = Path(os.environ.get("DEAR_HOST_DATA", ROOT / "data"))
-_DATA = tempfile.TemporaryDirectory(prefix="dear-host-tests-")
-os.environ["DEAR_HOST_DATA"] = _DATA.name
-os.environ.setdefault("DJANGO_ALLOW_ASYNC_UNSAFE", "true")  # the browser driver keeps an event loop in this thread
-(Path(_DATA.name) / "fonts").symlink_to(INSTALLED / "fonts")
-(INSTALLED / "voices" / "engine").mkdir(parents=True, exist_ok=True)
-(Path(_DATA.name) / "voices").mkdir()
-(Path(_DATA.name) / "voices" / "engine").symlink_to(INSTALLED / "voices" / "engine")
 
 import pytest
 
@@ -22,6 +8,9 @@ from dearhost.films import Studio
 from dearhost.script import Script, read_script
 from dearhost.stage import CastEntry, Picture, Production, Timeline, compile_timeline
 from dearhost.timebase import FrameRate
+from tests.data_folder import ROOT
+
+__all__ = ["ROOT", "SHORT_SCRIPT", "with_tones"]
 
 SHORT_SCRIPT = """# The pier
 
