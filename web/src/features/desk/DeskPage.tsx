@@ -151,10 +151,37 @@ function facts(production: Summary): string {
 	return production.hosts.length ? `${scenes}, with ${production.hosts.join(" and ")}` : scenes;
 }
 
+/** Asks before it deletes. */
+function Delete({ production }: { production: Summary }) {
+	const remove = useDeleteProduction();
+	const [asking, setAsking] = useState(false);
+	if (!asking) {
+		return (
+			<button
+				type="button"
+				className="plain quiet small delete"
+				onClick={() => setAsking(true)}
+				aria-label={`Delete ${production.title}`}
+			>
+				Delete
+			</button>
+		);
+	}
+	return (
+		<span className="ask-delete small">
+			Delete it with all its revisions?
+			<PlainButton small onClick={() => remove.mutate(production.id)}>
+				Delete
+			</PlainButton>
+			<PlainButton small onClick={() => setAsking(false)}>
+				Keep it
+			</PlainButton>
+		</span>
+	);
+}
+
 function Productions() {
 	const productions = useProductions();
-	const remove = useDeleteProduction();
-	const [asking, setAsking] = useState<string>();
 	const [first, ...others] = productions.data ?? [];
 	if (productions.isPending) return <section className="shelf quiet">Laying out the productions…</section>;
 	if (!first) {
@@ -181,6 +208,7 @@ function Productions() {
 					<Link className="button-link" to={`/productions/${first.id}`}>
 						Go on
 					</Link>
+					<Delete production={first} />
 				</div>
 			</article>
 			<h2 className="section-title">
@@ -202,26 +230,7 @@ function Productions() {
 								<span className="quiet">{facts(p)}</span>
 							</span>
 						</Link>
-						{asking === p.id ? (
-							<span className="ask-delete small">
-								Delete it with all its revisions?
-								<PlainButton small onClick={() => remove.mutate(p.id)}>
-									Delete
-								</PlainButton>
-								<PlainButton small onClick={() => setAsking(undefined)}>
-									Keep it
-								</PlainButton>
-							</span>
-						) : (
-							<button
-								type="button"
-								className="plain quiet small delete"
-								onClick={() => setAsking(p.id)}
-								aria-label={`Delete ${p.title}`}
-							>
-								Delete
-							</button>
-						)}
+						<Delete production={p} />
 					</li>
 				))}
 			</ul>
