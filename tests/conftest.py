@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import Any
+
 import pytest
 
 from dearhost.films import Studio
@@ -34,11 +36,11 @@ def short_script() -> Script:
     return read_script(SHORT_SCRIPT)
 
 
-def with_tones(script: Script, voice: str = "fake", **choices: object) -> Production:
+def with_tones(script: Script, voice: str = "fake", **choices: Any) -> Production:
     """A production spoken by the voice that needs no model, or by ``voice``."""
     hosts = ("maren", "skerry", "tobias", "imani")
     cast = {s: CastEntry(h, voice) for s, h in zip(script.speakers(), hosts, strict=False)}
-    return Production(script, cast, **choices)  # type: ignore[arg-type]
+    return Production(script, cast, **choices)
 
 
 @pytest.fixture

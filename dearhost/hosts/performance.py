@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -50,11 +49,6 @@ class Performance:
         self.alive = Alive(self.rhythm, self._settings, role.seed, role.partner, role.partner_side)
         self._gesturing = Gesturing(self.rhythm, self._settings, role.seed, role.cues, role.partner, role.reach)
         self._expression = EXPRESSIONS[role.expression]
-
-    @property
-    def speaking_phrases(self) -> Sequence[Span]:
-        """When the host speaks."""
-        return self.rhythm.phrases
 
     def pose(self, moment: float) -> Pose:
         """The pose at ``moment`` seconds."""

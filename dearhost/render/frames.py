@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
 from typing import Any
 
 import av
@@ -11,8 +10,6 @@ from numpy.typing import NDArray
 
 from dearhost.render.colour import bgra_to_yuv420
 from dearhost.stage import Painter
-
-Box = tuple[int, int, int, int]
 
 
 def planes_of(frame: Any) -> list[NDArray[np.uint8]]:
@@ -33,7 +30,7 @@ class FrameSource:
         self.frame = av.VideoFrame(picture.width, picture.height, "yuv420p")
         self._planes = planes_of(self.frame)
         self._words = painter.pixels.view(np.uint32)[..., 0]
-        self._converted = False
+        self.forget()
 
     def forget(self) -> None:
         """Paint the next frame whole."""
@@ -41,10 +38,6 @@ class FrameSource:
 
     def paint(self, number: int) -> Any:
         """The video frame ``number``; valid until the next call."""
-        changed: Sequence[Box] = self._painter.paint(number)
-        picture = self._painter.picture
-        if not self._converted:
-            changed, self._converted = [(0, 0, picture.width, picture.height)], True
-        for box in changed:
+        for box in self._painter.paint(number):
             bgra_to_yuv420(self._words, *self._planes, *box)
         return self.frame

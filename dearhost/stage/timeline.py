@@ -101,10 +101,6 @@ class Timeline:
                 return index
         return len(self.scenes) - 1
 
-    def scene_by_id(self, scene_id: str) -> SceneTimeline | None:
-        """The scene with this id, or None."""
-        return next((s for s in self.scenes if s.id == scene_id), None)
-
 
 def scene_times(scene: SceneTimeline) -> dict[str, Any]:
     """A scene's times as plain data for an interface: lines, words, mouth shapes, loudness."""

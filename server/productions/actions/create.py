@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import replace
+from typing import Any
 
 from django.contrib.auth.base_user import AbstractBaseUser
 from django.db import transaction
@@ -14,12 +15,12 @@ from server.productions.models import Production, Revision
 from server.voices.studio import studio
 
 
-def create_production(owner: AbstractBaseUser, script: Script, title: str = "", **choices: object) -> Production:
+def create_production(owner: AbstractBaseUser, script: Script, title: str = "", **choices: Any) -> Production:
     """A new production of ``script`` with everybody cast; an empty script gets a scene with a line."""
     if not script.scenes:
         script = replace(script, scenes=(Scene(new_id(), "", (Line(new_id(), "", ""),)),))
     title = title.strip() or script.title.strip() or _first_words(script) or "Untitled"
-    staged = StagedProduction(replace(script, title=title), **choices)  # type: ignore[arg-type]
+    staged = StagedProduction(replace(script, title=title), **choices)
     document = production_to_json(staged.checked(studio().voices))
     with transaction.atomic():
         production = Production.objects.create(owner=owner, title=title[:200], document=document)
