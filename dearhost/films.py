@@ -3,13 +3,14 @@
 from __future__ import annotations
 
 import os
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from pathlib import Path
 
 from dearhost.formats import to_srt, to_webvtt
 from dearhost.render import FilmReport, RenderSettings, captions_of, render_film
 from dearhost.render.film import Progress
-from dearhost.script import Script, count_words, ensure_speakable, estimated_seconds
+from dearhost.script import Scene, Script, count_words, ensure_speakable, estimated_seconds
 from dearhost.speech import Speaker, VoiceRegistry
 from dearhost.stage import CastEntry, Picture, Production, Timeline, compile_timeline
 from dearhost.stage.pacing import place_lines
@@ -41,31 +42,41 @@ class Studio:
 
 @dataclass(frozen=True, slots=True)
 class RunningTime:
-    """Words, seconds, and whether the seconds are an estimate."""
+    """Words, seconds, and whether any of the seconds are an estimate."""
 
     words: int
     seconds: float
     estimated: bool
 
 
-def running_time(script: Script, studio: Studio, production: Production | None = None) -> RunningTime:
-    """Measured where every line has been read with its voice, else estimated."""
-    words = count_words(script)
-    estimate = RunningTime(words, round(estimated_seconds(script), 1), True)
+def scene_time(scene: Scene, production: Production, speaker: Speaker) -> RunningTime:
+    """A scene's running time: measured when every line has been read with its voice, else estimated.
+
+    ``production`` must be checked.
+    """
+    words = count_words(scene)
     if not words:
-        return estimate
-    cast = (production or Production(script)).checked(studio.voices).cast
-    total = 0.0
-    for scene in script.scenes:
-        durations = []
-        for line in scene.lines:
-            reading = studio.speaker.known(line.text, cast[line.speaker].voice)
-            if reading is None:
-                return estimate
-            durations.append(reading.duration)
-        if durations:
-            total += place_lines(durations, [line.speaker for line in scene.lines])[1]
-    return RunningTime(words, round(total, 2), False)
+        return RunningTime(0, 0.0, True)
+    durations = []
+    for line in scene.lines:
+        seconds = speaker.known_seconds(line.text, production.entry(line.speaker).voice)
+        if seconds is None:
+            return RunningTime(words, round(estimated_seconds(scene), 1), True)
+        durations.append(seconds)
+    return RunningTime(words, round(place_lines(durations, [line.speaker for line in scene.lines])[1], 2), False)
+
+
+def total_time(scenes: Sequence[RunningTime]) -> RunningTime:
+    """The running time of a script from those of its scenes."""
+    spoken = [time for time in scenes if time.words]
+    estimated = any(time.estimated for time in spoken) or not spoken
+    return RunningTime(sum(t.words for t in spoken), round(sum(t.seconds for t in spoken), 2), estimated)
+
+
+def running_time(script: Script, studio: Studio, production: Production | None = None) -> RunningTime:
+    """The running time of a script, with the voices of ``production`` when it is given."""
+    checked = (production or Production(script)).checked(studio.voices)
+    return total_time([scene_time(scene, checked, studio.speaker) for scene in script.scenes])
 
 
 @dataclass(frozen=True, slots=True)

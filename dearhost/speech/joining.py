@@ -36,7 +36,7 @@ def join_readings(readings: Sequence[Reading]) -> Reading:
         sound.append(reading.samples)
         now += len(reading.samples)
     samples = np.concatenate(sound)
-    return Reading(rate, samples, tuple(words), tuple(phones), measure_prosody(samples, rate))
+    return Reading(rate, samples, tuple(words), tuple(phones), measure_prosody(samples, rate), len(samples) / rate)
 
 
 def relocated(reading: Reading, text: str) -> Reading:

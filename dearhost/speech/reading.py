@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any
 
 import numpy as np
@@ -52,11 +52,12 @@ class Reading:
     words: tuple[TimedWord, ...]
     phones: tuple[TimedPhone, ...]
     prosody: Prosody
+    duration: float
+    """Seconds."""
 
-    @property
-    def duration(self) -> float:
-        """Seconds."""
-        return len(self.samples) / self.sample_rate
+    def silent(self) -> Reading:
+        """Without its sound: all that drawing needs."""
+        return replace(self, samples=np.zeros(0, np.float32))
 
 
 def check_times(words: Sequence[TimedWord], phones: Sequence[TimedPhone], duration: float) -> None:

@@ -2,8 +2,7 @@
 
 from __future__ import annotations
 
-import json
-from pathlib import Path
+import threading
 
 import numpy as np
 
@@ -11,7 +10,8 @@ from dearhost.errors import NothingToSay, SpeechError
 from dearhost.speech.engine import Engine, EnginePhone, Utterance
 from dearhost.speech.plan import Sentence, WordPlan, ensure_readable, plan_words
 from dearhost.speech.prosody import measure_prosody
-from dearhost.speech.reading import Prosody, Reading, TimedPhone, TimedWord, check_times
+from dearhost.speech.reading import Reading, TimedPhone, TimedWord, check_times
+from dearhost.speech.reading_file import load_reading, read_duration, save_reading
 from dearhost.speech.registry import VoiceRegistry
 from dearhost.speech.sharing import share_out
 from dearhost.storage import FolderCache, fingerprint
@@ -20,6 +20,7 @@ VERSION = "reading-6"
 SENTENCE_PAUSE = 0.5
 """Seconds of silence between two sentences of a line, on top of what an engine leaves."""
 _EDGE = 0.06
+_REMEMBERED = 20_000
 
 
 class Speaker:
@@ -28,10 +29,12 @@ class Speaker:
     def __init__(self, registry: VoiceRegistry, cache: FolderCache) -> None:
         self.registry = registry
         self._cache = cache
+        self._seconds: dict[str, float] = {}
+        self._lock = threading.Lock()
 
     def name_of(self, text: str, voice_id: str) -> str:
         """The fingerprint of a reading: everything that affects it."""
-        return fingerprint(VERSION, self.registry.engine(voice_id).version, voice_id, text) + ".npz"
+        return fingerprint(VERSION, self.registry.engine(voice_id).version, voice_id, text) + ".reading"
 
     def known(self, text: str, voice_id: str) -> Reading | None:
         """The reading if it has been made, else None."""
@@ -40,6 +43,21 @@ class Speaker:
             return load_reading(path) if path else None
         except (OSError, ValueError, KeyError):
             return None
+
+    def known_seconds(self, text: str, voice_id: str) -> float | None:
+        """How long the reading lasts if it has been made, else None; quick enough for every keystroke."""
+        name = self.name_of(text, voice_id)
+        seconds = self._seconds.get(name)
+        if seconds is None:
+            try:
+                seconds = read_duration(self._cache.path_of(name))
+            except (OSError, ValueError, KeyError):
+                return None
+            with self._lock:
+                if len(self._seconds) >= _REMEMBERED:
+                    self._seconds.clear()
+                self._seconds[name] = seconds
+        return seconds
 
     def read(self, text: str, voice_id: str) -> Reading:
         """The reading of ``text``, made now if need be.
@@ -82,7 +100,7 @@ def speak_plan(plan: WordPlan, engine: Engine) -> Reading:
     samples = np.concatenate(sound)
     words = _words(plan, phones)
     check_times(words, phones, len(samples) / rate)
-    return Reading(rate, samples, words, tuple(phones), measure_prosody(samples, rate))
+    return Reading(rate, samples, words, tuple(phones), measure_prosody(samples, rate), len(samples) / rate)
 
 
 def _owners(sentence: Sentence, phones: tuple[EnginePhone, ...], engine: Engine) -> list[int]:
@@ -125,34 +143,3 @@ def _trimmed(utterance: Utterance) -> Utterance:
         EnginePhone(p.symbol, p.start - by, min(p.end - by, end), p.stress, p.breaks) for p in utterance.phones
     )
     return Utterance(rate, samples, phones)
-
-
-def save_reading(path: Path, reading: Reading) -> None:
-    """Write a reading as one .npz file."""
-    times = {
-        "words": [[w.text, w.start, w.end, w.from_, w.to] for w in reading.words],
-        "phones": [[p.symbol, p.start, p.end, p.word, p.stress] for p in reading.phones],
-    }
-    with path.open("wb") as file:
-        np.savez(
-            file,
-            rate=reading.sample_rate,
-            samples=reading.samples.astype(np.float32),
-            prosody_rate=reading.prosody.rate,
-            loudness=reading.prosody.loudness,
-            pitch=reading.prosody.pitch,
-            times=np.frombuffer(json.dumps(times).encode(), np.uint8),
-        )
-
-
-def load_reading(path: Path) -> Reading:
-    """Read back what ``save_reading`` wrote. Raises OSError, ValueError or KeyError for another file."""
-    with np.load(path) as data:
-        times = json.loads(data["times"].tobytes())
-        return Reading(
-            int(data["rate"]),
-            data["samples"],
-            tuple(TimedWord(*w) for w in times["words"]),
-            tuple(TimedPhone(*p) for p in times["phones"]),
-            Prosody(float(data["prosody_rate"]), data["loudness"], data["pitch"]),
-        )
