@@ -53,8 +53,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 	const hosts = useHosts();
 	const voices = useVoices();
 	const { revision, change, keeping } = production;
-	const check =
-		useCheck(document, production.unsaved === 0 ? revision : revision + production.unsaved / 1000).data ?? null;
+	const check = useCheck(productionId, document, revision).data ?? null;
 
 	const scenes = document.script.scenes;
 	const spoken = useMemo(

@@ -1,9 +1,13 @@
 import { useQueries, useQuery } from "@tanstack/react-query";
+import { useRef } from "react";
 import { api, ask, type Schemas } from "../../shared/api/client";
+import { useSettled } from "../../shared/useSettled";
 import type { ProductionDocument } from "./document";
 
 export type SceneTimes = Schemas["SceneTimes"];
 export type Check = Schemas["CheckOut"];
+
+const CHECK_AFTER_MS = 250;
 
 /** When each word of a scene of a kept revision is heard. The answer before stays until the new one is here. */
 export function useSceneTimes(productionId: string, sceneIds: string[], revision: number) {
@@ -25,13 +29,16 @@ export function useSceneTimes(productionId: string, sceneIds: string[], revision
 }
 
 /** Words, running times and findings of what is on the page, kept or not. */
-export function useCheck(document: ProductionDocument | null, stamp: number) {
+export function useCheck(productionId: string, document: ProductionDocument, revision: number) {
+	// not at every key: what is counted need not be quicker than the eye
+	const settled = useSettled(document, CHECK_AFTER_MS);
+	const asked = useRef({ document: settled, number: 0 });
+	if (asked.current.document !== settled) asked.current = { document: settled, number: asked.current.number + 1 };
 	return useQuery({
-		queryKey: ["check", document?.script.title, stamp],
-		queryFn: () => ask(api.POST("/api/productions/check", { body: document as ProductionDocument })),
-		enabled: document !== null,
+		queryKey: ["check", productionId, revision, asked.current.number],
+		queryFn: () => ask(api.POST("/api/productions/check", { body: settled })),
 		placeholderData: (before: Check | undefined) => before,
 		retry: false,
-		staleTime: 2000,
+		gcTime: 0,
 	});
 }

@@ -1,5 +1,5 @@
 import { EditorContent, useEditor } from "@tiptap/react";
-import { useEffect, useRef } from "react";
+import { useEffect, useRef, useState } from "react";
 import { clock } from "../../../shared/time";
 import { editorToScript, type Script, scriptToEditor } from "../document";
 import { playhead, usePlayhead } from "../playhead";
@@ -17,25 +17,28 @@ type Props = {
 	onChange: (script: Script) => void;
 };
 
+const EDITOR_PROPS = {
+	attributes: {
+		"aria-label": "Script",
+		role: "textbox",
+		"aria-multiline": "true",
+		spellcheck: "true",
+		class: "script",
+	},
+};
+
 /** The left page: the script, always there. */
 export function ScriptPage({ script, generation, check, times, reading, onChange }: Props) {
 	const latest = useRef(script);
 	latest.current = script;
 	const change = useRef(onChange);
 	change.current = onChange;
+	// the same objects at every render: the editor is set up anew when they differ
+	const [setup] = useState(() => ({ extensions: scriptExtensions(), content: scriptToEditor(script) }));
 	const editor = useEditor({
-		extensions: scriptExtensions(),
-		content: scriptToEditor(script),
+		...setup,
 		shouldRerenderOnTransaction: false,
-		editorProps: {
-			attributes: {
-				"aria-label": "Script",
-				role: "textbox",
-				"aria-multiline": "true",
-				spellcheck: "true",
-				class: "script",
-			},
-		},
+		editorProps: EDITOR_PROPS,
 		onUpdate: ({ editor: changed, transaction }) => {
 			if (transaction.docChanged) change.current(editorToScript(changed.getJSON(), latest.current));
 		},

@@ -43,6 +43,19 @@ export const Typing = Extension.create({
 	addProseMirrorPlugins() {
 		return [
 			new Plugin({
+				key: new PluginKey("caret"),
+				props: {
+					handleDOMEvents: {
+						// A busy browser hands a key over before it has told where the click before it went;
+						// the key would then act at the old caret, or be lost.
+						keydown: () => {
+							document.dispatchEvent(new Event("selectionchange"));
+							return false;
+						},
+					},
+				},
+			}),
+			new Plugin({
 				key: new PluginKey("ids"),
 				appendTransaction: (transactions, _before, state) => {
 					if (!transactions.some((t) => t.docChanged)) return null;
