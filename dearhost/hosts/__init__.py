@@ -7,7 +7,7 @@ from dearhost.hosts.gesturing import GestureCue
 from dearhost.hosts.host import Host, Part
 from dearhost.hosts.liveliness import LIVELINESS
 from dearhost.hosts.performance import VERSION, Performance, Role
-from dearhost.hosts.pose import Pose
+from dearhost.hosts.pose import Face, Pose
 from dearhost.hosts.rhythm import PlacedReading
 
 __all__ = [
@@ -16,6 +16,7 @@ __all__ = [
     "GESTURES",
     "LIVELINESS",
     "VERSION",
+    "Face",
     "GestureCue",
     "Host",
     "Part",

@@ -14,16 +14,12 @@ Box = tuple[float, float, float, float]
 
 @dataclass(frozen=True, slots=True)
 class Part:
-    """A layer of a host, back to front. Equal ``key`` and scale give equal pixels.
-
-    ``moving`` parts change every frame and are drawn straight onto the canvas.
-    """
+    """A layer of a host, back to front. Equal ``key`` and scale give equal pixels."""
 
     name: str
     key: Any
     box: Box
     draw: Callable[[Any], None]
-    moving: bool = False
 
 
 class Host(Protocol):
@@ -43,8 +39,8 @@ class Host(Protocol):
     def height(self) -> float:
         """From the ground to the crown."""
 
-    def parts(self, pose: Pose) -> list[Part]:
-        """The layers that draw ``pose``."""
+    def parts(self, pose: Pose, scale: float) -> list[Part]:
+        """The layers that draw ``pose`` at ``scale`` pixels a unit."""
 
     def draw(self, canvas: Any, pose: Pose) -> None:
         """Draw ``pose`` whole."""

@@ -11,7 +11,7 @@ from dearhost.hosts.pose import Mouth
 
 _CAVITY, _TONGUE, _TIP = "#431B22", "#C65B52", "#D47164"
 _UPPER_TEETH, _LOWER_TEETH = "#FBF3E4", "#E9DCC8"
-_STATIONS = tuple(math.sin(math.pi / 2 * (-1 + 2 * i / 14)) for i in range(15))
+_STATIONS = tuple(math.sin(math.pi / 2 * (-1 + 2 * i / 10)) for i in range(11))
 
 
 class MouthShape:

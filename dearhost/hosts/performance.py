@@ -18,7 +18,7 @@ from dearhost.hosts.rhythm import HZ, PlacedReading, Rhythm
 from dearhost.lips import HZ as MOUTH_HZ
 from dearhost.timebase import FrameRate, Span
 
-VERSION = "performance-3"
+VERSION = "performance-4"
 
 
 @dataclass(frozen=True)

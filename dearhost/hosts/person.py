@@ -20,8 +20,9 @@ from dearhost.hosts.model_sheet import AGES, ModelSheet
 from dearhost.hosts.mouth import draw_mouth
 from dearhost.hosts.nose_and_ears import draw_ear, draw_nose
 from dearhost.hosts.paper import Paper, paint
-from dearhost.hosts.pictures import PictureShelf, rounded
+from dearhost.hosts.pictures import PictureShelf
 from dearhost.hosts.pose import ArmPose, Body, Face, Mouth, Pose
+from dearhost.hosts.rounding import rounded, still_pose
 from dearhost.hosts.skeleton import Arm, Skeleton, solve
 from dearhost.hosts.torso import (
     draw_collar,
@@ -37,59 +38,6 @@ _TURNED_AWAY = 0.15
 """Sine of the head's turn from which features can reach over its edge and must be clipped."""
 
 
-def _still_body(body: Body) -> Body:
-    """The body on the grid the trunk is drawn on: errors stay below half a pixel at 1080p."""
-    return replace(
-        body,
-        bend=rounded(body.bend, 0.10),
-        tilt=rounded(body.tilt, 0.20),
-        hip_x=rounded(body.hip_x, 0.002),
-        hip_y=rounded(body.hip_y, 0.002),
-        breath=rounded(body.breath, 0.12),
-        lean=rounded(body.lean, 0.02),
-        yaw=rounded(body.yaw, 0.6),
-        pitch=rounded(body.pitch, 0.6),
-        roll=rounded(body.roll, 0.15),
-        jaw=rounded(body.jaw, 0.08),
-        head_x=rounded(body.head_x, 0.002),
-    )
-
-
-def _still_arm(pose: ArmPose) -> ArmPose:
-    """An arm on its grid."""
-    shape = pose.hand
-    return replace(
-        pose,
-        x=rounded(pose.x, 0.004),
-        y=rounded(pose.y, 0.004),
-        angle=rounded(pose.angle, 0.8),
-        upper_arm=rounded(pose.upper_arm, 0.5),
-        elbow=rounded(pose.elbow, 0.02),
-        shrug=rounded(pose.shrug, 0.02),
-        hand=replace(
-            shape,
-            curl=_four(shape.curl, 0.03),
-            spread=_four(shape.spread, 1.0),
-            thumb=(rounded(shape.thumb[0], 2.0), rounded(shape.thumb[1], 0.04)),
-            roll=rounded(shape.roll, 1.5),
-        ),
-    )
-
-
-def _four(values: tuple[float, float, float, float], step: float) -> tuple[float, float, float, float]:
-    a, b, c, d = (rounded(v, step) for v in values)
-    return a, b, c, d
-
-
-def _still_face(face: Face) -> Face:
-    """Eyes and brows on their grid."""
-    return Face(
-        rounded(face.gaze_x, 0.04), rounded(face.gaze_y, 0.04), rounded(face.lid, 0.04), rounded(face.squint, 0.05),
-        rounded(face.brow_left, 0.04), rounded(face.brow_right, 0.04), rounded(face.brow_angle, 0.05),
-        rounded(face.brow_in, 0.1), rounded(face.blink, 0.05), rounded(face.cheek, 0.1),
-    )  # fmt: skip
-
-
 def _draw_arm_shadow(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, arm: Arm) -> None:
     """What a hanging arm throws on the trunk."""
     paper.cast(torso_outline(skeleton, sheet.outfit.hem), arm_outline(arm), 6, 8, "ink", 0.15)
@@ -97,7 +45,7 @@ def _draw_arm_shadow(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, arm: A
 
 TrunkDrawing = Callable[[Paper, Skeleton], None]
 ArmDrawing = Callable[[Paper, ModelSheet, Skeleton, Arm], None]
-Record = Callable[[Paper], None]
+PairDrawing = Callable[[Paper, HeadSpace, ModelSheet, Face, int], None]
 
 
 class Person:
@@ -125,36 +73,41 @@ class Person:
 
     def draw(self, canvas: Any, pose: Pose) -> None:
         """Draw ``pose`` whole."""
-        for part in self.parts(pose):
+        for part in self.parts(pose, canvas.getTotalMatrix().getScaleX()):
             part.draw(canvas)
 
-    def parts(self, pose: Pose) -> list[Part]:
+    def parts(self, pose: Pose, scale: float) -> list[Part]:
         """Body with its hanging arms, the head, eyes and mouth, then raised arms."""
-        body = _still_body(pose.body)
-        pose = replace(pose, body=body, left=_still_arm(pose.left), right=_still_arm(pose.right))
-        face, mouth = _still_face(pose.face), pose.mouth
+        pose = still_pose(pose, scale * self._figure)
+        body, face, mouth = pose.body, pose.face, pose.mouth
         skeleton = solve(self.sheet, pose)
         head = HeadSpace(0j, 100, body.yaw, body.pitch, 0, body.jaw)
         raised = [a for a in (skeleton.left, skeleton.right) if a.wrist.imag <= skeleton.head.imag + 62]
         low = [a for a in (skeleton.left, skeleton.right) if a not in raised]
         placed = (body.bend, body.roll, body.lean, skeleton.head, body.yaw, body.pitch, body.jaw)
         trunk = replace(body, yaw=0, pitch=0, roll=0, jaw=0, head_x=0)
-        parts = [
+        return [
             Part("back hair", placed[:-1], self._around(skeleton, (0.72, 0.82, 1.0)),
                  lambda c: self._draw_back_hair(c, skeleton, head, body)),
-            Part("body", (trunk, *(a.pose for a in low)), self._trunk_box(skeleton, low),
-                 lambda c: self._draw_body(c, skeleton, body, low)),
+            Part("body", trunk, self._trunk_box(skeleton), lambda c: self._draw_body(c, skeleton, body)),
+            *(self._arm_part(body, arm, shadow=True) for arm in low),
             Part("head", placed, self._around(skeleton, (0.72, 0.82, 1.0)),
                  lambda c: self._draw_head(c, skeleton, head, body)),
+            Part("hair", placed[:-1], self._around(skeleton, (0.72, 0.82, 1.0)),
+                 lambda c: self._draw_hair(c, skeleton, body)),
             Part("eyes", (placed, face), self._around(skeleton, (0.40, 0.26, 0.20)),
-                 lambda c: self._draw_eyes(c, skeleton, head, body, face), moving=True),
+                 lambda c: self._draw_eyes(c, skeleton, head, body, face)),
             Part("mouth", (placed, mouth), self._around(skeleton, (0.30, -0.12, 0.56)),
-                 lambda c: self._draw_mouth(c, skeleton, head, body, mouth), moving=True),
+                 lambda c: self._draw_mouth(c, skeleton, head, body, mouth)),
+            *(self._arm_part(body, arm, shadow=False) for arm in raised),
         ]  # fmt: skip
-        for arm in raised:
-            box = self._arm_box(arm)
-            parts.append(Part(f"arm{arm.side}", (body, arm.pose), box, self._arm_drawer(body, arm)))
-        return parts
+
+    def _arm_part(self, body: Body, arm: Arm, *, shadow: bool) -> Part:
+        def draw(canvas: Any) -> None:
+            with self._figure_space(canvas) as paper:
+                self._draw_arm(paper, body, arm, shadow=shadow)
+
+        return Part(f"arm{arm.side}", (body.bend, arm.shoulder, arm.pose, shadow), self._arm_box(arm), draw)
 
     # -- places ------------------------------------------------------------------------------------
 
@@ -167,13 +120,11 @@ class Person:
         x, y, (sideways, above, below) = skeleton.head.real, skeleton.head.imag, reach
         return self._scaled((x - 106 * sideways, y - 106 * above, x + 106 * sideways, y + 106 * below))
 
-    def _trunk_box(self, skeleton: Skeleton, arms: list[Arm]) -> Box:
-        """Everything from the collar down, with the hanging arms."""
+    def _trunk_box(self, skeleton: Skeleton) -> Box:
+        """Everything from the collar down but the arms."""
         xs = [skeleton.hip.real - 105, skeleton.hip.real + 115]
         for arm in (skeleton.left, skeleton.right):
             xs += [arm.shoulder.real - 28, arm.shoulder.real + 28]
-        for arm in arms:
-            xs += [arm.elbow.real - 26, arm.elbow.real + 26, arm.wrist.real - 72, arm.wrist.real + 72]
         return self._scaled((min(xs), skeleton.head.imag + 4, max(xs), 60))
 
     def _arm_box(self, arm: Arm) -> Box:
@@ -219,8 +170,8 @@ class Person:
             key = ("back hair", body.yaw, body.pitch)
             self._shelf.draw(paper, key, lambda p: draw_back_hair(p, head, self.sheet))
 
-    def _draw_body(self, canvas: Any, skeleton: Skeleton, body: Body, arms: list[Arm]) -> None:
-        """Legs, trunk, neck and the hanging arms with their shadows."""
+    def _draw_body(self, canvas: Any, skeleton: Skeleton, body: Body) -> None:
+        """Legs, trunk and neck."""
         hip = skeleton.hip
         with self._figure_space(canvas) as paper:
             canvas.drawOval(skia.Rect.MakeLTRB(hip.real - 95, -8, hip.real + 105, 14), paint("ink", 0.20))
@@ -229,8 +180,6 @@ class Person:
                     draw_leg(paper, self.sheet, skeleton, leg)
                 draw_pelvis(paper, self.sheet, skeleton)
             self._draw_on_trunk(paper, skeleton, body, "trunk", self._record_trunk)
-            for arm in arms:
-                self._draw_arm(paper, body, arm, shadow=True)
 
     def _draw_on_trunk(self, paper: Paper, skeleton: Skeleton, body: Body, name: str, record: TrunkDrawing) -> None:
         """Draw something in the frame of the lower spine, from a spine whose lower half is upright."""
@@ -265,48 +214,55 @@ class Person:
 
     def _draw_arm(self, paper: Paper, body: Body, arm: Arm, *, shadow: bool) -> None:
         """An arm in its shoulder's frame: it turns with the chest. The hand turns about its wrist."""
-        pose = arm.pose
-        alone = solve(self.sheet, Pose(left=pose, right=pose))
-        own = alone.right if arm.side > 0 else alone.left
-        place: tuple[float, ...] = (arm.side, pose.x, pose.y, pose.upper_arm, pose.upper_weight, pose.elbow, pose.shrug)
-        squeeze = rounded(own.squeeze, 0.04)
-
-        def placed(draw: ArmDrawing) -> Record:
-            def record(p: Paper) -> None:
-                p.canvas.translate(-own.shoulder.real, -own.shoulder.imag)
-                draw(p, self.sheet, alone, own)
-
-            return record
-
+        pose, side = replace(arm.pose, shrug=0.0), arm.side
         with self._frame(paper, arm.shoulder, body.bend):
             if shadow:
-                self._shelf.draw(paper, ("shadow", place), placed(_draw_arm_shadow))
+                soft = replace(
+                    pose, x=rounded(pose.x, 0.008), y=rounded(pose.y, 0.008), upper_arm=rounded(pose.upper_arm, 1.0)
+                )
+                self._draw_on_arm(paper, "shadow", soft, side, _draw_arm_shadow)
             if self.sheet.outfit.sleeve == "short":
-                self._shelf.draw(paper, ("bare arm", place), placed(draw_bare_arm))
-                place = (*place, pose.angle)
+                self._draw_on_arm(paper, "bare arm", pose, side, draw_bare_arm)
+            alone, own = self._arm_alone(pose, side)
             wrist = hand_origin(self.sheet, own) - own.shoulder
+            hand = replace(own, squeeze=rounded(own.squeeze, 0.04))
             with self._frame(paper, wrist, own.angle):
-                key = ("hand", arm.side * pose.flip, pose.hand, squeeze)
-                hand = replace(own, squeeze=squeeze)
+                key = ("hand", side * pose.flip, pose.hand, hand.squeeze)
                 self._shelf.draw(paper, key, lambda p: draw_hand_of(p, self.sheet, alone, hand))
-            self._shelf.draw(paper, ("sleeve", place), placed(draw_sleeve))
+            self._draw_on_arm(paper, "sleeve", pose, side, draw_sleeve)
 
-    def _arm_drawer(self, body: Body, arm: Arm) -> Any:
-        def draw(canvas: Any) -> None:
-            with self._figure_space(canvas) as paper:
-                self._draw_arm(paper, body, arm, shadow=False)
+    def _arm_alone(self, pose: ArmPose, side: int) -> tuple[Skeleton, Arm]:
+        """A straight body with this arm on both sides, and the arm."""
+        alone = solve(self.sheet, Pose(left=pose, right=pose))
+        return alone, alone.right if side > 0 else alone.left
 
-        return draw
+    def _draw_on_arm(self, paper: Paper, name: str, pose: ArmPose, side: int, draw: ArmDrawing) -> None:
+        """Draw something of an arm whose shoulder is at the origin."""
+        angle = pose.angle if self.sheet.outfit.sleeve == "short" else 0.0
+        key = (name, side, pose.x, pose.y, pose.upper_arm, pose.upper_weight, pose.elbow, angle)
+
+        def record(p: Paper) -> None:
+            alone, own = self._arm_alone(pose, side)
+            p.canvas.translate(-own.shoulder.real, -own.shoulder.imag)
+            draw(p, self.sheet, alone, own)
+
+        self._shelf.draw(paper, key, record)
 
     def _draw_head(self, canvas: Any, skeleton: Skeleton, head: HeadSpace, body: Body) -> None:
-        """What moves with the head alone: the chin's shadow, the collar over it, skull, ears, nose, hair."""
+        """What moves with the head and the jaw: the chin's shadow, the collar over it, skull, far ear, beard."""
         with self._figure_space(canvas) as paper:
             self._draw_chin_shadow(paper, skeleton, body, head)
             self._draw_on_trunk(paper, skeleton, body, "collar", self._record_collar)
         with self._head_frame(canvas, skeleton, body) as paper:
-            self._shelf.draw(paper, ("head", body.yaw, body.pitch, body.jaw), lambda p: self._record_head(p, head))
+            self._shelf.draw(paper, ("skull", body.yaw, body.pitch, body.jaw), lambda p: self._record_skull(p, head))
 
-    def _record_head(self, paper: Paper, head: HeadSpace) -> None:
+    def _draw_hair(self, canvas: Any, skeleton: Skeleton, body: Body) -> None:
+        """What the jaw does not move: nose, front hair, the nearer ear, earrings."""
+        closed = HeadSpace(0j, 100, body.yaw, body.pitch, 0, 0)
+        with self._head_frame(canvas, skeleton, body) as paper:
+            self._shelf.draw(paper, ("hair", body.yaw, body.pitch), lambda p: self._record_hair(p, closed))
+
+    def _record_skull(self, paper: Paper, head: HeadSpace) -> None:
         sheet = self.sheet
         path = head_outline(head, sheet.features)
         far, covered = head.far_side, STYLES[sheet.hair].covers_ears
@@ -319,8 +275,12 @@ class Person:
             draw_blush(paper, head, sheet)
         if sheet.beard:
             draw_beard(paper, head, sheet)
+
+    def _record_hair(self, paper: Paper, head: HeadSpace) -> None:
+        sheet = self.sheet
+        far, covered = head.far_side, STYLES[sheet.hair].covers_ears
         draw_nose(paper, head, sheet)
-        draw_front_hair(paper, head, sheet, path)
+        draw_front_hair(paper, head, sheet, head_outline(head, sheet.features))
         if not covered and far:
             draw_ear(paper, head, sheet, -far)
         if sheet.earring:
@@ -330,22 +290,31 @@ class Person:
 
     def _draw_eyes(self, canvas: Any, skeleton: Skeleton, head: HeadSpace, body: Body, face: Face) -> None:
         """Eyes and brows, and the glasses before them."""
+        turned = (body.yaw, body.pitch)
+        eyes = replace(face, brow_left=0, brow_right=0, brow_angle=0, brow_in=0)
+        brows = Face(
+            brow_left=face.brow_left, brow_right=face.brow_right, brow_angle=face.brow_angle, brow_in=face.brow_in
+        )
         with self._head_frame(canvas, skeleton, body) as paper:
-            self._shelf.draw(paper, ("eyes", body.yaw, body.pitch, face), lambda p: self._record_eyes(p, head, face))
+            self._shelf.draw(paper, ("eyes", turned, eyes), lambda p: self._record_pair(p, head, eyes, draw_eye))
+            self._shelf.draw(paper, ("brows", turned, brows), lambda p: self._record_pair(p, head, brows, draw_brow))
+            if self.sheet.glasses:
+                self._shelf.draw(paper, ("glasses", turned), lambda p: draw_round_glasses(p, head, self.sheet))
 
-    def _record_eyes(self, paper: Paper, head: HeadSpace, face: Face) -> None:
+    def _record_pair(self, paper: Paper, head: HeadSpace, face: Face, draw: PairDrawing) -> None:
+        """Something on both sides of the face."""
         outline = head_outline(head, self.sheet.features)
         with paper.clipped(outline, needed=abs(head.sin_yaw) > _TURNED_AWAY):
             for side in (-1, 1):
-                draw_eye(paper, head, self.sheet, face, side)
-                draw_brow(paper, head, self.sheet, face, side)
-        if self.sheet.glasses:
-            draw_round_glasses(paper, head, self.sheet)
+                draw(paper, head, self.sheet, face, side)
 
     def _draw_mouth(self, canvas: Any, skeleton: Skeleton, head: HeadSpace, body: Body, mouth: Mouth) -> None:
-        with self._head_frame(canvas, skeleton, body) as paper:
+        def record(paper: Paper) -> None:
             outline = head_outline(head, self.sheet.features)
             with paper.clipped(outline, needed=abs(head.sin_yaw) > _TURNED_AWAY):
                 draw_mouth(paper, head, self.sheet, mouth)
             if self.sheet.beard:
                 draw_moustache(paper, head, self.sheet, mouth)
+
+        with self._head_frame(canvas, skeleton, body) as paper:
+            self._shelf.draw(paper, ("mouth", body.yaw, body.pitch, body.jaw, mouth), record)

@@ -16,12 +16,7 @@ import skia
 from dearhost.hosts.paper import Paper
 
 _EVERYTHING = skia.Rect.MakeLTRB(-4000, -4000, 4000, 4000)
-_KEPT = 600
-
-
-def rounded(value: float, step: float) -> float:
-    """``value`` on a grid of ``step``."""
-    return round(value / step) * step
+_KEPT = 1200
 
 
 class PictureShelf:

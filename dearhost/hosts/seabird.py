@@ -8,6 +8,7 @@ from __future__ import annotations
 
 import cmath
 import math
+from collections.abc import Callable
 from dataclasses import dataclass, replace
 from typing import Any
 
@@ -18,7 +19,8 @@ from dearhost.hosts.head_space import HeadSpace, mirrored
 from dearhost.hosts.host import Part
 from dearhost.hosts.model_sheet import Features, ModelSheet
 from dearhost.hosts.paper import Paper, clamp, darker, joined, lerp, limb, mix, paint, spline, turned
-from dearhost.hosts.pose import ArmPose, Face, Mouth, Pose
+from dearhost.hosts.pose import ArmPose, Body, Face, Mouth, Pose
+from dearhost.hosts.rounding import still_pose
 from dearhost.hosts.skeleton import reach
 
 _WHITE, _WHITE_SHADE = "#FBF5E8", "#D9CDB8"
@@ -64,33 +66,40 @@ class Seabird:
 
     def draw(self, canvas: Any, pose: Pose) -> None:
         """Draw ``pose`` whole."""
-        for part in self.parts(pose):
+        for part in self.parts(pose, canvas.getTotalMatrix().getScaleX()):
             part.draw(canvas)
 
-    def parts(self, pose: Pose) -> list[Part]:
-        """Body with low wings, then the head, then raised wings."""
-        frame = _Frame(pose)
+    def parts(self, pose: Pose, scale: float) -> list[Part]:
+        """Body, low wings under the scarf, the head, then raised wings."""
+        pose = still_pose(pose, scale)
+        frame, body = _Frame(pose), pose.body
         raised = [w for w in frame.wings if w.wrist.imag <= frame.head.imag + 46]
         low = [w for w in frame.wings if w not in raised]
         face, mouth = pose.face, pose.mouth
+        trunk = replace(body, yaw=0, pitch=0, roll=0, jaw=0, head_x=0)
         x, y = frame.head.real, frame.head.imag
-        parts = [
-            Part("body", (pose.body, *(w.pose for w in low)), (-210, -300, 210, 40),
-                 lambda c: _draw_body(Paper(c, c.getTotalMatrix().getScaleX()), frame, low)),
-            Part("head", pose.body, (x - 90, y - 105, x + 90, y + 80),
-                 lambda c: _draw_head(Paper(c, c.getTotalMatrix().getScaleX()), frame)),
-            Part("eyes", (pose.body, face), (x - 66, y - 52, x + 66, y + 24),
-                 lambda c: _draw_eyes(Paper(c, c.getTotalMatrix().getScaleX()), frame, face), moving=True),
-            Part("beak", (pose.body, mouth), (x - 40, y - 26, x + 40, y + 92),
-                 lambda c: _draw_beak(Paper(c, c.getTotalMatrix().getScaleX()), frame.head_space, mouth), moving=True),
+        return [
+            Part("body", (trunk, body.yaw), (-130, -260, 130, 40), _drawer(lambda p: _draw_body(p, frame))),
+            *(_wing_part(wing, trunk) for wing in low),
+            Part("scarf", trunk, (-90, -260, 90, -90), _drawer(lambda p: _draw_scarf(p, frame))),
+            Part("head", body, (x - 90, y - 105, x + 90, y + 80), _drawer(lambda p: _draw_head(p, frame))),
+            Part("eyes", (body, face), (x - 66, y - 52, x + 66, y + 24),
+                 _drawer(lambda p: _draw_eyes(p, frame, face))),
+            Part("beak", (body, mouth), (x - 40, y - 26, x + 40, y + 92),
+                 _drawer(lambda p: _draw_beak(p, frame.head_space, mouth))),
+            *(_wing_part(wing, trunk) for wing in raised),
         ]  # fmt: skip
-        for wing in raised:
-            parts.append(Part(f"wing{wing.side}", (pose.body, wing.pose), (-260, -480, 260, 40), _wing_drawer(wing)))
-        return parts
 
 
-def _wing_drawer(wing: _Wing) -> Any:
-    return lambda canvas: _draw_wing(Paper(canvas, canvas.getTotalMatrix().getScaleX()), wing)
+def _drawer(draw: Callable[[Paper], None]) -> Callable[[Any], None]:
+    return lambda canvas: draw(Paper(canvas, canvas.getTotalMatrix().getScaleX()))
+
+
+def _wing_part(wing: _Wing, trunk: Body) -> Part:
+    joints = (wing.shoulder, wing.elbow, wing.wrist)
+    xs, ys = [p.real for p in joints], [p.imag for p in joints]
+    box = (min(xs) - 75, min(ys) - 75, max(xs) + 75, max(ys) + 75)
+    return Part(f"wing{wing.side}", (trunk, wing.pose), box, _drawer(lambda p: _draw_wing(p, wing)))
 
 
 class _Frame:
@@ -160,7 +169,7 @@ def _draw_wing(paper: Paper, wing: _Wing) -> None:
         paper.brush([place - across * 9, place + fore * 9, place + across * 9], 2.2, _WING_SHADE, tip=0.2, tail=0.2)
 
 
-def _draw_body(paper: Paper, frame: _Frame, wings: list[_Wing]) -> None:
+def _draw_body(paper: Paper, frame: _Frame) -> None:
     at, hip = frame.at, frame.hip
     paper.canvas.drawOval(skia.Rect.MakeLTRB(hip.real - 80, -7, hip.real + 90, 13), paint("ink", 0.20))
     for side in (-1, 1):
@@ -172,9 +181,7 @@ def _draw_body(paper: Paper, frame: _Frame, wings: list[_Wing]) -> None:
         paper.piece(web, _LEGS, _LEGS_SHADE, ink=0.9, crescent=(4, 3), rim=False)
     tail = [at(-34, -8), at(-104, -30), at(-92, -40), at(-76, -48), at(-40, -40), at(10, -36)]
     paper.piece(spline(tail, corners=(1, 2, 3)), _TIP, None)
-    outline = [at(0, 168), at(36, 156), at(56, 122), at(66, 76), at(68, 26), at(56, -22), at(26, -42), at(0, -46),
-               at(-26, -42), at(-56, -22), at(-68, 26), at(-66, 76), at(-56, 122), at(-36, 156)]  # fmt: skip
-    body = spline(outline)
+    body = _body_outline(frame)
     paper.piece(body, _WHITE, _WHITE_SHADE, crescent=(12, 7), ink=1.2)
     with paper.clipped(body):
         for side in (-1, 1):  # the mantle: slate back showing round the sides
@@ -185,13 +192,17 @@ def _draw_body(paper: Paper, frame: _Frame, wings: list[_Wing]) -> None:
         for u, v in ((-24, 60), (0, 46), (22, 62), (-14, 20), (16, 22), (0, -4)):
             chevron = [at(u - 6 + slide, v + 3), at(u + slide, v - 3), at(u + 6 + slide, v + 4)]
             paper.brush(chevron, 2.2, _WHITE_SHADE, tip=0.2, tail=0.2)
-    for wing in wings:
-        _draw_wing(paper, wing)
-    _draw_scarf(paper, frame, body)
 
 
-def _draw_scarf(paper: Paper, frame: _Frame, body: Any) -> None:
+def _body_outline(frame: _Frame) -> Any:
     at = frame.at
+    outline = [at(0, 168), at(36, 156), at(56, 122), at(66, 76), at(68, 26), at(56, -22), at(26, -42), at(0, -46),
+               at(-26, -42), at(-56, -22), at(-68, 26), at(-66, 76), at(-56, 122), at(-36, 156)]  # fmt: skip
+    return spline(outline)
+
+
+def _draw_scarf(paper: Paper, frame: _Frame) -> None:
+    at, body = frame.at, _body_outline(frame)
     band = spline([at(-52, 152), at(-28, 136), at(0, 132), at(28, 136), at(52, 152), at(56, 130), at(28, 110),
                    at(0, 106), at(-28, 110), at(-56, 130)], corners=(0, 4, 5, 9))  # fmt: skip
     paper.cast(body, band, 3, 7, "ink", 0.2)

@@ -52,7 +52,6 @@ def write_chunk(source: FrameSource, timeline: Timeline, settings: RenderSetting
     """Encode a chunk's frames into ``path``, whole or not at all."""
 
     def encode(part: Path) -> None:
-        source.forget()  # the same bytes whatever was painted before
         with av.open(str(part), "w", format="mp4") as container:
             stream = add_video(container, settings.picture, timeline.frame_rate, settings.codec)
             for index, number in enumerate(range(chunk.first, chunk.last)):

@@ -30,11 +30,7 @@ class FrameSource:
         self.frame = av.VideoFrame(picture.width, picture.height, "yuv420p")
         self._planes = planes_of(self.frame)
         self._words = painter.pixels.view(np.uint32)[..., 0]
-        self.forget()
-
-    def forget(self) -> None:
-        """Paint the next frame whole."""
-        self._painter.forget()
+        painter.forget()  # the planes are empty yet: the first frame must come whole
 
     def paint(self, number: int) -> Any:
         """The video frame ``number``; valid until the next call."""

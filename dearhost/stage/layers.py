@@ -12,7 +12,7 @@ from dataclasses import dataclass, replace
 from functools import lru_cache
 from typing import Any
 
-from dearhost.hosts import Host, Performance, Pose, host_by_id
+from dearhost.hosts import Face, Host, Performance, Pose, host_by_id
 from dearhost.stage.captions import Caption
 from dearhost.stage.fonts import Fonts
 from dearhost.stage.lettering import CaptionDrawing, TitleDrawing
@@ -26,6 +26,8 @@ _SLOW_HEAD = 0.8
 """Degrees a frame."""
 _SLOW_HAND = 3.0
 """Degrees a frame."""
+_SLOW_EYES = 0.08
+"""Of the whole way of a lid or an eye, a frame."""
 
 PixelBox = tuple[int, int, int, int]
 
@@ -38,7 +40,6 @@ class Layer:
     key: Any
     box: PixelBox
     draw: Callable[[Any], None]
-    moving: bool
 
 
 class HostLayers:
@@ -57,12 +58,12 @@ class HostLayers:
         """The host's layers at a frame of the scene."""
         pose = self._held_pose(frame)
         return [
-            Layer(f"{self.name}.{part.name}", part.key, self._pixels(part.box), self._drawer(part.draw), part.moving)
-            for part in self.host.parts(pose)
+            Layer(f"{self.name}.{part.name}", part.key, self._pixels(part.box), self._drawer(part.draw))
+            for part in self.host.parts(pose, self.scale)
         ]
 
     def _held_pose(self, frame: int) -> Pose:
-        """Face and mouth of this frame; trunk and arms, and the head, each of the even frame before while slow."""
+        """The mouth of this frame; trunk and arms, head, and eyes, each of the even frame before while slow."""
         now = self._pose(self._rate.centre_of(frame))
         if frame % 2 == 0:
             return now
@@ -75,7 +76,7 @@ class HostLayers:
         if max(turn) <= _SLOW_HEAD:
             head = {name: getattr(before.body, name) for name in ("yaw", "pitch", "roll", "jaw", "head_x")}
             body = replace(body, **head)
-        return Pose(body, left, right, now.face, now.mouth)
+        return Pose(body, left, right, now.face if _eyes_fast(before.face, now.face) else before.face, now.mouth)
 
     def _pose(self, moment: float) -> Pose:
         if moment not in self._poses:
@@ -110,6 +111,12 @@ class HostLayers:
         return placed
 
 
+def _eyes_fast(before: Face, now: Face) -> bool:
+    """Whether lids or gaze move too fast to be held still for a frame."""
+    return max(abs(now.blink - before.blink), abs(now.lid - before.lid), abs(now.gaze_x - before.gaze_x),
+               abs(now.gaze_y - before.gaze_y)) > _SLOW_EYES  # fmt: skip
+
+
 def _even(box: tuple[float, float, float, float], picture: Picture) -> PixelBox:
     """Whole even pixels inside the picture, so that chroma stays in step."""
     left = max(0, int(box[0]) - 2) // 2 * 2
@@ -130,30 +137,22 @@ class SceneLayers:
         self._title = TitleDrawing(scene.title, picture, fonts) if scene.title else None
 
     def layers(self, frame: int) -> list[Layer]:
-        """Back to front at a frame of the scene: still parts of hosts, moving parts, title, caption."""
+        """Back to front at a frame of the scene: hosts, title, caption."""
         found = [layer for host in self.hosts for layer in host.layers(frame)]
-        still, moving = [], []
-        for host in self.hosts:
-            mine = [layer for layer in found if layer.name.startswith(f"{host.name}.")]
-            first = next((i for i, layer in enumerate(mine) if layer.moving), len(mine))
-            still += mine[:first]
-            moving += mine[first:]
-        return still + moving + self._lettering(self._rate.start_of(frame))
+        return found + self._lettering(self._rate.start_of(frame))
 
     def _lettering(self, moment: float) -> list[Layer]:
         layers = []
         if self._title and self._title.title.span.holds(moment):
             title = self._title
             box = _even(title.box, self.picture)
-            layers.append(Layer("title", title.key(moment), box, lambda c: title.draw(c, moment), True))
+            layers.append(Layer("title", title.key(moment), box, lambda c: title.draw(c, moment)))
         caption = self.scene.caption_at(moment) if self._burned else None
         if caption:
             drawing = self.caption_drawing(caption)
             word = caption.word_at(moment)
             key = (caption.start, word)
-            layers.append(
-                Layer("caption", key, _even(drawing.box, self.picture), lambda c: drawing.draw(c, word), True)
-            )
+            layers.append(Layer("caption", key, _even(drawing.box, self.picture), lambda c: drawing.draw(c, word)))
         return layers
 
     @lru_cache(maxsize=64)  # noqa: B019 - lives as long as its scene does

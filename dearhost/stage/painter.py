@@ -1,7 +1,7 @@
 """The painter: any frame of a timeline, for stills, proofs and films alike.
 
-Three buffers: the set alone; with the still parts of hosts; the finished frame. Only what changed from
-the frame before is drawn again, and ``paint`` says where that was.
+Every layer is kept as pixels until it changes. Only where something changed from the frame before is the
+picture put together again, and ``paint`` says where that was.
 """
 
 from __future__ import annotations
@@ -48,29 +48,61 @@ def _set_sheet(set_id: str, picture: Picture) -> Sheet:
     return sheet
 
 
-def _joined(boxes: Sequence[PixelBox]) -> PixelBox | None:
-    real = [b for b in boxes if b[2] > b[0] and b[3] > b[1]]
-    if not real:
-        return None
-    return min(b[0] for b in real), min(b[1] for b in real), max(b[2] for b in real), max(b[3] for b in real)
+def _joined(a: PixelBox, b: PixelBox) -> PixelBox:
+    return min(a[0], b[0]), min(a[1], b[1]), max(a[2], b[2]), max(a[3], b[3])
 
 
 def _overlap(a: PixelBox, b: PixelBox) -> bool:
     return a[0] < b[2] and b[0] < a[2] and a[1] < b[3] and b[1] < a[3]
 
 
+def _area(box: PixelBox) -> int:
+    return (box[2] - box[0]) * (box[3] - box[1])
+
+
 def _merged(boxes: Sequence[PixelBox]) -> list[PixelBox]:
-    """Overlapping boxes put together, so that no pixel is drawn twice."""
+    """Boxes put together where one costs less than the two."""
     merged: list[PixelBox] = []
     for box in boxes:
         while True:
-            hit = next((m for m in merged if _overlap(m, box)), None)
+            hit = next((m for m in merged if _area(_joined(m, box)) <= _area(m) + _area(box)), None)
             if hit is None:
                 break
             merged.remove(hit)
-            box = _joined([hit, box]) or box
+            box = _joined(hit, box)
         merged.append(box)
     return merged
+
+
+class Stamps:
+    """The finished drawing of each layer, kept until its key changes.
+
+    A layer is always drawn whole, on its own, and then laid into the picture pixel by pixel: what a frame
+    looks like never depends on which frames were painted before it.
+    """
+
+    def __init__(self) -> None:
+        self._kept: dict[str, tuple[Any, PixelBox, Any]] = {}
+
+    def of(self, layer: Layer) -> Any:
+        """The layer's drawing as an image, its top left at that of the layer's box."""
+        kept = self._kept.get(layer.name)
+        if kept and kept[0] == layer.key and kept[1] == layer.box:
+            return kept[2]
+        left, top, right, bottom = layer.box
+        info = skia.ImageInfo.Make(right - left, bottom - top, skia.kBGRA_8888_ColorType, skia.kPremul_AlphaType)
+        surface = skia.Surface.MakeRaster(info)
+        canvas = surface.getCanvas()
+        canvas.translate(-left, -top)
+        layer.draw(canvas)
+        image = surface.makeImageSnapshot()
+        self._kept[layer.name] = layer.key, layer.box, image
+        return image
+
+    def keep_only(self, layers: Sequence[Layer]) -> None:
+        """Let go of what is not on the picture any more."""
+        names = {layer.name for layer in layers}
+        self._kept = {name: kept for name, kept in self._kept.items() if name in names}
 
 
 class ScenePainter:
@@ -80,11 +112,10 @@ class ScenePainter:
         self._layers, self.sheet = layers, sheet
         self.picture = layers.picture
         self._set = _set_sheet(layers.scene.set, self.picture)
-        self._still = Sheet(self.picture)
+        self._stamps = Stamps()
         self._whole: PixelBox = (0, 0, self.picture.width, self.picture.height)
         self._before: list[Layer] | None = None
         self._frame = -1
-        self._stacked: list[Layer] = []
 
     def forget(self) -> None:
         """Draw everything at the next frame: somebody else drew on the sheet."""
@@ -96,38 +127,21 @@ class ScenePainter:
         if frame == self._frame:
             return []
         layers = self._layers.layers(frame)
-        first = next((i for i, layer in enumerate(layers) if layer.moving), len(layers))
-        still, moving = layers[:first], layers[first:]
-        if self._before is None:
-            self._still.take(self._set, self._whole)
-            self._draw_still(still, [self._whole])
-            changed = [self._whole]
-        else:
-            old_first = next((i for i, layer in enumerate(self._before) if layer.moving), len(self._before))
-            lower = _changed(self._before[:old_first], still)
-            if lower:
-                for box in lower:
-                    self._still.take(self._set, box)
-                self._draw_still(still, lower)
-            changed = _merged([*lower, *_changed(self._before[old_first:], moving)])
+        changed = [self._whole] if self._before is None else _changed(self._before, layers)
         for box in changed:
-            self.sheet.take(self._still, box)
-            self._draw(self.sheet, moving, box)
+            self.sheet.take(self._set, box)
+            self._draw(layers, box)
+        self._stamps.keep_only(layers)
         self._before, self._frame = layers, frame
         return changed
 
-    def _draw_still(self, layers: Sequence[Layer], boxes: Sequence[PixelBox]) -> None:
-        for box in boxes:
-            self._draw(self._still, layers, box)
-
-    @staticmethod
-    def _draw(sheet: Sheet, layers: Sequence[Layer], box: PixelBox) -> None:
-        canvas = sheet.canvas
+    def _draw(self, layers: Sequence[Layer], box: PixelBox) -> None:
+        canvas = self.sheet.canvas
         canvas.save()
         canvas.clipRect(skia.Rect.MakeLTRB(*box))
         for layer in layers:
             if _overlap(layer.box, box):
-                layer.draw(canvas)
+                canvas.drawImage(self._stamps.of(layer), layer.box[0], layer.box[1])
         canvas.restore()
 
 
@@ -157,11 +171,7 @@ class Painter:
         self._whole: PixelBox = (0, 0, picture.width, picture.height)
 
     def forget(self) -> None:
-        """Draw everything at the next frame, as a fresh painter would.
-
-        Edges drawn through a smaller clip may differ by a few levels in single pixels, so whoever needs
-        the same bytes every time starts from here.
-        """
+        """Draw everything at the next frame, as a fresh painter would."""
         self._current = -1
 
     @property

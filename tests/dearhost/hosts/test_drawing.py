@@ -22,7 +22,7 @@ def drawn(host: Host, pose: Pose, part: str = "") -> np.ndarray:
     canvas = surface.getCanvas()
     canvas.clear(0)
     canvas.translate(SIDE / 2, SIDE - 30)
-    for piece in host.parts(pose):
+    for piece in host.parts(pose, 1.0):
         if part in ("", piece.name):
             piece.draw(canvas)
     return np.asarray(surface.toarray(colorType=skia.kRGBA_8888_ColorType))
@@ -65,7 +65,7 @@ POSES = [
 @pytest.mark.parametrize("host", CAST.values(), ids=list(CAST))
 @pytest.mark.parametrize("pose", POSES, ids=["rest", "leaning", "turned", "arms"])
 def test_nothing_is_drawn_outside_its_box(host: Host, pose: Pose) -> None:
-    for part in host.parts(pose):
+    for part in host.parts(pose, 1.0):
         alpha = drawn(host, pose, part.name)[..., 3]
         ys, xs = np.nonzero(alpha)
         if not len(xs):

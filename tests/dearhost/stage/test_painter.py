@@ -24,13 +24,6 @@ from dearhost.timebase import FrameRate
 from tests.conftest import with_tones
 
 
-def assert_same_picture(first: np.ndarray, second: np.ndarray, frame: int) -> None:
-    """The same but for the few levels an edge differs by when it is drawn through a smaller clip."""
-    difference = np.abs(first.astype(int) - second).max(axis=2)
-    assert (difference > 10).mean() < 0.002, frame
-    assert (difference > 0).mean() < 0.004, frame
-
-
 def test_frames_do_not_depend_on_the_order_they_are_painted_in(
     timeline: Timeline, small: Picture, studio: Studio
 ) -> None:
@@ -43,13 +36,7 @@ def test_frames_do_not_depend_on_the_order_they_are_painted_in(
         seen[frame] = forward.pixels.copy()
     for frame in reversed(frames):
         backward.paint(frame)
-        assert_same_picture(backward.pixels, seen[frame], frame)
-        backward.forget()
-        backward.paint(frame)
-        again = backward.pixels.copy()
-        backward.forget()
-        backward.paint(frame)
-        assert np.array_equal(backward.pixels, again), frame
+        assert np.array_equal(backward.pixels, seen[frame]), frame
 
 
 def test_only_what_changed_is_painted_and_all_of_it(timeline: Timeline, small: Picture, studio: Studio) -> None:
@@ -64,7 +51,7 @@ def test_only_what_changed_is_painted_and_all_of_it(timeline: Timeline, small: P
         assert not changed.any(), frame
         whole.paint(0)
         whole.paint(frame)
-        assert_same_picture(step.pixels, whole.pixels, frame)
+        assert np.array_equal(step.pixels, whole.pixels), frame
 
 
 @pytest.mark.parametrize("shape", SHAPES)
