@@ -113,6 +113,7 @@ def make_film(order: FilmOrder, path: Path, studio: Studio, *, progress: Progres
 
     production = replace(order.production, captions=order.captions == "burn")
     timeline = compile_timeline(production, studio.speaker, order.frame_rate, reading)
+    studio.voices.release()  # drawing a long film needs the room
     settings = RenderSettings(order.picture, studio.fonts, soft_captions=order.captions == "soft")
     report = render_film(timeline, path, settings, studio.chunks, progress=progress, processes=processes)
     beside = write_caption_files(timeline, path) if order.captions == "file" else []

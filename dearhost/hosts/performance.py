@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 from numpy.typing import NDArray
@@ -36,6 +36,10 @@ class Role:
     partner_side: int = 0
     reach: tuple[float, float] = (1.0, 1.0)
     seed: int = 1
+
+    def silent(self) -> Role:
+        """Without the sound of its lines: their times and prosody are enough to move to."""
+        return replace(self, lines=tuple(PlacedReading(line.start, line.reading.silent()) for line in self.lines))
 
 
 class Performance:

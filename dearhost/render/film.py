@@ -68,7 +68,9 @@ def render_film(timeline: Timeline, path: Path, settings: RenderSettings, cache:
     with ThreadPoolExecutor(1) as pool:
         mastering = pool.submit(lambda: master(place(sound_of(timeline), timeline.duration, SAMPLE_RATE), SAMPLE_RATE))
         if missing:
-            render_chunks(timeline, settings, missing, cache, frames_done, processes=processes or default_processes())
+            render_chunks(
+                timeline.silent(), settings, missing, cache, frames_done, processes=processes or default_processes()
+            )
         sound = mastering.result()
     parts = [(chunk, cache.path_of(chunk.name)) for chunk in chunks]
     captions = captions_of(timeline) if settings.soft_captions else ()

@@ -85,36 +85,50 @@ def _limited(mono: Mono, peaks: Mono, gain: float, sample_rate: int) -> Mono:
     """``mono`` times ``gain``, held below the ceiling by a smooth gain with look-ahead; block by block."""
     look = int(_LOOK_AHEAD * sample_rate) | 1
     half = look // 2
-    reduction = np.pad(_reduction(peaks, gain, look, sample_rate), half, mode="edge")
     window = np.hanning(look + 2)[1:-1]
     window /= window.sum()
     result = np.empty(len(mono), np.float32)
+    release = _Release(peaks, gain, look, sample_rate)
+    lead = np.repeat(release.first, half)
     step = sample_rate * _BLOCK_SECONDS
     for first in range(0, len(mono), step):
         part = mono[first : first + step]
-        smooth = oaconvolve(reduction[first : first + len(part) + 2 * half], window, "valid")
+        reduction = np.concatenate([lead, release.block(first, len(part) + half)])
+        reduction = np.pad(reduction, (0, len(part) + 2 * half - len(reduction)), mode="edge")
+        smooth = oaconvolve(reduction, window, "valid")
         result[first : first + step] = part * gain * np.exp(-np.maximum(smooth, 0))
+        lead = reduction[len(part) : len(part) + half]
     return result
 
 
-def _reduction(peaks: Mono, gain: float, look: int, sample_rate: int) -> Mono:
-    """The natural logarithm by which each sample must be lowered: held for the look-ahead, then released."""
-    ceiling = 10 ** (_LIMIT_DB / 20)
-    falling = 1 / (_RELEASE * sample_rate)
-    reduction = np.zeros(len(peaks), np.float32)
-    last = -np.inf
-    step = sample_rate * _BLOCK_SECONDS
-    for first in range(0, len(peaks), step):
-        lead = min(first, look)
-        around = peaks[first - lead : first + step + look].astype(np.float64)
-        needed = np.log(np.maximum(around * gain / ceiling, 1))
-        block = maximum_filter1d(needed, 2 * look + 1)[lead : lead + min(step, len(peaks) - first)]
-        ramp = np.arange(len(block)) * falling
-        level = np.maximum(np.maximum.accumulate(np.log(np.maximum(block, 1e-9)) + ramp), last) - ramp
-        reduction[first : first + step] = np.exp(level)
-        last = float(level[-1] - falling)
-    reduction[reduction < 1e-6] = 0
-    return reduction
+class _Release:
+    """By which natural logarithm each sample must be lowered: held for the look-ahead, then released."""
+
+    def __init__(self, peaks: Mono, gain: float, look: int, sample_rate: int) -> None:
+        self._peaks, self._look = peaks, look
+        self._factor = gain / 10 ** (_LIMIT_DB / 20)
+        self._falling = 1 / (_RELEASE * sample_rate)
+        self._step = sample_rate * _BLOCK_SECONDS
+        self._last = -np.inf
+        self.first = float(self._needed(0, 1)[0])
+
+    def _needed(self, first: int, count: int) -> NDArray[np.float64]:
+        lead = min(first, self._look)
+        around = self._peaks[first - lead : first + count + self._look].astype(np.float64)
+        needed = np.log(np.maximum(around * self._factor, 1))
+        held: NDArray[np.float64] = maximum_filter1d(needed, 2 * self._look + 1)[lead : lead + count]
+        return held
+
+    def block(self, first: int, count: int) -> NDArray[np.float64]:
+        """Of the samples from ``first`` on; blocks must come in order, and may reach into the next."""
+        needed = self._needed(first, count)
+        ramp = np.arange(len(needed)) * self._falling
+        level = np.maximum(np.maximum.accumulate(np.log(np.maximum(needed, 1e-9)) + ramp), self._last) - ramp
+        if len(level) > self._step:
+            self._last = float(level[self._step - 1] - self._falling)
+        reduction: NDArray[np.float64] = np.exp(level)
+        reduction[reduction < 1e-6] = 0
+        return reduction
 
 
 def master(mono: Mono, sample_rate: int, *, target: float = TARGET_LUFS) -> Mono:

@@ -40,3 +40,6 @@ class Engine(Protocol):
 
     def synthesize(self, sentence: Sentence) -> Utterance:
         """Speak a sentence. Raises SpeechError when the engine cannot."""
+
+    def release(self) -> None:
+        """Let go of what takes much memory; it is loaded again when it is needed."""

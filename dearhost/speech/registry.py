@@ -64,6 +64,13 @@ class VoiceRegistry:
                 self._engines[voice.id] = RememberingEngine(self._make(voice))
             return self._engines[voice.id]
 
+    def release(self) -> None:
+        """Let go of the engines' models; they are loaded again when they are needed."""
+        with self._lock:
+            engines = list(self._engines.values())
+        for engine in engines:
+            engine.release()
+
     def _make(self, voice: Voice) -> Engine:
         if voice.id in FORMANT_VOICES:
             return FormantEngine(FORMANT_VOICES[voice.id][1])

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any
 
 from dearhost.hosts import Role
@@ -67,6 +67,12 @@ class SceneTimeline:
         """In the film."""
         return Span(self.start, self.start + self.duration)
 
+    def silent(self) -> SceneTimeline:
+        """Without the sound of its lines."""
+        hosts = tuple(replace(host, role=host.role.silent()) for host in self.hosts)
+        lines = tuple(replace(line, reading=line.reading.silent()) for line in self.lines)
+        return replace(self, hosts=hosts, lines=lines)
+
     def caption_at(self, moment: float) -> Caption | None:
         """The caption on screen at ``moment`` (scene time)."""
         return next((c for c in self.captions if c.start <= moment < c.end), None)
@@ -93,6 +99,10 @@ class Timeline:
     def frames(self) -> int:
         """The number of frames of the film."""
         return self.frame_rate.frames_in(self.duration)
+
+    def silent(self) -> Timeline:
+        """Without the sound of its lines: all that painting needs, a fraction of the size."""
+        return replace(self, scenes=tuple(scene.silent() for scene in self.scenes))
 
     def scene_index_at(self, moment: float) -> int:
         """The scene at ``moment`` in the film; the last one beyond the end."""

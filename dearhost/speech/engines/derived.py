@@ -40,6 +40,10 @@ class DerivedEngine:
         self._source, self._derivation = source, derivation
         self.version = f"derived-2/{source.version}"
 
+    def release(self) -> None:
+        """The source's model."""
+        self._source.release()
+
     def phones_alone(self, word: str) -> tuple[str, ...]:
         """As the source says it."""
         return self._source.phones_alone(word)

@@ -51,6 +51,9 @@ class FakeEngine:
 
     version = "fake-1"
 
+    def release(self) -> None:
+        """Nothing is held."""
+
     def phones_alone(self, word: str) -> tuple[str, ...]:
         """One phone a letter; anything else is a schwa."""
         return tuple(_IPA.get(c, "ə") for c in word.lower() if c.isalnum()) or ("ə",)

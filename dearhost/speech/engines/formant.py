@@ -99,6 +99,9 @@ class FormantEngine:
         for parameter, value in ((_RATE, self._rate), (_PITCH, self._pitch), (_RANGE, self._spread)):
             library.call.espeak_SetParameter(parameter, value, 0)
 
+    def release(self) -> None:
+        """Nothing is held."""
+
     def phones_alone(self, word: str) -> tuple[str, ...]:
         """The phones of one word said by itself."""
         return _alone(self._voice, word)

@@ -32,6 +32,11 @@ class NeuralEngine:
         self._loading = threading.Lock()
         self._voice: Any = None
 
+    def release(self) -> None:
+        """The model, about 290 MB."""
+        with self._loading:
+            self._voice = None
+
     def phones_alone(self, word: str) -> tuple[str, ...]:
         """The phones of one word said by itself."""
         return _alone(self, word)

@@ -23,6 +23,10 @@ class RememberingEngine:
         self._seconds = 0.0
         self._lock = threading.Lock()
 
+    def release(self) -> None:
+        """The engine's model; sentences stay."""
+        self._engine.release()
+
     def phones_alone(self, word: str) -> tuple[str, ...]:
         """As the engine says it."""
         return self._engine.phones_alone(word)

@@ -120,7 +120,8 @@ def test_a_killed_worker_is_replaced_and_finished_chunks_stay(
 
     def kill_one(fraction: float, _left: float | None) -> None:
         if fraction > 0.4 and not killed.is_set():
-            own = [p for p in psutil.Process().children() if "spawn_main" in " ".join(p.cmdline())]
+            nurseries = [p for p in psutil.Process().children() if "forkserver" in " ".join(p.cmdline())]
+            own = [p for nursery in nurseries for p in nursery.children()]
             if own:
                 os.kill(own[0].pid, signal.SIGKILL)
                 killed.set()
