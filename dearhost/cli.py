@@ -25,7 +25,16 @@ from dearhost.films import (
 )
 from dearhost.hosts import CAST, EXPRESSIONS, GESTURES, host_by_id
 from dearhost.lips import MouthPhone, build_track, main_viseme, track_to_json
-from dearhost.script import Script, ensure_speakable, findings, open_script, placeholders, words_of
+from dearhost.script import (
+    Script,
+    ensure_speakable,
+    findings,
+    open_script,
+    placeholders,
+    text_with_cues,
+    word_index,
+    words_of,
+)
 from dearhost.speech import Reading, timings_to_json
 from dearhost.speech.joining import join_readings, relocated
 from dearhost.stage import DEFAULT_HEIGHTS, FRAMINGS, SETS, SHAPES, Picture, Production
@@ -256,7 +265,7 @@ def _check(options: argparse.Namespace) -> None:
     for scene in script.scenes:
         print(f"\n{scene.heading or '(no heading)'}")
         for line in scene.lines:
-            print(f"  {line.speaker + ': ' if line.speaker else ''}{line.text}")
+            print(f"  {line.speaker + ': ' if line.speaker else ''}{text_with_cues(line)}")
     for finding in found:
         print(f"\n{finding.message}")
 
@@ -270,6 +279,10 @@ def _scenes_json(script: Script) -> list[dict[str, Any]]:
                     "speaker": line.speaker,
                     "text": line.text,
                     "words": [{"text": w.text, "from": w.start, "to": w.end} for w in words_of(line.text)],
+                    "cues": [
+                        {"kind": cue.kind, "parameters": dict(cue.parameters), "word": word_index(line, cue)}
+                        for cue in line.cues
+                    ],
                 }
                 for line in scene.lines
             ],

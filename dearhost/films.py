@@ -13,6 +13,7 @@ from dearhost.render.film import Progress
 from dearhost.script import Scene, Script, count_words, ensure_speakable, estimated_seconds
 from dearhost.speech import Speaker, VoiceRegistry
 from dearhost.stage import CastEntry, Picture, Production, Timeline, compile_timeline
+from dearhost.stage.cueing import pauses_of
 from dearhost.stage.pacing import place_lines
 from dearhost.storage import FolderCache, write_whole
 from dearhost.timebase import FrameRate
@@ -62,7 +63,7 @@ def scene_time(scene: Scene, production: Production, speaker: Speaker) -> Runnin
         seconds = speaker.known_seconds(line.text, production.entry(line.speaker).voice)
         if seconds is None:
             return RunningTime(words, round(estimated_seconds(scene), 1), True)
-        durations.append(seconds)
+        durations.append(seconds + sum(pauses_of(line).values()))
     return RunningTime(words, round(place_lines(durations, [line.speaker for line in scene.lines])[1], 2), False)
 
 

@@ -1,7 +1,7 @@
 """Hosts: who can be drawn, how they move, and a pose for every moment."""
 
 from dearhost.hosts.cast import CAST, host_by_id
-from dearhost.hosts.expressions import EXPRESSIONS
+from dearhost.hosts.expressions import EXPRESSIONS, ExpressionCue
 from dearhost.hosts.gestures import GESTURES
 from dearhost.hosts.gesturing import GestureCue
 from dearhost.hosts.host import Host, Part
@@ -16,6 +16,7 @@ __all__ = [
     "GESTURES",
     "LIVELINESS",
     "VERSION",
+    "ExpressionCue",
     "Face",
     "GestureCue",
     "Host",

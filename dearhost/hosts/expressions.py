@@ -1,8 +1,12 @@
-"""Expressions: how they change face, mouth and head. Data only."""
+"""Expressions: how they change face, mouth and head, and when."""
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+
+from dearhost.hosts.paper import clamp, lerp
+from dearhost.hosts.pose import REST_SMILE
 
 Changes = Mapping[str, float]
 
@@ -45,3 +49,46 @@ EXPRESSIONS: Mapping[str, Changes] = {
     },
 }  # fmt: skip
 """Values that differ from rest, by "group.field" of the pose."""
+
+_REST: Mapping[str, float] = {"face.lid": 1.0, "mouth.smile": REST_SMILE}
+_BEFORE, _AFTER = 0.28, 0.06
+"""Seconds before its word an expression begins to show, and after the word's start until it is there."""
+
+
+@dataclass(frozen=True, slots=True)
+class ExpressionCue:
+    """An expression that shows from ``at`` seconds until the next; ``strength`` 1 is as it was drawn."""
+
+    at: float
+    expression: str
+    strength: float = 1.0
+
+
+class ExpressionTrack:
+    """The expression at any moment: changes flow into one another."""
+
+    def __init__(self, first: str, cues: Sequence[ExpressionCue]) -> None:
+        self._steps = [(-1e9, self._scaled(first, 1.0))]
+        self._steps += [(c.at, self._scaled(c.expression, c.strength)) for c in sorted(cues, key=lambda c: c.at)]
+
+    @staticmethod
+    def _scaled(name: str, strength: float) -> dict[str, float]:
+        return {
+            field: _REST.get(field, 0.0) + (value - _REST.get(field, 0.0)) * strength
+            for field, value in EXPRESSIONS[name].items()
+        }
+
+    def at(self, moment: float) -> Mapping[str, float]:
+        """The fields that differ from rest at ``moment`` seconds."""
+        values: Mapping[str, float] = {}
+        for start, wanted in self._steps:
+            share = clamp((moment - start + _BEFORE) / (_BEFORE + _AFTER))
+            if share <= 0:
+                break
+            share = share * share * (3 - 2 * share)
+            if share >= 1:
+                values = wanted
+                continue
+            rest = {name: _REST.get(name, 0.0) for name in {**values, **wanted}}
+            values = {n: lerp(values.get(n, r), wanted.get(n, r), share) for n, r in rest.items()}
+        return values

@@ -6,7 +6,7 @@ import itertools
 import math
 import random
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from dearhost.hosts.channels import ARM_CHANNELS, Channel, within_wrist
 from dearhost.hosts.gestures import BEATS, GESTURES, HOME, Key, stroke_time
@@ -34,6 +34,32 @@ class GestureCue:
 
     at: float
     gesture: str
+    strength: float = 1.0
+    mirrored: bool = False
+
+
+_MIRRORED_SIGN = ("yaw", "roll", "bend", "face.gaze_x", "mouth.asymmetry")
+_SCALED = ("x", "y", "angle", "upper_arm", "yaw", "pitch", "roll", "bend", "lean", "shrug")
+_OTHER_SIDE = {"left.": "right.", "right.": "left."}
+
+
+def _mirror(values: Mapping[str, float]) -> dict[str, float]:
+    """The same to the other side."""
+    mirrored = {}
+    for name, value in values.items():
+        side = name[: name.find(".") + 1]
+        if side in _OTHER_SIDE:
+            name = _OTHER_SIDE[side] + name[len(side) :]
+        elif name.startswith("face.brow_") and name.endswith(("left", "right")):
+            name = "face.brow_right" if name.endswith("left") else "face.brow_left"
+        mirrored[name] = -value if name in _MIRRORED_SIGN else value
+    return mirrored
+
+
+def keys_of(cue: GestureCue) -> tuple[Key, ...]:
+    """The gesture's keys, to the side the cue asks for."""
+    keys = GESTURES[cue.gesture]
+    return tuple(replace(key, values=_mirror(key.values)) for key in keys) if cue.mirrored else keys
 
 
 class Gesturing:
@@ -110,7 +136,7 @@ class Gesturing:
                 channel.move(at + 0.16 + hold, at + 0.16 + hold + recovery, home)
 
     def _gesture(self, cue: GestureCue) -> None:
-        keys = GESTURES[cue.gesture]
+        keys = keys_of(cue)
         start = cue.at - stroke_time(cue.gesture)
         used = {name for key in keys for name in key.values}
         early = self._early_starts(keys[0], used, start)
@@ -118,7 +144,10 @@ class Gesturing:
         for key in keys:
             values = self._reached(key)
             for name in used:
-                goal = values.get(name, self._home[name])
+                home = self._home[name]
+                goal = values.get(name, home)
+                if name.startswith(("face", "mouth")) or name.rsplit(".", 1)[-1] in _SCALED:
+                    goal = home + (goal - home) * cue.strength
                 channel = self.channels[name]
                 end = start + key.end
                 if key.ease == "hold":

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
 import numpy as np
@@ -9,7 +10,7 @@ from numpy.typing import NDArray
 
 from dearhost.hosts.alive import Alive
 from dearhost.hosts.channels import ARM_CHANNELS, arm_pose
-from dearhost.hosts.expressions import EXPRESSIONS
+from dearhost.hosts.expressions import ExpressionCue, ExpressionTrack
 from dearhost.hosts.gesturing import GestureCue, Gesturing
 from dearhost.hosts.liveliness import LIVELINESS
 from dearhost.hosts.paper import clamp
@@ -32,6 +33,7 @@ class Role:
     expression: str = "neutral"
     liveliness: str = "normal"
     cues: tuple[GestureCue, ...] = ()
+    expressions: tuple[ExpressionCue, ...] = ()
     partner: tuple[Span, ...] = ()
     partner_side: int = 0
     reach: tuple[float, float] = (1.0, 1.0)
@@ -52,10 +54,12 @@ class Performance:
         self.rhythm = Rhythm(role.lines, role.duration, frame_rate)
         self.alive = Alive(self.rhythm, self._settings, role.seed, role.partner, role.partner_side)
         self._gesturing = Gesturing(self.rhythm, self._settings, role.seed, role.cues, role.partner, role.reach)
-        self._expression = EXPRESSIONS[role.expression]
+        self._expressions = ExpressionTrack(role.expression, role.expressions)
+        self._expression: Mapping[str, float] = {}
 
     def pose(self, moment: float) -> Pose:
         """The pose at ``moment`` seconds."""
+        self._expression = self._expressions.at(moment)
         channels = {name: channel.at(moment) for name, channel in self._gesturing.channels.items()}
         mouth = self._mouth(channels, moment)
         return Pose(

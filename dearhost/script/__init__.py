@@ -1,16 +1,30 @@
 """Text into scenes, lines, speakers and words, and what in it is never spoken."""
 
+from dearhost.script.anchors import (
+    join_lines,
+    settled,
+    split_line,
+    text_with_cues,
+    with_text,
+    word_index,
+)
+from dearhost.script.cues import KINDS, Cue, CueKind, Parameter, cue_problem, cue_to_json, format_note
 from dearhost.script.document import Direction, Line, Scene, Script, Word, from_json, new_id, to_json
 from dearhost.script.estimate import SECONDS_PER_WORD, count_words, estimated_seconds
 from dearhost.script.findings import Finding, Place, ensure_speakable, findings
 from dearhost.script.reading import decode, open_script, read_script
 from dearhost.script.spoken import Unspoken, UnspokenSpan, blanked, placeholders, unspoken_spans, words_of
+from dearhost.script.writing import write_fountain
 
 __all__ = [
+    "KINDS",
     "SECONDS_PER_WORD",
+    "Cue",
+    "CueKind",
     "Direction",
     "Finding",
     "Line",
+    "Parameter",
     "Place",
     "Scene",
     "Script",
@@ -19,16 +33,26 @@ __all__ = [
     "Word",
     "blanked",
     "count_words",
+    "cue_problem",
+    "cue_to_json",
     "decode",
     "ensure_speakable",
     "estimated_seconds",
     "findings",
+    "format_note",
     "from_json",
+    "join_lines",
     "new_id",
     "open_script",
     "placeholders",
     "read_script",
+    "settled",
+    "split_line",
+    "text_with_cues",
     "to_json",
     "unspoken_spans",
+    "with_text",
+    "word_index",
     "words_of",
+    "write_fountain",
 ]

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 
+from dearhost.script.anchors import take_cues
 from dearhost.script.document import Direction, Line, Scene, Script, new_id
 from dearhost.script.spoken import blanked, placeholders
 
@@ -163,12 +164,13 @@ class ScriptBuilder:
         while match := re.match(r"\(([^()]*[^\W\d_][^()]*)\)\s*", text):
             self.direction(match[1])
             text = text[match.end() :]
-        if not text:
+        text, cues = take_cues(text)
+        if not text.strip():
             return
         if not any(c.isalnum() for c in blanked(text)) and not placeholders(text):
             self.direction(text.strip("[]()"))
             return
-        self._blocks.append(Line(new_id(), self._name(speaker), text))
+        self._blocks.append(Line(new_id(), self._name(speaker), text, cues))
 
     def direction(self, text: str) -> None:
         """Add an unspoken note."""

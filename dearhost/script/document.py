@@ -9,6 +9,7 @@ from dataclasses import dataclass, field
 from typing import Any
 
 from dearhost.errors import ScriptError
+from dearhost.script.cues import Cue, cue_from_json, cue_to_json
 
 MAX_WORDS = 40_000
 LONG_LINE = 1_200
@@ -32,12 +33,14 @@ class Word:
 class Line:
     """What one speaker says in one go. ``speaker`` is "" for the only or unnamed speaker.
 
-    ``text`` is as written; brackets and notes in it are not spoken (see ``spoken``).
+    ``text`` is as written; brackets and notes in it are not spoken (see ``spoken``). ``cues`` stand at the
+    starts of words of it, in order.
     """
 
     id: str
     speaker: str
     text: str
+    cues: tuple[Cue, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -93,9 +96,10 @@ def to_json(script: Script) -> dict[str, Any]:
     }
 
 
-def _block_to_json(block: Line | Direction) -> dict[str, str]:
+def _block_to_json(block: Line | Direction) -> dict[str, Any]:
     if isinstance(block, Line):
-        return {"id": block.id, "kind": "line", "speaker": block.speaker, "text": block.text}
+        cues = [cue_to_json(cue) for cue in block.cues]
+        return {"id": block.id, "kind": "line", "speaker": block.speaker, "text": block.text, "cues": cues}
     return {"id": block.id, "kind": "direction", "text": block.text}
 
 
@@ -116,7 +120,7 @@ def from_json(data: Any) -> Script:
         )
         notes = {str(k): str(v) for k, v in (data.get("notes") or {}).items()}
         return Script(_text(data.get("title", "")), scenes, notes)
-    except (KeyError, TypeError, AttributeError) as error:
+    except (KeyError, TypeError, ValueError, AttributeError) as error:
         raise ScriptError(f"This is not a script document: {error!r}. Nothing was changed.") from error
 
 
@@ -135,7 +139,8 @@ def _text(value: Any) -> str:
 def _block_from_json(block: Mapping[str, Any], seen: set[str]) -> Line | Direction:
     kind = block["kind"]
     if kind == "line":
-        return Line(_fresh(block.get("id"), seen), _text(block.get("speaker", "")), _text(block["text"]))
+        cues = tuple(cue_from_json(c, _fresh(c.get("id"), seen)) for c in block.get("cues") or ())
+        return Line(_fresh(block.get("id"), seen), _text(block.get("speaker", "")), _text(block["text"]), cues)
     if kind == "direction":
         return Direction(_fresh(block.get("id"), seen), _text(block["text"]))
     raise TypeError(f"a block must be 'line' or 'direction' (got {kind!r})")

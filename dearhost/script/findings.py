@@ -6,7 +6,9 @@ from dataclasses import dataclass
 from typing import Any
 
 from dearhost.errors import NothingToSay, UnfilledPlaceholder, UnreadableScript
-from dearhost.script.document import LONG_LINE, MAX_WORDS, Script
+from dearhost.script.anchors import word_at
+from dearhost.script.cues import cue_problem, format_note
+from dearhost.script.document import LONG_LINE, MAX_WORDS, Line, Script
 from dearhost.script.spoken import placeholders, words_of
 
 
@@ -57,6 +59,7 @@ def findings(script: Script) -> tuple[Finding, ...]:
             place = Place(scene, number, slot.start, slot.end)
             message = f"'{written}' is still open at {place}. Fill it in, or delete it."
             found.append(Finding("placeholder", message, place, stops=True))
+        found += _cue_findings(scene, number, line)
         if len(line.text) > LONG_LINE:
             place = Place(scene, number, 0, len(line.text))
             message = (
@@ -69,6 +72,23 @@ def findings(script: Script) -> tuple[Finding, ...]:
     if total > MAX_WORDS:
         found.append(Finding("too-long", _too_long(total), stops=True))
     return tuple(found)
+
+
+def _cue_findings(scene: int, number: int, line: Line) -> list[Finding]:
+    found = []
+    words = words_of(line.text)
+    for cue in line.cues:
+        word = word_at(words, cue.start)
+        place = Place(scene, number, word.start, word.end) if word else Place(scene, number)
+        problem = cue_problem(cue)
+        if problem:
+            message = f"The cue {format_note(cue)} at {place} cannot be played: {problem}. Change it, or take it off."
+            found.append(Finding("cue", message, place))
+        elif cue.look:
+            on = f", to '{word.text}'" if word else ""
+            message = f"The cue '{cue.kind}' at {place} lost its word and moved{on}. Keep it there, or move it."
+            found.append(Finding("moved-cue", message, place))
+    return found
 
 
 def _nothing(script: Script) -> str:

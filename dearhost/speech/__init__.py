@@ -1,5 +1,6 @@
 """A line and a voice become a reading: sound, and when each word and phone is heard."""
 
+from dearhost.speech.pausing import with_pauses
 from dearhost.speech.plan import WordPlan, plan_words
 from dearhost.speech.reading import Prosody, Reading, TimedPhone, TimedWord, timings_to_json
 from dearhost.speech.registry import VoiceRegistry
@@ -17,4 +18,5 @@ __all__ = [
     "WordPlan",
     "plan_words",
     "timings_to_json",
+    "with_pauses",
 ]

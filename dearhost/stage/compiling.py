@@ -8,18 +8,27 @@ from dearhost.errors import StageError
 from dearhost.hosts import VERSION as HOSTS_VERSION
 from dearhost.hosts import PlacedReading, Role, host_by_id
 from dearhost.lips import VERSION as LIPS_VERSION
-from dearhost.script import Line, Scene
-from dearhost.speech import Reading, Speaker
+from dearhost.script import Line, Scene, word_index
+from dearhost.speech import Reading, Speaker, with_pauses
 from dearhost.stage.captions import Caption, make_captions, shown_words
+from dearhost.stage.cueing import (
+    cue_times,
+    expressions_of,
+    framings_of,
+    gestures_of,
+    pauses_of,
+    playable,
+    titles_of,
+)
 from dearhost.stage.pacing import place_lines
 from dearhost.stage.production import Production
 from dearhost.stage.sets.registry import VERSION as SETS_VERSION
 from dearhost.stage.shapes import LAYOUTS
-from dearhost.stage.timeline import PlacedHost, PlacedLine, SceneTimeline, Timeline, Title
+from dearhost.stage.timeline import PlacedHost, PlacedLine, SceneTimeline, Shot, Timeline, Title
 from dearhost.storage import fingerprint
 from dearhost.timebase import FrameRate, Span
 
-VERSION = "stage-5"
+VERSION = "stage-6"
 CHARACTERS = {"16:9": 37, "1:1": 34, "9:16": 30}
 """Characters a caption line, as far as the captions' box allows at their size."""
 _TITLE_SECONDS = (0.20, 3.4)
@@ -80,11 +89,13 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
                 speaker: Speaker) -> SceneTimeline:  # fmt: skip
     """One scene's timeline from its readings. ``production`` must be checked."""
     lines = scene.lines
+    readings = [with_pauses(reading, pauses_of(line)) for line, reading in zip(lines, readings, strict=True)]
     starts, duration = place_lines([r.duration for r in readings], [line.speaker for line in lines])
+    heard = list(zip(lines, starts, readings, strict=True))
     placed = [
         PlacedLine(line.id, line.speaker, Span(at, at + reading.duration), line.text,
-                   production.entry(line.speaker).voice, reading)
-        for line, at, reading in zip(lines, starts, readings, strict=True)
+                   production.entry(line.speaker).voice, reading, cue_times(line, at, reading))
+        for line, at, reading in heard
     ]  # fmt: skip
     captions: list[Caption] = []
     for index, item in enumerate(placed):
@@ -92,13 +103,16 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
         words = shown_words(item.text, item.reading, item.span.start)
         name = display_name(item.speaker) if len(production.script.speakers()) > 1 else ""
         captions += make_captions(words, name, characters=CHARACTERS[production.shape], until=until)
-    title = None
+    titles = titles_of(heard, duration)
     if production.titles and scene.heading:
-        title = Title(number, scene.heading, Span(_TITLE_SECONDS[0], min(_TITLE_SECONDS[1], duration - 0.2)))
+        span = Span(_TITLE_SECONDS[0], min(_TITLE_SECONDS[1], duration - 0.2))
+        titles.insert(0, Title(number, scene.heading, span))
+    roles = _roles(production, scene, placed, duration)
+    shots = [Shot(0.0, _place_hosts(production, production.framing, roles))]
+    shots += [Shot(cut.at, _place_hosts(production, cut.framing, roles)) for cut in framings_of(heard)]
     return SceneTimeline(
-        scene.id, number, scene.heading, start, duration, production.set,
-        _place_hosts(production, scene, placed, duration), tuple(placed), tuple(captions), title,
-        _name(production, scene, lines, speaker, number),
+        scene.id, number, scene.heading, start, duration, production.set, tuple(shots), tuple(placed),
+        tuple(captions), tuple(titles), _name(production, scene, lines, speaker, number),
     )  # fmt: skip
 
 
@@ -114,6 +128,7 @@ def _name(production: Production, scene: Scene, lines: Sequence[Line], speaker: 
             line.speaker,
             production.entry(line.speaker).host,
             speaker.name_of(line.text, production.entry(line.speaker).voice),
+            [(cue.kind, word_index(line, cue), cue.parameters) for cue in playable(line)],
         )
         for line in lines
     ]
@@ -128,52 +143,57 @@ def _seed(scene: Scene) -> int:
     return int(fingerprint([line.text for line in scene.lines])[:8], 16)
 
 
-def _place_hosts(
+def _roles(
     production: Production, scene: Scene, lines: Sequence[PlacedLine], duration: float
-) -> tuple[PlacedHost, ...]:
+) -> dict[str, Role]:  # fmt: skip
+    """What each host of the scene does in it, in the order in which they first speak."""
     by_host: dict[str, list[PlacedLine]] = {}
     for line in lines:
         by_host.setdefault(production.entry(line.speaker).host, []).append(line)
-    hosts = list(by_host)
-    places = _places(production, hosts)
-    several = len(hosts) > 1
-    placed = []
-    for index, host in enumerate(hosts):
-        mine = by_host[host]
+    written = {line.id: line for line in scene.lines}
+    several = len(by_host) > 1
+    roles = {}
+    for index, (host, mine) in enumerate(by_host.items()):
         others = tuple(line.span for name, theirs in by_host.items() if name != host for line in theirs)
-        side = 0 if not several else (1 if index < len(hosts) / 2 else -1)
+        side = 0 if not several else (1 if index < len(by_host) / 2 else -1)
         # the arm towards the partner reaches less, so that hands do not meet
         reach = (1.0, 1.0) if not several else ((0.75, 0.15) if side > 0 else (0.15, 0.75))
-        role = Role(
+        cued = [(written[line.id], line.span.start, line.reading) for line in mine]
+        roles[host] = Role(
             lines=tuple(PlacedReading(line.span.start, line.reading) for line in mine),
             duration=duration,
             kind=host_by_id(host).kind,
             liveliness=production.liveliness,
+            cues=tuple(gesture for item in cued for gesture in gestures_of(*item)),
+            expressions=tuple(change for item in cued for change in expressions_of(*item)),
             partner=tuple(sorted(others, key=lambda s: s.start)),
             partner_side=side,
             reach=reach,
             seed=_seed(scene) + index,
         )
-        placed.append(PlacedHost(host, *places[index], role))
-    return tuple(placed)
+    return roles
 
 
-def _places(production: Production, hosts: Sequence[str]) -> list[tuple[float, float, float]]:
+def _place_hosts(production: Production, framing: str, roles: Mapping[str, Role]) -> tuple[PlacedHost, ...]:
+    hosts = list(roles)
+    places = _places(production.shape, framing, hosts)
+    return tuple(PlacedHost(host, *place, roles[host]) for host, place in zip(hosts, places, strict=True))
+
+
+def _places(shape: str, framing: str, hosts: Sequence[str]) -> list[tuple[float, float, float]]:
     """(x, head centre y, head height) for each host, by shape and framing."""
-    layout = LAYOUTS[production.shape]
-    if production.framing == "wide":
-        return _standing_places(production.shape, hosts)
+    layout = LAYOUTS[shape]
+    if framing == "wide":
+        return _standing_places(shape, hosts)
     if len(hosts) == 1:
-        x, y, head = layout.close_up if production.framing == "close-up" else layout.host
+        x, y, head = layout.close_up if framing == "close-up" else layout.host
         return [(x, y, head)]
     if len(hosts) == 2:
-        return [_at_height(production.shape, host, *place) for host, place in zip(hosts, layout.pair, strict=True)]
+        return [_at_height(shape, host, *place) for host, place in zip(hosts, layout.pair, strict=True)]
     (_left, y, head), (_right, _, _) = layout.pair
     shrink = min(1.0, 2.4 / len(hosts))
     spread = [0.13 + 0.74 * i / (len(hosts) - 1) for i in range(len(hosts))]
-    return [
-        _at_height(production.shape, host, x, y + 0.04, head * shrink) for host, x in zip(hosts, spread, strict=True)
-    ]
+    return [_at_height(shape, host, x, y + 0.04, head * shrink) for host, x in zip(hosts, spread, strict=True)]
 
 
 def _at_height(shape: str, host: str, x: float, y: float, head: float) -> tuple[float, float, float]:

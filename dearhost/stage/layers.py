@@ -17,7 +17,7 @@ from dearhost.stage.captions import Caption
 from dearhost.stage.fonts import Fonts
 from dearhost.stage.lettering import CaptionDrawing, TitleDrawing
 from dearhost.stage.shapes import Picture
-from dearhost.stage.timeline import PlacedHost, SceneTimeline
+from dearhost.stage.timeline import PlacedHost, SceneTimeline, Title
 from dearhost.timebase import FrameRate
 
 _SLOW_WRIST = 2.0 / 720
@@ -45,10 +45,12 @@ class Layer:
 class HostLayers:
     """One host in place."""
 
-    def __init__(self, placed: PlacedHost, picture: Picture, frame_rate: FrameRate) -> None:
+    def __init__(
+        self, placed: PlacedHost, performance: Performance, shot: int, picture: Picture, frame_rate: FrameRate
+    ) -> None:
         self.host: Host = host_by_id(placed.host)
-        self.name, self._picture, self._rate = placed.host, picture, frame_rate
-        self.performance = Performance(placed.role, frame_rate)
+        self.name, self._picture, self._rate = f"{placed.host}.{shot}", picture, frame_rate
+        self.performance = performance
         self.scale = placed.head * picture.height / 100
         self.x, self.y = placed.x * picture.width, placed.y * picture.height
         self._offset = self.y - self.host.head_centre.imag * self.scale
@@ -133,20 +135,25 @@ class SceneLayers:
         self, scene: SceneTimeline, picture: Picture, frame_rate: FrameRate, fonts: Fonts, *, burned: bool
     ) -> None:
         self.scene, self.picture, self._rate, self._fonts, self._burned = scene, picture, frame_rate, fonts, burned
-        self.hosts = [HostLayers(placed, picture, frame_rate) for placed in scene.hosts]
-        self._title = TitleDrawing(scene.title, picture, fonts) if scene.title else None
+        performances = {placed.host: Performance(placed.role, frame_rate) for placed in scene.shots[0].hosts}
+        self.shots = [
+            [HostLayers(placed, performances[placed.host], number, picture, frame_rate) for placed in shot.hosts]
+            for number, shot in enumerate(scene.shots)
+        ]
 
     def layers(self, frame: int) -> list[Layer]:
         """Back to front at a frame of the scene: hosts, title, caption."""
-        found = [layer for host in self.hosts for layer in host.layers(frame)]
-        return found + self._lettering(self._rate.start_of(frame))
+        moment = self._rate.start_of(frame)
+        hosts = self.shots[self.scene.shot_at(moment)]
+        return [layer for host in hosts for layer in host.layers(frame)] + self._lettering(moment)
 
     def _lettering(self, moment: float) -> list[Layer]:
         layers = []
-        if self._title and self._title.title.span.holds(moment):
-            title = self._title
-            box = _even(title.box, self.picture)
-            layers.append(Layer("title", title.key(moment), box, lambda c: title.draw(c, moment)))
+        shown = self.scene.title_at(moment)
+        if shown:
+            title = self.title_drawing(shown)
+            key = (shown.span.start, title.key(moment))
+            layers.append(Layer("title", key, _even(title.box, self.picture), lambda c: title.draw(c, moment)))
         caption = self.scene.caption_at(moment) if self._burned else None
         if caption:
             drawing = self.caption_drawing(caption)
@@ -154,6 +161,11 @@ class SceneLayers:
             key = (caption.start, word)
             layers.append(Layer("caption", key, _even(drawing.box, self.picture), lambda c: drawing.draw(c, word)))
         return layers
+
+    @lru_cache(maxsize=8)  # noqa: B019 - lives as long as its scene does
+    def title_drawing(self, title: Title) -> TitleDrawing:
+        """The title laid out for this picture."""
+        return TitleDrawing(title, self.picture, self._fonts)
 
     @lru_cache(maxsize=64)  # noqa: B019 - lives as long as its scene does
     def caption_drawing(self, caption: Caption) -> CaptionDrawing:

@@ -117,9 +117,13 @@ class TitleDrawing:
                 break
             size *= 0.95
         self.size = size
-        self._number = fonts.word(str(title.number), size, face="serif", weight="regular", colour="vermilion-dark")
+        self._number: Word | None = None
+        if title.number is not None:
+            number = str(title.number)
+            self._number = fonts.word(number, size, face="serif", weight="regular", colour="vermilion-dark")
         self._rows = [(words[a:b], space) for a, b in lines]
-        width = max(widest, size) + self._number.width + 2.6 * size
+        self._indent = self._number.width + 0.84 * size if self._number else 0.0
+        width = max(widest, size) + self._indent + 1.5 * size
         height = len(lines) * size * 1.22 + size * 0.9
         y = min(y, layout.captions[1] * picture.height - height - 14 * u)
         self.paper_box: PixelBox = (x, y, x + width, y + height)
@@ -148,12 +152,14 @@ class TitleDrawing:
         paper.piece(sheet, CAPTION_PAPER, darker(CAPTION_PAPER, 0.10), crescent=(5 * u, 4 * u))
         size = self.size
         x, baseline = left + 0.75 * size, top + 0.45 * size + size * 0.98
-        self._number.draw(canvas, x, baseline)
-        x += self._number.width + 0.42 * size
-        bar = [complex(x, top + 0.5 * size), complex(x + 2.5 * u, top + 0.5 * size),
-               complex(x + 2.5 * u, bottom - 0.5 * size), complex(x, bottom - 0.5 * size)]  # fmt: skip
-        canvas.drawPath(polygon(bar), paint("ink", 0.5))
-        x += 0.42 * size
+        if self._number:
+            self._number.draw(canvas, x, baseline)
+            bar = x + self._number.width + 0.42 * size
+            ends = (top + 0.5 * size, bottom - 0.5 * size)
+            line = [complex(bar, ends[0]), complex(bar + 2.5 * u, ends[0]),
+                    complex(bar + 2.5 * u, ends[1]), complex(bar, ends[1])]  # fmt: skip
+            canvas.drawPath(polygon(line), paint("ink", 0.5))
+        x += self._indent
         for words, space in self._rows:
             at = x
             for word in words:

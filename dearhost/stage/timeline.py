@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass, replace
+from collections.abc import Mapping
+from dataclasses import dataclass, field, replace
 from typing import Any
 
 from dearhost.hosts import Role
@@ -35,15 +36,33 @@ class PlacedLine:
     text: str
     voice: str
     reading: Reading
+    cues: Mapping[str, float] = field(default_factory=dict)
+    """When each cue of the line happens in the scene, by its id."""
 
 
 @dataclass(frozen=True, slots=True)
 class Title:
-    """A scene's heading, shown at its start."""
+    """Words on a slip of paper: a scene's heading with its number, or what a cue shows."""
 
-    number: int
+    number: int | None
     text: str
     span: Span
+
+
+@dataclass(frozen=True, slots=True)
+class FramingCut:
+    """From ``at`` seconds into the scene on it is framed anew."""
+
+    at: float
+    framing: str
+
+
+@dataclass(frozen=True)
+class Shot:
+    """Hosts as they stand from ``start`` seconds into the scene, until the next shot."""
+
+    start: float
+    hosts: tuple[PlacedHost, ...]
 
 
 @dataclass(frozen=True)
@@ -56,10 +75,10 @@ class SceneTimeline:
     start: float
     duration: float
     set: str
-    hosts: tuple[PlacedHost, ...]
+    shots: tuple[Shot, ...]
     lines: tuple[PlacedLine, ...]
     captions: tuple[Caption, ...]
-    title: Title | None
+    titles: tuple[Title, ...]
     fingerprint: str
 
     @property
@@ -69,9 +88,21 @@ class SceneTimeline:
 
     def silent(self) -> SceneTimeline:
         """Without the sound of its lines."""
-        hosts = tuple(replace(host, role=host.role.silent()) for host in self.hosts)
+        roles = {host.host: host.role.silent() for host in self.shots[0].hosts}
+        shots = tuple(
+            replace(shot, hosts=tuple(replace(host, role=roles[host.host]) for host in shot.hosts))
+            for shot in self.shots
+        )
         lines = tuple(replace(line, reading=line.reading.silent()) for line in self.lines)
-        return replace(self, hosts=hosts, lines=lines)
+        return replace(self, shots=shots, lines=lines)
+
+    def shot_at(self, moment: float) -> int:
+        """The index of the shot at ``moment`` (scene time)."""
+        return max(i for i, shot in enumerate(self.shots) if i == 0 or shot.start <= moment)
+
+    def title_at(self, moment: float) -> Title | None:
+        """The title on screen at ``moment`` (scene time)."""
+        return next((t for t in reversed(self.titles) if t.span.holds(moment)), None)
 
     def caption_at(self, moment: float) -> Caption | None:
         """The caption on screen at ``moment`` (scene time)."""
@@ -134,6 +165,7 @@ def scene_times(scene: SceneTimeline) -> dict[str, Any]:
                     }
                     for w in line.reading.words
                 ],
+                "cues": [{"id": cue, "at": round(at, 4)} for cue, at in line.cues.items()],
                 "loudness": {
                     "rate": prosody.rate / step,
                     "values": [round(max(0.0, min(1.0, (float(v) + 50) / 40)), 3) for v in prosody.loudness[::step]],

@@ -122,3 +122,15 @@ def test_voices_and_hosts_list_what_there_is(capsys: pytest.CaptureFixture[str])
     hosts = json.loads(run(capsys, "hosts", "--json")[1])
     assert {"maren", "skerry"} <= {h["id"] for h in hosts["hosts"]}
     assert "wave" in hosts["gestures"] and "happy" in hosts["expressions"]
+
+
+def test_cues_are_listed_with_their_words(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
+    script = tmp_path / "a.fountain"
+    script.write_text("MAREN\nGood [[cue: wave left strength=0.8]]morning, and [[cue: point up]]look.\n")
+    assert main(["check", str(script), "--json"]) == 0
+    (line,) = json.loads(capsys.readouterr().out)["scenes"][0]["lines"]
+    assert line["text"] == "Good morning, and look."
+    assert line["cues"] == [
+        {"kind": "wave", "parameters": {"side": "left", "strength": 0.8}, "word": 1},
+        {"kind": "point-up", "parameters": {}, "word": 3},
+    ]

@@ -71,8 +71,7 @@ def test_captions_and_titles_stay_in_the_safe_area_of_every_shape(studio: Studio
     for caption in scene.captions:
         for strip in layers.caption_drawing(caption).strips:
             assert strip[0] >= left and strip[1] >= top and strip[2] <= right and strip[3] <= bottom
-    title = layers._title
-    assert title is not None
+    title = layers.title_drawing(scene.titles[0])
     assert title.paper_box[2] <= right and title.paper_box[3] <= scene_caption_top(layers)
 
 

@@ -1,0 +1,115 @@
+"""Cues happen on their words: in the picture, in the sound, in the running time."""
+
+from __future__ import annotations
+
+import numpy as np
+import pytest
+
+from dearhost.films import Studio, running_time
+from dearhost.hosts import EXPRESSIONS, GESTURES, ExpressionCue, GestureCue, Performance
+from dearhost.hosts.expressions import ExpressionTrack
+from dearhost.script import Script, read_script
+from dearhost.sound import Placement, place
+from dearhost.speech import with_pauses
+from dearhost.stage import Painter, Picture, SceneTimeline, compile_timeline
+from dearhost.stage.layers import SceneLayers
+from dearhost.timebase import FrameRate
+from tests.conftest import with_tones
+
+RATE = FrameRate.of(30)
+PLAIN = "MAREN: Mama may bring a boat. Papa mends the map.\n"
+
+
+def scene_of(studio: Studio, text: str) -> SceneTimeline:
+    return compile_timeline(with_tones(read_script(text)), studio.speaker, RATE).scenes[0]
+
+
+def test_a_pause_parts_the_sound_before_its_word_and_moves_all_after_it(studio: Studio) -> None:
+    plain = scene_of(studio, PLAIN).lines[0].reading
+    paused = with_pauses(plain, {6: 1.5})
+    assert paused.duration == pytest.approx(plain.duration + 1.5, abs=1 / plain.sample_rate)
+    assert len(paused.samples) / paused.sample_rate == pytest.approx(paused.duration)
+    assert len(paused.prosody.loudness) / paused.prosody.rate == pytest.approx(paused.duration, abs=0.05)
+    moved = [after.start - before.start for before, after in zip(plain.words, paused.words, strict=True)]
+    assert moved == pytest.approx([0.0] * 6 + [1.5] * 3, abs=1e-4)
+    silent = slice(*(round(t * plain.sample_rate) for t in (paused.words[6].start - 1.4, paused.words[6].start - 0.1)))
+    assert not paused.samples[silent].any()
+    cued = scene_of(studio, PLAIN.replace("Papa", "[[cue: pause seconds=1.5]]Papa"))
+    assert cued.duration == pytest.approx(scene_of(studio, PLAIN).duration + 1.5, abs=0.001)
+
+
+def test_a_measured_running_time_counts_pauses(studio: Studio) -> None:
+    script: Script = read_script(PLAIN.replace("boat", "[[cue: pause seconds=2]]boat"))
+    production = with_tones(script)
+    scene = compile_timeline(production, studio.speaker, RATE).scenes[0]
+    time = running_time(script, studio, production)
+    assert not time.estimated and time.seconds == pytest.approx(scene.duration, abs=0.01)
+    placements = [Placement(line.span.start, line.reading.sample_rate, line.reading.samples) for line in scene.lines]
+    assert len(place(placements, scene.duration, 48_000)) == round(scene.duration * 48_000)
+
+
+def test_gestures_and_expressions_fall_on_their_words(studio: Studio) -> None:
+    scene = scene_of(studio, PLAIN.replace("boat", "[[cue: wave left]]boat").replace("Papa", "[[cue: sad]]Papa"))
+    role = scene.shots[0].hosts[0].role
+    (line,) = scene.lines
+    words = {w.text: w.start + line.span.start for w in line.reading.words}
+    (gesture,) = role.cues
+    assert gesture.gesture == "wave" and gesture.mirrored
+    assert words["boat"] <= gesture.at < words["boat"] + 0.4
+    assert role.expressions == (ExpressionCue(pytest.approx(words["Papa"]), "sad"),)  # type: ignore[arg-type]
+    at_peak = Performance(role, RATE).pose(gesture.at)
+    assert at_peak.left.y < 0.2 < at_peak.right.y  # the left hand is up, the right one is not
+    before, after = (Performance(role, RATE).pose(words["Papa"] + d).mouth.smile for d in (-0.4, 0.3))
+    assert after < before - 0.5
+
+
+@pytest.mark.parametrize("name", list(GESTURES))
+def test_a_mirrored_gesture_is_the_gesture_seen_in_a_mirror(studio: Studio, name: str) -> None:
+    role = scene_of(studio, PLAIN).shots[0].hosts[0].role
+    peaks = []
+    for mirrored in (False, True):
+        cues = (GestureCue(1.6, name, 1.0, mirrored),)
+        pose = Performance(type(role)(lines=(), duration=4.0, cues=cues), RATE).pose(1.6)
+        peaks.append((pose.left, pose.right))
+    (left, right), (other_left, other_right) = peaks
+    assert (other_left.x, other_left.y) == pytest.approx((right.x, right.y), abs=0.12)
+    assert (other_right.x, other_right.y) == pytest.approx((left.x, left.y), abs=0.12)
+
+
+def test_expressions_flow_into_one_another() -> None:
+    track = ExpressionTrack("neutral", (ExpressionCue(1.0, "happy"), ExpressionCue(3.0, "sad", 0.5)))
+    smiles = np.array([track.at(t).get("mouth.smile", 0.34) for t in np.linspace(0, 4, 401)])
+    assert smiles[0] == pytest.approx(0.34) and smiles[200] == pytest.approx(EXPRESSIONS["happy"]["mouth.smile"])
+    assert smiles[-1] == pytest.approx((0.34 + EXPRESSIONS["sad"]["mouth.smile"]) / 2)
+    assert np.abs(np.diff(smiles)).max() < 0.06
+
+
+def test_a_framing_cue_cuts_on_its_word_and_a_title_shows(studio: Studio) -> None:
+    text = PLAIN.replace("Papa", '[[cue: close-up]][[cue: title text="The map" seconds=2]]Papa')
+    timeline = compile_timeline(with_tones(read_script(text)), studio.speaker, RATE)
+    (scene,) = timeline.scenes
+    (line,) = scene.lines
+    start = next(w.start for w in line.reading.words if w.text == "Papa") + line.span.start
+    first, second = scene.shots
+    assert second.start == pytest.approx(start) and second.hosts[0].head > first.hosts[0].head * 1.3
+    assert [t.text for t in scene.titles] == ["The map"] and scene.title_at(start + 0.5) == scene.titles[0]
+    assert scene.title_at(start - 0.1) is None
+    picture = Picture.of("16:9", 360)
+    painter, fresh = (Painter(timeline, picture, studio.fonts) for _ in range(2))
+    cut = next(n for n in range(timeline.frames) if RATE.start_of(n) >= start)
+    painter.paint(cut - 1)
+    before = painter.pixels.copy()
+    painter.paint(cut)
+    fresh.paint(cut)
+    assert (np.abs(before.astype(int) - painter.pixels).max(axis=2) > 20).mean() > 0.1
+    assert np.array_equal(painter.pixels, fresh.pixels)
+    names = {layer.name for layer in SceneLayers(scene, picture, RATE, painter._fonts, burned=True).layers(cut + 20)}
+    assert "title" in names
+
+
+def test_cues_name_the_scene_anew_and_only_when_they_are_played(studio: Studio) -> None:
+    plain, cued, unknown = (
+        scene_of(studio, PLAIN.replace("boat", f"{note}boat")).fingerprint
+        for note in ("", "[[cue: nod]]", "[[cue: somersault]]")
+    )
+    assert plain == unknown != cued
