@@ -22,6 +22,7 @@ lint:
 
 # The TypeScript client's types, from the server's OpenAPI description.
 client:
+	@mkdir -p build
 	.venv/bin/python manage.py export_openapi_schema --api server.config.api.api --indent 1 --output build/openapi.json
 	cd web && npx --no-install openapi-typescript ../build/openapi.json -o src/shared/api/schema.ts
 

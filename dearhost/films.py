@@ -8,6 +8,7 @@ from dataclasses import dataclass, replace
 from pathlib import Path
 
 from dearhost.formats import to_srt, to_webvtt
+from dearhost.memory import give_back
 from dearhost.render import FilmReport, RenderSettings, captions_of, render_film
 from dearhost.render.film import Progress
 from dearhost.script import Scene, Script, count_words, ensure_speakable, estimated_seconds
@@ -115,6 +116,7 @@ def make_film(order: FilmOrder, path: Path, studio: Studio, *, progress: Progres
     production = replace(order.production, captions=order.captions == "burn")
     timeline = compile_timeline(production, studio.speaker, order.frame_rate, reading)
     studio.voices.release()  # drawing a long film needs the room
+    give_back()
     settings = RenderSettings(order.picture, studio.fonts, soft_captions=order.captions == "soft")
     report = render_film(timeline, path, settings, studio.chunks, progress=progress, processes=processes)
     beside = write_caption_files(timeline, path) if order.captions == "file" else []

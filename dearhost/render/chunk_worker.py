@@ -11,6 +11,7 @@ from pathlib import Path
 import av
 
 from dearhost.errors import DearHostError, StorageFull
+from dearhost.memory import give_back
 from dearhost.render.encoding import add_video
 from dearhost.render.frames import FrameSource
 from dearhost.render.plan import Chunk, RenderSettings
@@ -80,6 +81,7 @@ def serve(connection: Connection, timeline: Timeline, settings: RenderSettings, 
             try:
                 path = folder / chunk.name[:2] / chunk.name
                 write_chunk(source, timeline, settings, chunk, path, connection, parent)
+                give_back()  # the encoder's frames
                 connection.send(Finished(chunk))
             except DearHostError as error:
                 connection.send(Failed(str(error), traceback.format_exc(), isinstance(error, StorageFull)))

@@ -23,6 +23,8 @@ FALLBACKS = (
     "noto-sans-cyrillic-ext", "noto-sans-vietnamese", "noto-sans-arabic-arabic", "noto-sans-devanagari-devanagari",
     "noto-sans-jp-japanese", *(f"noto-color-emoji-{i}" for i in range(11)), "noto-color-emoji-emoji",
 )  # fmt: skip
+_INVISIBLE = frozenset((0x200D, 0xFE0F, 0xFE0E, 0x200B))
+"""Joiners and variation selectors."""
 _WEIGHTS = {"regular": "400", "bold": "700"}
 _REQUIRED = ("atkinson-hyperlegible-latin-700-normal.woff", "literata-latin-700-normal.woff")
 
@@ -36,13 +38,8 @@ class Fonts:
             raise StageError(f"Fonts are missing: {', '.join(missing)}. Run 'make setup'.")
         self.folder = folder
         self._provider = skia.textlayout.TypefaceFontProvider()
+        self._there = frozenset(path.stem for path in folder.glob("*.woff"))
         self._faces: dict[str, Any] = {}
-        for path in sorted(folder.glob("*.woff")):
-            face = skia.Typeface.MakeFromFile(str(path))
-            if face is not None:
-                alias = path.stem
-                self._provider.registerTypeface(face, alias)
-                self._faces[alias] = face
         self._collection = skia.textlayout.FontCollection()
         self._collection.setDefaultFontManager(self._provider)
         self._unicode = skia.Unicodes.ICU.Make()
@@ -54,22 +51,39 @@ class Fonts:
         """The fonts of ``folder``, read once a process."""
         return cls(folder)
 
-    def _families(self, face: str, weight: str) -> list[str]:
+    def _face(self, name: str) -> Any:
+        """A font by its file's name; read when it is first needed, None when it is not there."""
+        if name not in self._faces:
+            path = self.folder / f"{name}.woff"
+            face = skia.Typeface.MakeFromFile(str(path)) if name in self._there else None
+            if face is not None:
+                self._provider.registerTypeface(face, name)
+            self._faces[name] = face
+        return self._faces[name]
+
+    def _families(self, text: str, face: str, weight: str) -> list[str]:
+        """The fonts that draw ``text``, the text face first, then those that hold what it lacks."""
         number = _WEIGHTS[weight]
         names = (SERIF if face == "serif" else SANS) + FALLBACKS
-        found = [f"{name}-{w}-normal" for name in names for w in (number, "400")]
-        return [name for name in dict.fromkeys(found) if name in self._faces]
+        wanted = {c for c in text if not c.isspace() and ord(c) not in _INVISIBLE}
+        found: list[str] = []
+        for name in dict.fromkeys(f"{name}-{w}-normal" for name in names for w in (number, "400")):
+            own = self._face(name)
+            if own is None:
+                continue
+            drawn = {c for c in wanted if own.unicharToGlyph(ord(c))}
+            if drawn or not found:
+                found.append(name)
+                wanted -= drawn
+            if not wanted:
+                break
+        return found
 
     def missing(self, text: str) -> list[str]:
         """The characters no font here can draw, each once."""
-        faces = [self._faces[name] for name in self._families("sans", "bold")]
-        lost = []
-        for character in dict.fromkeys(text):
-            if character.isspace() or ord(character) in (0x200D, 0xFE0F, 0xFE0E, 0x200B):
-                continue
-            if not any(face.unicharToGlyph(ord(character)) for face in faces):
-                lost.append(character)
-        return lost
+        faces = [self._face(name) for name in self._families(text, "sans", "bold")]
+        shown = [c for c in dict.fromkeys(text) if not c.isspace() and ord(c) not in _INVISIBLE]
+        return [c for c in shown if not any(face.unicharToGlyph(ord(c)) for face in faces)]
 
     def word(self, text: str, size: float, *, face: str = "sans", weight: str = "bold", colour: str = "ink") -> Word:
         """``text`` shaped on one line at ``size`` pixels; kept for the next time."""
@@ -83,7 +97,7 @@ class Fonts:
     def _paragraph(self, text: str, size: float, face: str, weight: str, colour: str) -> Any:
         layout = skia.textlayout
         style = layout.TextStyle()
-        style.setFontFamilies(self._families(face, weight))
+        style.setFontFamilies(self._families(text, face, weight))
         style.setFontSize(size)
         style.setColor(skia.Color(*rgb(colour)))
         style.setFontStyle(skia.FontStyle.Bold() if weight == "bold" else skia.FontStyle.Normal())

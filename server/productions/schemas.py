@@ -9,6 +9,16 @@ from uuid import UUID
 from ninja import Schema
 
 
+class CueSchema(Schema):
+    """What happens on the word that begins at ``start`` in its line's text."""
+
+    id: str
+    kind: str
+    start: int
+    parameters: dict[str, float | str] = {}
+    look: bool = False
+
+
 class BlockSchema(Schema):
     """A line or a direction."""
 
@@ -16,6 +26,7 @@ class BlockSchema(Schema):
     kind: Literal["line", "direction"]
     text: str
     speaker: str = ""
+    cues: list[CueSchema] = []
 
 
 class SceneSchema(Schema):
@@ -160,6 +171,29 @@ class CheckOut(Schema):
     findings: list[FindingOut]
 
 
+class ParameterOut(Schema):
+    """A setting of a cue kind: a number from ``low`` to ``high``, one of ``choices``, or a text."""
+
+    name: str
+    label: str
+    kind: Literal["number", "choice", "text"]
+    default: float | str
+    low: float
+    high: float
+    unit: str
+    choices: list[str]
+
+
+class CueKindOut(Schema):
+    """Something that can happen on a word."""
+
+    name: str
+    label: str
+    family: Literal["host", "picture", "sound"]
+    group: str
+    parameters: list[ParameterOut]
+
+
 class WordTime(Schema):
     """A spoken word in scene time, with offsets into its line."""
 
@@ -177,6 +211,13 @@ class Envelope(Schema):
     values: list[float]
 
 
+class CueTime(Schema):
+    """When a cue happens, in scene time."""
+
+    id: str
+    at: float
+
+
 class LineTimes(Schema):
     """A line in scene time."""
 
@@ -185,6 +226,7 @@ class LineTimes(Schema):
     start: float
     end: float
     words: list[WordTime]
+    cues: list[CueTime]
     loudness: Envelope
 
 

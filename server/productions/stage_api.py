@@ -13,11 +13,11 @@ from ninja import Router
 from dearhost.films import scene_time, total_time
 from dearhost.hosts.rhythm import PlacedReading, Rhythm
 from dearhost.lips import PARAMETERS
-from dearhost.script import findings
+from dearhost.script import KINDS, CueKind, findings
 from dearhost.stage import SceneTimeline, production_from_json, scene_times
 from server.productions.api import owned
 from server.productions.painters import PREVIEW_RATE, scene_timeline
-from server.productions.schemas import CheckOut, DocumentSchema, SceneTimes
+from server.productions.schemas import CheckOut, CueKindOut, DocumentSchema, SceneTimes
 from server.voices.studio import studio
 
 router = Router(tags=["stage"])
@@ -34,6 +34,12 @@ def check(request: HttpRequest, document: DocumentSchema) -> dict[str, Any]:
         "scenes": [{"id": scene.id, **asdict(time)} for scene, time in zip(scenes, times, strict=True)],
         "findings": [_finding(f.to_json()) for f in findings(production.script)],
     }
+
+
+@router.get("/cues", response=list[CueKindOut], operation_id="listCueKinds")
+def cue_kinds(request: HttpRequest) -> list[CueKind]:
+    """Everything that can happen on a word, in the order it is offered."""
+    return list(KINDS)
 
 
 def _finding(data: dict[str, Any]) -> dict[str, Any]:

@@ -224,6 +224,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/productions/cues": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Cue Kinds
+         * @description Everything that can happen on a word, in the order it is offered.
+         */
+        get: operations["listCueKinds"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/productions/{production_id}/scenes/{scene_id}/times": {
         parameters: {
             query?: never;
@@ -450,6 +470,11 @@ export interface components {
              * @default
              */
             speaker: string;
+            /**
+             * Cues
+             * @default []
+             */
+            cues: components["schemas"]["CueSchema"][];
         };
         /**
          * CastSchema
@@ -460,6 +485,30 @@ export interface components {
             host: string;
             /** Voice */
             voice: string;
+        };
+        /**
+         * CueSchema
+         * @description What happens on the word that begins at ``start`` in its line's text.
+         */
+        CueSchema: {
+            /** Id */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** Start */
+            start: number;
+            /**
+             * Parameters
+             * @default {}
+             */
+            parameters: {
+                [key: string]: number | string;
+            };
+            /**
+             * Look
+             * @default false
+             */
+            look: boolean;
         };
         /**
          * DocumentSchema
@@ -682,6 +731,60 @@ export interface components {
             estimated: boolean;
         };
         /**
+         * CueKindOut
+         * @description Something that can happen on a word.
+         */
+        CueKindOut: {
+            /** Name */
+            name: string;
+            /** Label */
+            label: string;
+            /**
+             * Family
+             * @enum {string}
+             */
+            family: "host" | "picture" | "sound";
+            /** Group */
+            group: string;
+            /** Parameters */
+            parameters: components["schemas"]["ParameterOut"][];
+        };
+        /**
+         * ParameterOut
+         * @description A setting of a cue kind: a number from ``low`` to ``high``, one of ``choices``, or a text.
+         */
+        ParameterOut: {
+            /** Name */
+            name: string;
+            /** Label */
+            label: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "number" | "choice" | "text";
+            /** Default */
+            default: number | string;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+            /** Unit */
+            unit: string;
+            /** Choices */
+            choices: string[];
+        };
+        /**
+         * CueTime
+         * @description When a cue happens, in scene time.
+         */
+        CueTime: {
+            /** Id */
+            id: string;
+            /** At */
+            at: number;
+        };
+        /**
          * Envelope
          * @description Loudness from 0 to 1, ``rate`` values a second.
          */
@@ -706,6 +809,8 @@ export interface components {
             end: number;
             /** Words */
             words: components["schemas"]["WordTime"][];
+            /** Cues */
+            cues: components["schemas"]["CueTime"][];
             loudness: components["schemas"]["Envelope"];
         };
         /**
@@ -1201,6 +1306,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CheckOut"];
+                };
+            };
+        };
+    };
+    listCueKinds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CueKindOut"][];
                 };
             };
         };
