@@ -30,7 +30,7 @@ def default_processes() -> int:
 def _processes() -> ForkServerContext:
     """Processes that come from one where all code is loaded: they start at once and share its memory."""
     context = get_context("forkserver")
-    context.set_forkserver_preload(["dearhost.render.chunk_worker"])
+    context.set_forkserver_preload(["dearhost.render.chunk_worker", "dearhost.render.colour"])
     return context
 
 

@@ -12,10 +12,10 @@ import av
 from dearhost.errors import RenderError
 from dearhost.formats import TimedText
 from dearhost.render.chunk_pool import Clock, default_processes, render_chunks
-from dearhost.render.encoding import SAMPLE_RATE
 from dearhost.render.joining import join
 from dearhost.render.plan import RenderSettings, plan_chunks
-from dearhost.sound import Placement, master, place
+from dearhost.render.soundtrack import mastered
+from dearhost.sound import Placement
 from dearhost.stage import Timeline
 from dearhost.storage import FolderCache, write_whole
 
@@ -66,7 +66,7 @@ def render_film(timeline: Timeline, path: Path, settings: RenderSettings, cache:
             progress(0.02 + 0.93 * clock.fraction if missing else 0.95, clock.seconds_left)
 
     with ThreadPoolExecutor(1) as pool:
-        mastering = pool.submit(lambda: master(place(sound_of(timeline), timeline.duration, SAMPLE_RATE), SAMPLE_RATE))
+        mastering = pool.submit(mastered, sound_of(timeline), timeline.duration)
         if missing:
             render_chunks(
                 timeline.silent(), settings, missing, cache, frames_done, processes=processes or default_processes()

@@ -8,7 +8,6 @@ import av
 import numpy as np
 from numpy.typing import NDArray
 
-from dearhost.render.colour import bgra_to_yuv420
 from dearhost.stage import Painter
 
 
@@ -25,6 +24,10 @@ class FrameSource:
     """Paints frames of a film and hands them over as yuv420p, BT.709."""
 
     def __init__(self, painter: Painter) -> None:
+        # its compiler takes 120 MB, and only processes that draw films need it
+        from dearhost.render.colour import bgra_to_yuv420  # noqa: PLC0415
+
+        self._convert = bgra_to_yuv420
         self._painter = painter
         picture = painter.picture
         self.frame = av.VideoFrame(picture.width, picture.height, "yuv420p")
@@ -35,5 +38,5 @@ class FrameSource:
     def paint(self, number: int) -> Any:
         """The video frame ``number``; valid until the next call."""
         for box in self._painter.paint(number):
-            bgra_to_yuv420(self._words, *self._planes, *box)
+            self._convert(self._words, *self._planes, *box)
         return self.frame

@@ -15,7 +15,8 @@ import av
 
 from dearhost.render.encoding import SAMPLE_RATE, VideoCodec, add_audio, add_video, audio_frames
 from dearhost.render.frames import FrameSource
-from dearhost.sound import Placement, master, place
+from dearhost.render.soundtrack import mastered
+from dearhost.sound import Placement
 from dearhost.stage import Painter, SceneTimeline, first_frame
 
 MIME = 'video/mp4; codecs="avc1.64001E, mp4a.40.2"'
@@ -90,7 +91,7 @@ def _write(painter: Painter, scene: SceneTimeline, start: float, sink: _Sink) ->
     offset = first_frame(timeline, scene)
     first = min(max(0, int(start * float(rate.value))), max(0, rate.frames_in(scene.duration) - 1))
     count = rate.frames_in(scene.duration)
-    sound = master(place(proof_sound(scene), scene.duration, SAMPLE_RATE), SAMPLE_RATE)
+    sound = mastered(proof_sound(scene), scene.duration)
     sound = sound[round(rate.start_of(first) * SAMPLE_RATE) :]
     options = {
         "movflags": "delay_moov+default_base_moof+frag_keyframe",

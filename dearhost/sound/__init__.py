@@ -1,15 +1,9 @@
-"""Sound: placing, levelling and mastering sample arrays."""
+"""Sound: placing sample arrays. Mastering is a module of its own: what it needs is dear to load."""
 
-from dearhost.sound.mastering import CEILING_DBTP, TARGET_LUFS, master, measure_loudness, true_peak
 from dearhost.sound.placing import Placement, place, resampled
 
 __all__ = [
-    "CEILING_DBTP",
-    "TARGET_LUFS",
     "Placement",
-    "master",
-    "measure_loudness",
     "place",
     "resampled",
-    "true_peak",
 ]

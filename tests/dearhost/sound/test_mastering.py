@@ -8,7 +8,8 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from dearhost.sound import CEILING_DBTP, Placement, master, measure_loudness, place, true_peak
+from dearhost.sound import Placement, place
+from dearhost.sound.mastering import CEILING_DBTP, master, measure_loudness, true_peak
 
 RATE = 48_000
 

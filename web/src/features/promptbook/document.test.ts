@@ -16,11 +16,11 @@ const script: Script = {
 			id: "a1",
 			heading: "The pier",
 			blocks: [
-				{ id: "b1", kind: "direction", text: "Morning.", speaker: "" },
-				{ id: "b2", kind: "line", text: "Mind the *step* & 潮.", speaker: "MAREN" },
+				{ id: "b1", kind: "direction", text: "Morning.", speaker: "", cues: [] },
+				{ id: "b2", kind: "line", text: "Mind the *step* & 潮.", speaker: "MAREN", cues: [] },
 			],
 		},
-		{ id: "a2", heading: "", blocks: [{ id: "b3", kind: "line", text: "", speaker: "" }] },
+		{ id: "a2", heading: "", blocks: [{ id: "b3", kind: "line", text: "", speaker: "", cues: [] }] },
 	],
 };
 
@@ -48,8 +48,8 @@ describe("the cast", () => {
 	it("gives a speaker the host of that name, and others a free one", () => {
 		const two = structuredClone(script);
 		two.scenes[1]?.blocks.push(
-			{ id: "b4", kind: "line", text: "Dry feet.", speaker: "Gull" },
-			{ id: "b5", kind: "line", text: "Indeed.", speaker: "SKERRY" },
+			{ id: "b4", kind: "line", text: "Dry feet.", speaker: "Gull", cues: [] },
+			{ id: "b5", kind: "line", text: "Indeed.", speaker: "SKERRY", cues: [] },
 		);
 		const cast = withFullCast({ ...document, script: two }, hosts, [{ id: "joe" }]).cast;
 		expect(cast.MAREN).toEqual({ host: "maren", voice: "joe" });

@@ -1,5 +1,6 @@
 import type { JSONContent } from "@tiptap/core";
 import type { Schemas } from "../../shared/api/client";
+import { wordAt } from "./script/words";
 
 export type ProductionDocument = Schemas["DocumentSchema"];
 export type Script = Schemas["ScriptSchema"];
@@ -15,8 +16,45 @@ function textNodes(text: string): JSONContent[] {
 }
 
 function blockToNode(block: Block): JSONContent {
-	const attrs = block.kind === "line" ? { id: block.id, speaker: block.speaker ?? "" } : { id: block.id };
-	return { type: block.kind, attrs, content: textNodes(block.text) };
+	if (block.kind === "direction") {
+		return { type: "direction", attrs: { id: block.id }, content: textNodes(block.text) };
+	}
+	return { type: "line", attrs: { id: block.id, speaker: block.speaker ?? "" }, content: cuedText(block) };
+}
+
+/** A line's text, each word with the cues that lie on it. */
+function cuedText(block: Block): JSONContent[] {
+	const nodes: JSONContent[] = [];
+	let done = 0;
+	const words = new Map<number, { to: number; marks: JSONContent["marks"] }>();
+	for (const { start, ...attrs } of block.cues) {
+		const word = wordAt(block.text, start);
+		if (!word) continue;
+		const known = words.get(word.from) ?? { to: word.to, marks: [] };
+		known.marks?.push({ type: "cue", attrs });
+		words.set(word.from, known);
+	}
+	for (const [from, { to, marks }] of [...words].sort((a, b) => a[0] - b[0])) {
+		nodes.push(...textNodes(block.text.slice(done, from)), { type: "text", text: block.text.slice(from, to), marks });
+		done = to;
+	}
+	return [...nodes, ...textNodes(block.text.slice(done))];
+}
+
+/** The cues on a line of the editor, each at the start of its word. */
+function cuesOn(line: JSONContent): Block["cues"] {
+	const text = textOf(line);
+	const found = new Map<string, Block["cues"][number]>();
+	let offset = 0;
+	for (const child of line.content ?? []) {
+		for (const mark of child.marks ?? []) {
+			const { id, kind, parameters, look } = mark.attrs ?? {};
+			const start = wordAt(text, offset)?.from ?? offset;
+			if (mark.type === "cue" && !found.has(id)) found.set(id, { id, kind, start, parameters, look: Boolean(look) });
+		}
+		offset += child.text?.length ?? 0;
+	}
+	return [...found.values()].sort((a, b) => a.start - b.start);
 }
 
 /** The script as the editor holds it. */
@@ -28,9 +66,10 @@ export function scriptToEditor(script: Script): JSONContent {
 			attrs: { id: scene.id },
 			content: [
 				{ type: "sceneHeading", content: textNodes(scene.heading) },
-				...(scene.blocks.length ? scene.blocks : [{ id: newId(), kind: "line" as const, text: "", speaker: "" }]).map(
-					blockToNode,
-				),
+				...(scene.blocks.length
+					? scene.blocks
+					: [{ id: newId(), kind: "line" as const, text: "", speaker: "", cues: [] }]
+				).map(blockToNode),
 			],
 		})),
 	};
@@ -52,6 +91,7 @@ export function editorToScript(doc: JSONContent, before: Script): Script {
 				kind: block.type === "direction" ? "direction" : "line",
 				text: textOf(block),
 				speaker: block.type === "direction" ? "" : String(block.attrs?.speaker ?? ""),
+				cues: block.type === "direction" ? [] : cuesOn(block),
 			})),
 		};
 	});

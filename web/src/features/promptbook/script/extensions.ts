@@ -1,4 +1,5 @@
 import { UndoRedo } from "@tiptap/extensions";
+import { CueMark } from "./cues";
 import { MarksExtension } from "./marks";
 import { DirectionNode, LineNode, SceneHeadingNode, SceneNode, ScriptDocument, ScriptText } from "./nodes";
 import { Typing } from "./typing";
@@ -11,6 +12,7 @@ export const scriptExtensions = () => [
 	SceneHeadingNode,
 	LineNode,
 	DirectionNode,
+	CueMark,
 	Typing,
 	MarksExtension,
 	UndoRedo.configure({ depth: 400 }),

@@ -138,7 +138,7 @@ export const LineNode = Node.create({
 	name: "line",
 	group: "block",
 	content: "text*",
-	marks: "",
+	marks: "cue",
 	priority: 200,
 	addAttributes: () => ({
 		...idAttribute,

@@ -7,7 +7,13 @@ import { rowsToBlocks } from "./typing";
 const before: Script = {
 	title: "",
 	notes: {},
-	scenes: [{ id: "s1", heading: "One", blocks: [{ id: "l1", kind: "line", text: "Hello there.", speaker: "MAREN" }] }],
+	scenes: [
+		{
+			id: "s1",
+			heading: "One",
+			blocks: [{ id: "l1", kind: "line", text: "Hello there.", speaker: "MAREN", cues: [] }],
+		},
+	],
 };
 
 let editor: Editor;

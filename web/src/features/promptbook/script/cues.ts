@@ -1,0 +1,208 @@
+import { Mark } from "@tiptap/core";
+import type { Node as DocNode } from "@tiptap/pm/model";
+import { type EditorState, Plugin, PluginKey, type Transaction } from "@tiptap/pm/state";
+import type { Schemas } from "../../../shared/api/client";
+import { newId } from "../document";
+import { nearestWord, wordAt, wordsOf } from "./words";
+
+export type CueKind = Schemas["CueKindOut"];
+export type CueValues = Record<string, number | string>;
+
+/** A cue where it stands in the editor: `from` and `to` are the document positions of its word. */
+export type PlacedCue = {
+	id: string;
+	kind: string;
+	parameters: CueValues;
+	look: boolean;
+	from: number;
+	to: number;
+	lineId: string;
+	offset: number;
+	word: string;
+};
+
+/** A cue lies on its word as a mark: it goes wherever the word goes. */
+export const CueMark = Mark.create({
+	name: "cue",
+	excludes: "",
+	inclusive: false,
+	addAttributes: () => ({
+		id: { default: "", renderHTML: (a) => ({ "data-cue": a.id }), parseHTML: (e) => e.getAttribute("data-cue") },
+		kind: { default: "", renderHTML: (a) => ({ "data-kind": a.kind }), parseHTML: (e) => e.getAttribute("data-kind") },
+		parameters: {
+			default: {} as CueValues,
+			renderHTML: (a) => ({ "data-parameters": JSON.stringify(a.parameters) }),
+			parseHTML: (e) => JSON.parse(e.getAttribute("data-parameters") || "{}") as CueValues,
+		},
+		look: {
+			default: false,
+			renderHTML: (a) => (a.look ? { "data-look": "" } : {}),
+			parseHTML: (e) => e.hasAttribute("data-look"),
+		},
+	}),
+	parseHTML: () => [{ tag: "span[data-cue]" }],
+	renderHTML: ({ HTMLAttributes }) => ["span", { ...HTMLAttributes, class: "cue" }, 0],
+	addProseMirrorPlugins: () => [keepCues()],
+});
+
+/** All cues, in the order of the script. */
+export function cuesOf(doc: DocNode): PlacedCue[] {
+	const found = new Map<string, PlacedCue>();
+	doc.descendants((node, position) => {
+		if (node.type.name !== "line") return node.type.name === "scene";
+		const start = position + 1;
+		const text = node.textContent;
+		node.forEach((child, offset) => {
+			for (const mark of child.marks) {
+				if (mark.type.name !== "cue" || found.has(mark.attrs.id)) continue;
+				const word = wordAt(text, offset) ?? { from: offset, to: offset + child.nodeSize };
+				found.set(mark.attrs.id, {
+					id: mark.attrs.id,
+					kind: mark.attrs.kind,
+					parameters: mark.attrs.parameters,
+					look: mark.attrs.look,
+					from: start + word.from,
+					to: start + word.to,
+					lineId: String(node.attrs.id),
+					offset: word.from,
+					word: text.slice(word.from, word.to),
+				});
+			}
+		});
+		return false;
+	});
+	return [...found.values()].sort((a, b) => a.from - b.from);
+}
+
+/** The line at a document position: its node and where its text begins. */
+function lineAt(doc: DocNode, position: number): { node: DocNode; start: number } | null {
+	const $at = doc.resolve(Math.max(0, Math.min(position, doc.content.size)));
+	for (let depth = $at.depth; depth > 0; depth -= 1) {
+		if ($at.node(depth).type.name === "line") return { node: $at.node(depth), start: $at.start(depth) };
+	}
+	return null;
+}
+
+/** Where a line's text begins, by the line's id. */
+export function lineById(doc: DocNode, id: string): { node: DocNode; start: number } | null {
+	let found: { node: DocNode; start: number } | null = null;
+	doc.descendants((node, position) => {
+		if (node.type.name === "line" && node.attrs.id === id) found = { node, start: position + 1 };
+		return !found && node.type.name === "scene";
+	});
+	return found;
+}
+
+/** The word at the caret or the first of the selection: what a new cue lands on. */
+export function wordAtCaret(state: EditorState): { from: number; to: number; text: string; lineId: string } | null {
+	const line = lineAt(state.doc, state.selection.from);
+	if (!line) return null;
+	const word = wordAt(line.node.textContent, state.selection.from - line.start);
+	if (!word) return null;
+	const text = line.node.textContent.slice(word.from, word.to);
+	return { from: line.start + word.from, to: line.start + word.to, text, lineId: String(line.node.attrs.id) };
+}
+
+type CueValuesOf = { id: string; kind: string; parameters: CueValues; look?: boolean };
+
+/** Put a cue on the word from `from` to `to`. */
+export function placeCue(tr: Transaction, cue: CueValuesOf, from: number, to: number): Transaction {
+	const mark = tr.doc.type.schema.marks.cue;
+	return mark ? tr.addMark(from, to, mark.create({ look: false, ...cue })) : tr;
+}
+
+/** Take a cue off, for good. */
+export function removeCue(tr: Transaction, id: string): Transaction {
+	tr.setMeta(taken, [...((tr.getMeta(taken) as string[] | undefined) ?? []), id]);
+	tr.doc.descendants((node, position) => {
+		for (const mark of node.marks) {
+			if (mark.type.name === "cue" && mark.attrs.id === id) tr.removeMark(position, position + node.nodeSize, mark);
+		}
+		return true;
+	});
+	return tr;
+}
+
+/** The same cue with other settings, or on another word. */
+export function changeCue(
+	tr: Transaction,
+	cue: PlacedCue,
+	change: Partial<CueValuesOf>,
+	at = { from: cue.from, to: cue.to },
+): Transaction {
+	const { id, kind, parameters } = { ...cue, ...change };
+	return placeCue(removeCue(tr, cue.id), { id, kind, parameters, look: false }, at.from, at.to);
+}
+
+/** The word `steps` further on in the cue's scene, across its lines. */
+export function wordsAway(doc: DocNode, cue: PlacedCue, steps: number): { from: number; to: number } | null {
+	const words: { from: number; to: number }[] = [];
+	const scene = doc.resolve(cue.from).node(1);
+	const sceneStart = doc.resolve(cue.from).start(1);
+	scene.forEach((node, offset) => {
+		if (node.type.name !== "line") return;
+		for (const word of wordsOf(node.textContent)) {
+			const start = sceneStart + offset + 1;
+			words.push({ from: start + word.from, to: start + word.to });
+		}
+	});
+	const now = words.findIndex((word) => word.from === cue.from);
+	return words[now + steps] ?? null;
+}
+
+const taken = new PluginKey("cues taken off");
+
+/** A cue whose word is gone moves to the nearest word that is left, marked for a look; ids stay single. */
+function keepCues(): Plugin {
+	return new Plugin({
+		key: new PluginKey("keep cues"),
+		appendTransaction: (transactions, before, after) => {
+			if (!transactions.some((t) => t.docChanged)) return null;
+			if (transactions.some((t) => t.getMeta("history$") || t.getMeta("preventUpdate"))) return null;
+			const tr = after.tr;
+			const off = new Set(transactions.flatMap((t) => (t.getMeta(taken) as string[] | undefined) ?? []));
+			const old = cuesOf(before.doc);
+			const now = new Set(cuesOf(after.doc).map((cue) => cue.id));
+			for (const cue of old) {
+				if (now.has(cue.id) || off.has(cue.id)) continue;
+				let position = cue.from;
+				for (const transaction of transactions) position = transaction.mapping.map(position);
+				const line = lineById(after.doc, cue.lineId) ?? lineAt(after.doc, position);
+				const word = line && nearestWord(line.node.textContent, Math.max(0, position - line.start));
+				if (line && word) placeCue(tr, { ...cue, look: true }, line.start + word.from, line.start + word.to);
+			}
+			renameCopies(tr);
+			return tr.steps.length ? tr : null;
+		},
+	});
+}
+
+/** Text copied with its cues gets cues of its own; a cue that moved away gives way to itself come back. */
+function renameCopies(tr: Transaction): void {
+	const places = new Map<string, { from: number; to: number; look: boolean }[]>();
+	tr.doc.descendants((node, position) => {
+		for (const mark of node.marks) {
+			if (mark.type.name !== "cue") continue;
+			const known = places.get(mark.attrs.id) ?? [];
+			const last = known.at(-1);
+			if (last && last.to === position) last.to = position + node.nodeSize;
+			else known.push({ from: position, to: position + node.nodeSize, look: mark.attrs.look });
+			places.set(mark.attrs.id, known);
+		}
+		return true;
+	});
+	for (const [id, known] of places) {
+		if (known.length < 2) continue;
+		const kept = known.find((place) => !place.look) ?? known[0];
+		for (const place of known) {
+			if (place === kept) continue;
+			tr.doc.nodesBetween(place.from, place.to, (node) => {
+				for (const mark of node.marks) {
+					if (mark.type.name !== "cue" || mark.attrs.id !== id) continue;
+					tr.removeMark(place.from, place.to, mark);
+					if (!place.look) tr.addMark(place.from, place.to, mark.type.create({ ...mark.attrs, id: newId() }));
+				}
+			});
+		}
+	}
+}
