@@ -6,6 +6,8 @@ channels, as it is delivered: a mono measure would be 3 LU too low.
 
 from __future__ import annotations
 
+from collections.abc import Iterable, Iterator
+
 import numpy as np
 import pyloudnorm
 from numpy.typing import NDArray
@@ -32,29 +34,34 @@ def measure_loudness(mono: Mono, sample_rate: int) -> float:
 
     ITU-R BS.1770-4 with the K-weighting of pyloudnorm, in blocks, so that an hour needs little memory.
     """
-    tenth = sample_rate // 10
     if len(mono) < _GATED * sample_rate:
         return -np.inf
+    step = sample_rate * _BLOCK_SECONDS
+    return _loudness((mono[first : first + step] for first in range(0, len(mono), step)), sample_rate)
+
+
+def _loudness(blocks: Iterable[Mono], sample_rate: int) -> float:
+    """The loudness of a sound that comes in blocks, each but the last whole tenths of a second long."""
+    tenth = sample_rate // 10
     filters = list(pyloudnorm.Meter(sample_rate)._filters.values())
     states = [np.zeros(max(len(f.a), len(f.b)) - 1) for f in filters]
     energies = []
-    step = tenth * 10 * _BLOCK_SECONDS
-    for first in range(0, len(mono), step):
-        part = mono[first : first + step].astype(np.float64)
+    for block in blocks:
+        part = block.astype(np.float64)
         for index, stage in enumerate(filters):
             part, states[index] = lfilter(stage.b, stage.a, part, zi=states[index])
             part *= stage.passband_gain
         whole = len(part) // tenth
         energies.append(np.square(part[: whole * tenth]).reshape(whole, tenth).mean(axis=1))
     tenths = 2 * np.concatenate(energies)  # two equal channels
-    blocks = np.convolve(tenths, np.full(4, 0.25), "valid")  # 400 ms, 75 % overlap
+    gated = np.convolve(tenths, np.full(4, 0.25), "valid")  # 400 ms, 75 % overlap
     with np.errstate(divide="ignore"):
-        levels = -0.691 + 10 * np.log10(blocks)
-        loud = blocks[levels > -70.0]
+        levels = -0.691 + 10 * np.log10(gated)
+        loud = gated[levels > -70.0]
         if not len(loud):
             return -np.inf
         threshold = -0.691 + 10 * np.log10(loud.mean()) - 10.0
-    kept = blocks[(levels > -70.0) & (levels > threshold)]
+    kept = gated[(levels > -70.0) & (levels > threshold)]
     return float(-0.691 + 10 * np.log10(kept.mean())) if len(kept) else -np.inf
 
 
@@ -82,8 +89,8 @@ def _peaks(mono: Mono) -> Peaks:
     return np.maximum(peaks[:-1], peaks[1:])
 
 
-def _limit(mono: Mono, peaks: Peaks, gain: float, sample_rate: int, result: Mono) -> None:
-    """``mono`` times ``gain`` into ``result``, held below the ceiling by a smooth gain; block by block."""
+def _limited(mono: Mono, peaks: Peaks, gain: float, sample_rate: int) -> Iterator[Mono]:
+    """``mono`` times ``gain``, held below the ceiling by a smooth gain; block by block."""
     look = int(_LOOK_AHEAD * sample_rate) | 1
     half = look // 2
     window = np.hanning(look + 2)[1:-1]
@@ -96,7 +103,7 @@ def _limit(mono: Mono, peaks: Peaks, gain: float, sample_rate: int, result: Mono
         reduction = np.concatenate([lead, release.block(first, len(part) + half)])
         reduction = np.pad(reduction, (0, len(part) + 2 * half - len(reduction)), mode="edge")
         smooth = oaconvolve(reduction, window, "valid")
-        result[first : first + step] = part * gain * np.exp(-np.maximum(smooth, 0))
+        yield (part * gain * np.exp(-np.maximum(smooth, 0))).astype(np.float32)
         lead = reduction[len(part) : len(part) + half]
 
 
@@ -131,23 +138,30 @@ class _Release:
 
 
 def master(mono: Mono, sample_rate: int, *, target: float = TARGET_LUFS) -> Mono:
-    """``mono`` at ``target`` LUFS (within .1) with its true peak below -1 dBTP.
+    """``mono`` at ``target`` LUFS (within .1) with its true peak below -1 dBTP; its samples are overwritten.
 
     Silence, and sounds too short to have a loudness, come back unchanged but for the ceiling.
     """
     if not len(mono):
         return mono
     peaks = _peaks(mono)
-    result = np.empty(len(mono), np.float32)
+    gain = _gain(mono, peaks, sample_rate, target)
+    at = 0
+    for block in _limited(mono, peaks, gain, sample_rate):
+        mono[at : at + len(block)] = block
+        at += len(block)
+    return mono
+
+
+def _gain(mono: Mono, peaks: Peaks, sample_rate: int, target: float) -> float:
+    """The factor at which the limited sound has the target's loudness; 1 where it has none."""
     loudness = measure_loudness(mono, sample_rate)
     if not np.isfinite(loudness):
-        _limit(mono, peaks, 1.0, sample_rate, result)
-        return result
+        return 1.0
     gain_db = target - loudness
     before: tuple[float, float] | None = None
     for _ in range(8):
-        _limit(mono, peaks, 10 ** (gain_db / 20), sample_rate, result)
-        error = target - measure_loudness(result, sample_rate)
+        error = target - _loudness(_limited(mono, peaks, 10 ** (gain_db / 20), sample_rate), sample_rate)
         if abs(error) < 0.05:
             break
         slope = 1.0
@@ -155,4 +169,4 @@ def master(mono: Mono, sample_rate: int, *, target: float = TARGET_LUFS) -> Mono
             slope = float(np.clip((before[1] - error) / (gain_db - before[0]), 0.3, 1.0))
         before = (gain_db, error)
         gain_db += error / slope
-    return result
+    return float(10 ** (gain_db / 20))

@@ -3,6 +3,8 @@
 from __future__ import annotations
 
 import threading
+from collections.abc import Iterator
+from contextlib import contextmanager
 
 import numpy as np
 
@@ -30,6 +32,7 @@ class Speaker:
         self.registry = registry
         self._cache = cache
         self._seconds: dict[str, float] = {}
+        self._making: dict[str, tuple[threading.Lock, int]] = {}
         self._lock = threading.Lock()
 
     def name_of(self, text: str, voice_id: str) -> str:
@@ -64,12 +67,28 @@ class Speaker:
 
         Raises NothingToSay when no word is spoken, UnspeakableText, UnknownVoice, VoiceUnavailable.
         """
-        reading = self.known(text, voice_id)
-        if reading is None:
-            reading = self._make(text, voice_id)
-            made = reading
-            self._cache.put(self.name_of(text, voice_id), lambda path: save_reading(path, made))
+        name = self.name_of(text, voice_id)
+        with self._alone(name):
+            reading = self.known(text, voice_id)
+            if reading is None:
+                made = reading = self._make(text, voice_id)
+                self._cache.put(name, lambda path: save_reading(path, made))
         return reading
+
+    @contextmanager
+    def _alone(self, name: str) -> Iterator[None]:
+        """Whoever wants a line that is being read waits for it: no line is read twice at a time."""
+        with self._lock:
+            making, waiting = self._making.get(name, (threading.Lock(), 0))
+            self._making[name] = making, waiting + 1
+        try:
+            with making:
+                yield
+        finally:
+            with self._lock:
+                making, waiting = self._making.pop(name)
+                if waiting > 1:
+                    self._making[name] = making, waiting - 1
 
     def _make(self, text: str, voice_id: str) -> Reading:
         voice = self.registry.voice(voice_id)

@@ -5,14 +5,29 @@ from __future__ import annotations
 from functools import lru_cache
 
 import skia
-from django.http import HttpRequest, HttpResponse
+from django.http import Http404, HttpRequest, HttpResponse
 from ninja import Router, Schema
 
-from dearhost.hosts import CAST, Host, Pose, host_by_id
+from dearhost.hosts import (
+    CAST,
+    EXPRESSIONS,
+    GESTURES,
+    ExpressionCue,
+    GestureCue,
+    Host,
+    Performance,
+    Pose,
+    Role,
+    host_by_id,
+)
 from dearhost.stage import SETS
+from dearhost.timebase import FrameRate
 
 router = Router(tags=["hosts"])
 _PORTRAIT = 192
+_CUE_PICTURE = (368, 276)
+_PEAK = 2.0
+"""Seconds at which a gesture arrives in its picture."""
 
 
 class HostOut(Schema):
@@ -46,6 +61,34 @@ def list_sets(request: HttpRequest) -> list[SetOut]:
 def portrait(request: HttpRequest, host_id: str) -> HttpResponse:
     """Head and shoulders on paper."""
     return HttpResponse(_portrait(host_id), content_type="image/png", headers={"Cache-Control": "max-age=86400"})
+
+
+@router.get("/{host_id}/cues/{kind}.png", operation_id="cuePicture", include_in_schema=False)
+def cue_picture(request: HttpRequest, host_id: str, kind: str) -> HttpResponse:
+    """A gesture at its peak, or an expression, half figure on paper."""
+    if kind not in GESTURES and kind not in EXPRESSIONS:
+        raise Http404
+    picture = _cue_picture(host_id, kind)
+    return HttpResponse(picture, content_type="image/png", headers={"Cache-Control": "max-age=86400"})
+
+
+@lru_cache(maxsize=256)
+def _cue_picture(host_id: str, kind: str) -> bytes:
+    host = host_by_id(host_id)
+    cues = (GestureCue(_PEAK, kind),) if kind in GESTURES else ()
+    changes = (ExpressionCue(0.0, kind),) if kind in EXPRESSIONS else ()
+    role = Role((), 2 * _PEAK, host.kind, cues=cues, expressions=changes)
+    width, height = _CUE_PICTURE
+    surface = skia.Surface(width, height)
+    canvas = surface.getCanvas()
+    canvas.clear(skia.Color(232, 219, 195))
+    near = kind in EXPRESSIONS
+    scale = height / 190 if near else width / 520
+    canvas.translate(width / 2, height * (0.5 if near else 0.37))
+    canvas.scale(scale, scale)
+    canvas.translate(0, -host.head_centre.imag)
+    host.draw(canvas, Performance(role, FrameRate.of(30)).pose(_PEAK))
+    return bytes(surface.makeImageSnapshot().encodeToData())
 
 
 @lru_cache(maxsize=32)

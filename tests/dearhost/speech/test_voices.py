@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import time
+from concurrent.futures import ThreadPoolExecutor
 from pathlib import Path
 
 import numpy as np
@@ -9,7 +11,7 @@ import pytest
 
 from dearhost.errors import UnknownVoice, VoiceUnavailable
 from dearhost.films import Studio
-from dearhost.speech import Speaker, VoiceRegistry, plan_words
+from dearhost.speech import Reading, Speaker, VoiceRegistry, plan_words
 from dearhost.speech.engines.fake import FakeEngine
 from dearhost.speech.engines.remembering import RememberingEngine
 from dearhost.speech.speaking import speak_plan
@@ -17,6 +19,23 @@ from dearhost.speech.voices import DERIVED_VOICES
 from dearhost.storage import FolderCache
 
 LINE = "Twice a day, the whole harbour empties, and the boats sit down in the mud."
+
+
+def test_a_line_wanted_by_many_at_once_is_read_once(studio: Studio, monkeypatch: pytest.MonkeyPatch) -> None:
+    made: list[str] = []
+    make = studio.speaker._make
+
+    def slow(text: str, voice_id: str) -> Reading:
+        made.append(text)
+        time.sleep(0.1)
+        return make(text, voice_id)
+
+    monkeypatch.setattr(studio.speaker, "_make", slow)
+    text = "Everybody wants to hear this at the same time."
+    with ThreadPoolExecutor(6) as pool:
+        readings = list(pool.map(lambda _: studio.speaker.read(text, "fake"), range(6)))
+    assert made == [text]
+    assert len({r.duration for r in readings}) == 1 and not studio.speaker._making
 
 
 def test_the_same_line_is_the_same_sound_whatever_was_said_before(tmp_path: Path) -> None:

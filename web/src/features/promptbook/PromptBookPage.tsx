@@ -8,6 +8,7 @@ import { Notices } from "./Notices";
 import { playhead, usePlayhead } from "./playhead";
 import { Revisions } from "./Revisions";
 import { Ribbon } from "./ribbon/Ribbon";
+import type { CueHandle } from "./script/Cues";
 import { ScriptPage } from "./script/ScriptPage";
 import { ProofPlayer } from "./stage/proofPlayer";
 import { Stage } from "./stage/Stage";
@@ -83,6 +84,15 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 	const fresh = first !== undefined && !first.isPlaceholderData && !first.isFetching && production.unsaved === 0;
 	const reading = useMemo(() => new Set(fresh || !current ? [] : [current]), [fresh, current]);
 
+	const cueHandle = useRef<CueHandle>(null);
+	const hostOf = useCallback(
+		(lineId: string) => {
+			const line = scenes.flatMap((scene) => scene.blocks).find((block) => block.id === lineId);
+			return document.cast[line?.speaker ?? ""]?.host ?? "maren";
+		},
+		[scenes, document.cast],
+	);
+
 	const video = useRef<HTMLVideoElement>(null);
 	const player = useRef<ProofPlayer>(null);
 	const play = useCallback(
@@ -115,8 +125,23 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 		play(current, at >= duration - 0.3 ? 0 : at);
 	}, [current, play, stop, times]);
 
+	const speakFrom = useCallback(
+		(lineId: string, offset: number) => {
+			for (const [scene, known] of times) {
+				const line = known.lines.find((l) => l.id === lineId);
+				const word = line?.words.find((w) => w.to > offset);
+				if (word) return play(scene, Math.max(0, word.start - 0.05));
+			}
+		},
+		[times, play],
+	);
+
 	useEffect(() => {
 		const keys = (event: KeyboardEvent) => {
+			if (event.altKey && event.code === "KeyQ") {
+				event.preventDefault();
+				cueHandle.current?.ask();
+			}
 			const typing = (event.target as HTMLElement).closest(
 				"[contenteditable=true], input, select, textarea, button, [role=slider]",
 			);
@@ -178,6 +203,9 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 					check={check}
 					times={times}
 					reading={reading}
+					hostOf={hostOf}
+					cueHandle={cueHandle}
+					onSpeakFrom={speakFrom}
 					onChange={(script: Script) => edit({ script })}
 				/>
 				<div className="spine" aria-hidden="true" />
@@ -233,6 +261,8 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 				before={before}
 				total={check?.seconds ?? 0}
 				estimated={check?.estimated ?? true}
+				cues={cueHandle}
+				script={document.script}
 				onPlay={toggle}
 				onStop={stop}
 				onScene={(id) => {

@@ -1,13 +1,15 @@
-import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef } from "react";
+import { type KeyboardEvent, type PointerEvent, type RefObject, useEffect, useMemo, useRef } from "react";
 import { clock } from "../../../shared/time";
 import { Icon } from "../../../shared/ui/icons";
+import type { Script } from "../document";
 import { playhead, usePlayhead } from "../playhead";
+import type { CueHandle } from "../script/Cues";
 import type { Check, SceneTimes } from "../useSceneTimes";
+import { Pins } from "./Pins";
+import { MARGIN, PIXELS_A_SECOND } from "./scale";
 
-const PIXELS_A_SECOND = 176;
 const GLYPH_GAP = 13;
 const WATERLINE = 63;
-const MARGIN = 18;
 
 type Props = {
 	scenes: readonly { id: string; heading: string }[];
@@ -17,6 +19,8 @@ type Props = {
 	before: number;
 	total: number;
 	estimated: boolean;
+	script: Script;
+	cues: RefObject<CueHandle | null>;
 	onPlay: () => void;
 	onStop: () => void;
 	onScene: (sceneId: string) => void;
@@ -47,7 +51,7 @@ export function Ribbon(props: Props) {
 					</span>
 				</div>
 			</div>
-			<Shore times={props.times} onPlay={props.onPlay} onStop={props.onStop} />
+			<Shore {...props} />
 			<SceneFoot {...props} />
 		</section>
 	);
@@ -66,7 +70,7 @@ function moveTo(times: SceneTimes, at: number): void {
 	playhead.set({ at: Math.min(Math.max(0, at), Math.max(0, times.duration - 0.04)) });
 }
 
-function Shore({ times, onPlay, onStop }: { times: SceneTimes | undefined; onPlay: () => void; onStop: () => void }) {
+function Shore({ times, script, cues, onPlay, onStop }: Props) {
 	const box = useRef<HTMLDivElement>(null);
 	const dragging = useRef(false);
 	const at = usePlayhead((p) => p.at);
@@ -136,7 +140,10 @@ function Shore({ times, onPlay, onStop }: { times: SceneTimes | undefined; onPla
 			onKeyDown={keys}
 		>
 			{times ? (
-				<ShoreDrawing times={times} at={at} />
+				<>
+					<ShoreDrawing times={times} at={at} />
+					<Pins times={times} script={script} cues={cues} />
+				</>
 			) : (
 				<p className="shore-note">The words lie here once the scene is read.</p>
 			)}

@@ -1,9 +1,10 @@
 import { EditorContent, useEditor } from "@tiptap/react";
-import { useEffect, useRef, useState } from "react";
+import { type Ref, useEffect, useMemo, useRef, useState } from "react";
 import { clock } from "../../../shared/time";
 import { editorToScript, type Script, scriptToEditor } from "../document";
 import { playhead, usePlayhead } from "../playhead";
 import type { Check, SceneTimes } from "../useSceneTimes";
+import { type CueHandle, Cues } from "./Cues";
 import { scriptExtensions } from "./extensions";
 import { type Marks, marksKey } from "./marks";
 
@@ -14,7 +15,11 @@ type Props = {
 	check: Check | null;
 	times: Map<string, SceneTimes>;
 	reading: ReadonlySet<string>;
+	/** The host who plays a line's speaker. */
+	hostOf: (lineId: string) => string;
+	cueHandle: Ref<CueHandle>;
 	onChange: (script: Script) => void;
+	onSpeakFrom: (lineId: string, offset: number) => void;
 };
 
 const EDITOR_PROPS = {
@@ -28,7 +33,9 @@ const EDITOR_PROPS = {
 };
 
 /** The left page: the script, always there. */
-export function ScriptPage({ script, generation, check, times, reading, onChange }: Props) {
+export function ScriptPage(props: Props) {
+	const { script, generation, check, times, reading, onChange } = props;
+	const [root, setRoot] = useState<HTMLElement | null>(null);
 	const latest = useRef(script);
 	latest.current = script;
 	const change = useRef(onChange);
@@ -56,19 +63,33 @@ export function ScriptPage({ script, generation, check, times, reading, onChange
 	}, [editor, generation]);
 
 	const word = usePlayhead((p) => wordKey(times.get(p.sceneId), p.at));
+	const heard = useMemo(() => (word ? (JSON.parse(word) as NonNullable<Marks["word"]>) : null), [word]);
 	useEffect(() => {
 		if (!editor) return;
-		const marks: Marks = { word: word ? JSON.parse(word) : null, check, reading };
+		const marks: Marks = { word: heard, check, reading };
 		editor.view.dispatch(editor.state.tr.setMeta(marksKey, marks).setMeta("addToHistory", false));
-		if (playhead.get().playing && word) {
+		if (playhead.get().playing && heard) {
 			editor.view.dom.querySelector(".at-playhead")?.scrollIntoView({ block: "nearest", behavior: "smooth" });
 		}
-	}, [editor, word, check, reading]);
+	}, [editor, heard, check, reading]);
 
 	return (
 		<main className="page leaf" aria-label="Script page">
 			<div className="script-scroll">
-				<EditorContent editor={editor} />
+				<div className="script-sheet" ref={setRoot}>
+					<EditorContent editor={editor} />
+					{editor && root && (
+						<Cues
+							editor={editor}
+							root={root}
+							times={times}
+							heard={heard}
+							hostOf={props.hostOf}
+							handle={props.cueHandle}
+							onSpeakFrom={props.onSpeakFrom}
+						/>
+					)}
+				</div>
 			</div>
 			<p className="folio num">
 				{check && (

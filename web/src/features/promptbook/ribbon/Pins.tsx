@@ -1,0 +1,91 @@
+import { type PointerEvent, type RefObject, useMemo, useState } from "react";
+import type { Script } from "../document";
+import type { CueHandle } from "../script/Cues";
+import { cueLabel, FLAG_SHAPES, familyOf, useCueKinds } from "../script/cueKinds";
+import type { SceneTimes } from "../useSceneTimes";
+import { PIXELS_A_SECOND, xOf } from "./scale";
+
+type Word = { lineId: string; from: number; to: number; start: number };
+type Pin = { id: string; at: number; label: string; kind: string; left: number; row: number };
+
+const PIN_GAP = 6;
+const LETTER = 6.6;
+
+type Props = { times: SceneTimes; script: Script; cues: RefObject<CueHandle | null> };
+
+/** Cues as pins over the shore; a pin dragged along takes the word it is let go on. */
+export function Pins({ times, script, cues }: Props) {
+	const kinds = useCueKinds();
+	const [drag, setDrag] = useState<{ id: string; x: number; dx: number } | null>(null);
+	const words = useMemo<Word[]>(
+		() => times.lines.flatMap((l) => l.words.map((w) => ({ lineId: l.id, from: w.offset, to: w.to, start: w.start }))),
+		[times],
+	);
+	const pins = useMemo(() => {
+		const known = new Map(script.scenes.flatMap((s) => s.blocks.flatMap((b) => b.cues)).map((cue) => [cue.id, cue]));
+		const found = times.lines.flatMap((line) =>
+			line.cues.flatMap(({ id, at }) => {
+				const cue = known.get(id);
+				return cue ? [{ id, at, kind: cue.kind, label: cueLabel(kinds, cue) }] : [];
+			}),
+		);
+		return inRows(found.sort((a, b) => a.at - b.at));
+	}, [times, script, kinds]);
+	const wordNear = (x: number) => {
+		const at = (x - xOf(0)) / PIXELS_A_SECOND;
+		return words.reduce(
+			(best, word) => (Math.abs(word.start - at) < Math.abs(best.start - at) ? word : best),
+			words[0] as Word,
+		);
+	};
+	const down = (event: PointerEvent<HTMLButtonElement>, pin: Pin) => {
+		event.stopPropagation();
+		event.currentTarget.setPointerCapture(event.pointerId);
+		setDrag({ id: pin.id, x: event.clientX, dx: 0 });
+	};
+	const up = (pin: Pin) => {
+		if (drag && Math.abs(drag.dx) > 4 && words.length) {
+			const word = wordNear(xOf(pin.at) + drag.dx);
+			cues.current?.move(pin.id, word.lineId, word.from, word.to);
+		} else if (drag) cues.current?.open(pin.id);
+		setDrag(null);
+	};
+	return (
+		<div className="pins">
+			{pins.map((pin) => {
+				const dx = drag?.id === pin.id ? drag.dx : 0;
+				const shown = dx && words.length ? xOf(wordNear(xOf(pin.at) + dx).start) : pin.left;
+				return (
+					<button
+						type="button"
+						tabIndex={-1}
+						key={pin.id}
+						className={`pin row-${pin.row} ${dx ? "on" : ""}`}
+						style={{ left: shown }}
+						onPointerDown={(event) => down(event, pin)}
+						onPointerMove={(event) => drag?.id === pin.id && setDrag({ ...drag, dx: event.clientX - drag.x })}
+						onPointerUp={() => up(pin)}
+						aria-label={`${pin.label}, at ${pin.at.toFixed(1)} seconds`}
+					>
+						<svg viewBox="0 0 11 12" width={10} height={11} aria-hidden="true">
+							<path d={FLAG_SHAPES[familyOf(kinds, pin.kind)]} />
+						</svg>
+						<span>{pin.label}</span>
+					</button>
+				);
+			})}
+		</div>
+	);
+}
+
+/** Labels that would touch go one row down; where no row is free the flag stands without its words. */
+function inRows(cues: { id: string; at: number; kind: string; label: string }[]): Pin[] {
+	const free = [-1, -1];
+	return cues.map((cue) => {
+		const left = xOf(cue.at);
+		const width = 16 + cue.label.length * LETTER;
+		const row = free.findIndex((end) => left >= end + PIN_GAP);
+		if (row >= 0) free[row] = left + width;
+		return { ...cue, left, row: row < 0 ? 0 : row, label: row < 0 ? "" : cue.label };
+	});
+}

@@ -1,0 +1,235 @@
+import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from "react";
+import { cueLabel, FLAG_SHAPES, foundKinds } from "./cueKinds";
+import type { CueKind, CueValues, PlacedCue } from "./cues";
+
+function FlagShape({ kind }: { kind: CueKind }) {
+	return (
+		<svg viewBox="0 0 11 12" width={11} height={12} aria-hidden="true" className="flag-shape">
+			<path d={FLAG_SHAPES[kind.family]} />
+		</svg>
+	);
+}
+
+type ListProps = {
+	kinds: CueKind[];
+	used: ReadonlyMap<string, number>;
+	word: string;
+	hostId: string;
+	top: number;
+	onSet: (kind: CueKind) => void;
+	onClose: () => void;
+};
+
+/** One searchable list of what can happen on a word; it hangs from the word. */
+export function CueList({ kinds, used, word, hostId, top, onSet, onClose }: ListProps) {
+	const [typed, setTyped] = useState("");
+	const [at, setAt] = useState(0);
+	const found = useMemo(() => foundKinds(kinds, typed, used), [kinds, typed, used]);
+	const chosen = found[Math.min(at, found.length - 1)];
+	const list = useRef<HTMLDivElement>(null);
+	useEffect(() => {
+		list.current?.querySelector(`[data-index="${at}"]`)?.scrollIntoView({ block: "nearest" });
+	}, [at]);
+	const keys = (event: KeyboardEvent) => {
+		if (event.code === "ArrowDown") setAt((n) => Math.min(found.length - 1, n + 1));
+		else if (event.code === "ArrowUp") setAt((n) => Math.max(0, n - 1));
+		else if (event.code === "Enter" && chosen) onSet(chosen);
+		else if (event.code === "Escape") onClose();
+		else return;
+		event.preventDefault();
+	};
+	return (
+		<section className="cue-card" style={{ top }} aria-label={`Cue on “${word}”`}>
+			<div className="cue-search">
+				<input
+					// biome-ignore lint/a11y/noAutofocus: the list is opened to be typed into
+					autoFocus
+					role="combobox"
+					aria-expanded="true"
+					aria-controls="cue-kinds"
+					aria-activedescendant={chosen ? `cue-kind-${chosen.name}` : undefined}
+					aria-label="What happens on this word"
+					placeholder="Wave, close-up, pause…"
+					value={typed}
+					onChange={(event) => {
+						setTyped(event.target.value);
+						setAt(0);
+					}}
+					onKeyDown={keys}
+					onBlur={(event) => {
+						if (!event.relatedTarget?.closest(".cue-card")) onClose();
+					}}
+				/>
+				<span className="small quiet num">
+					{found.length} of {kinds.length}
+				</span>
+			</div>
+			<div className="cue-choice">
+				<div ref={list} className="kinds" id="cue-kinds" role="listbox" aria-label="Cues" tabIndex={-1}>
+					{found.map((kind, index) => (
+						<div
+							key={kind.name}
+							id={`cue-kind-${kind.name}`}
+							data-index={index}
+							role="option"
+							tabIndex={-1}
+							aria-selected={kind === chosen}
+							onPointerEnter={() => setAt(index)}
+							onPointerDown={(event) => {
+								event.preventDefault();
+								onSet(kind);
+							}}
+						>
+							<FlagShape kind={kind} />
+							<span>{kind.label}</span>
+							<i>{kind.group.toLowerCase()}</i>
+						</div>
+					))}
+					{!found.length && <p className="quiet none">Nothing is called that. Try another word.</p>}
+				</div>
+				<div className="cue-look">
+					{chosen?.family === "host" && (
+						<img src={`/api/hosts/${hostId}/cues/${chosen.name}.png`} alt="" width={184} height={138} />
+					)}
+					<p>
+						Lands on <b>{word}</b>.{chosen && <ChosenNote kind={chosen} />}
+					</p>
+				</div>
+			</div>
+			<p className="cue-keys">
+				<b>Enter</b> sets it <b>Esc</b> leaves the word as it was
+			</p>
+		</section>
+	);
+}
+
+function ChosenNote({ kind }: { kind: CueKind }) {
+	const notes: Record<string, string> = {
+		Expression: "Stays until the next expression, or the end of the scene.",
+		Framing: "Cuts there, and stays until the next framing.",
+		Delivery: "Silence in front of the word. What follows moves along.",
+		Text: "Shows words on a slip of paper.",
+		Gesture: "Begins a little sooner, so that it arrives with the word.",
+	};
+	return <> {notes[kind.group]}</>;
+}
+
+type EditProps = {
+	kinds: CueKind[];
+	cue: PlacedCue;
+	at: string;
+	top: number;
+	onChange: (parameters: CueValues) => void;
+	onMove: (steps: number) => void;
+	onKeep: () => void;
+	onRemove: () => void;
+	onClose: () => void;
+};
+
+/** The settings of one cue. */
+export function CueEditor({ kinds, cue, at, top, onChange, onMove, onKeep, onRemove, onClose }: EditProps) {
+	const kind = kinds.find((k) => k.name === cue.kind);
+	const card = useRef<HTMLElement>(null);
+	useEffect(() => {
+		card.current?.querySelector<HTMLElement>("input, button")?.focus();
+	}, []);
+	return (
+		<section
+			ref={card}
+			className="cue-card edit"
+			style={{ top }}
+			aria-label={`Cue ${cueLabel(kinds, cue)}`}
+			onKeyDown={(event) => {
+				if (event.code !== "Escape" && !(event.code === "Enter" && event.target instanceof HTMLInputElement)) return;
+				event.preventDefault();
+				onClose();
+			}}
+		>
+			<p className="cue-title">
+				{kind && <FlagShape kind={kind} />}
+				<b>{kind?.label ?? cue.kind}</b>
+				<span className="quiet">
+					on “{cue.word}”{at && `, at ${at}`}
+				</span>
+			</p>
+			{!kind && <p>There is no such cue. Take it off, and set another.</p>}
+			{cue.look && (
+				<p className="cue-moved">
+					It lost its word and moved here.{" "}
+					<button type="button" className="text-button" onClick={onKeep}>
+						Keep it here
+					</button>
+				</p>
+			)}
+			{kind?.parameters.map((parameter) => (
+				<ParameterField
+					key={parameter.name}
+					parameter={parameter}
+					value={cue.parameters[parameter.name] ?? parameter.default}
+					onChange={(value) => onChange({ ...cue.parameters, [parameter.name]: value })}
+				/>
+			))}
+			<p className="cue-actions">
+				<button type="button" className="cue-button" onClick={() => onMove(-1)}>
+					Word before
+				</button>
+				<button type="button" className="cue-button" onClick={() => onMove(1)}>
+					Word after
+				</button>
+				<button type="button" className="cue-button" onClick={onRemove}>
+					Take it off
+				</button>
+				<button type="button" className="cue-button filled" onClick={onClose}>
+					Done
+				</button>
+			</p>
+		</section>
+	);
+}
+
+type FieldProps = {
+	parameter: CueKind["parameters"][number];
+	value: number | string;
+	onChange: (value: number | string) => void;
+};
+
+function ParameterField({ parameter, value, onChange }: FieldProps) {
+	if (parameter.kind === "choice") {
+		return (
+			<fieldset className="words">
+				<legend className="label">{parameter.label}</legend>
+				{parameter.choices.map((choice) => (
+					<label key={choice} className={choice === value ? "on" : ""}>
+						<input type="radio" name={parameter.name} checked={choice === value} onChange={() => onChange(choice)} />
+						{choice}
+					</label>
+				))}
+			</fieldset>
+		);
+	}
+	if (parameter.kind === "text") {
+		return (
+			<label className="cue-field">
+				<span className="label">{parameter.label}</span>
+				<input value={String(value)} maxLength={120} onChange={(event) => onChange(event.target.value)} />
+			</label>
+		);
+	}
+	return (
+		<label className="cue-field">
+			<span className="label">{parameter.label}</span>
+			<input
+				type="range"
+				min={parameter.low}
+				max={parameter.high}
+				step={0.1}
+				value={Number(value)}
+				onChange={(event) => onChange(Number(event.target.value))}
+			/>
+			<output className="num">
+				{Number(value).toFixed(1)}
+				{parameter.unit && ` ${parameter.unit}`}
+			</output>
+		</label>
+	);
+}

@@ -1,0 +1,113 @@
+import type { Editor } from "@tiptap/core";
+import { type KeyboardEvent, useEffect, useState } from "react";
+import { cueLabel, FLAG_SHAPES, familyOf } from "./cueKinds";
+import { type Flag, layFlags, measureCues } from "./cueLayout";
+import { type CueKind, changeCue, cuesOf, type PlacedCue, removeCue, wordsAway } from "./cues";
+import { nearestWord } from "./words";
+
+type Props = {
+	editor: Editor;
+	root: HTMLElement;
+	kinds: CueKind[];
+	/** The cue that is being changed, and those on the word that is heard. */
+	current: ReadonlySet<string>;
+	onOpen: (id: string) => void;
+};
+
+/** Flags in the margin, each tied to its word by a thin rule. */
+export function CueMargin({ editor, root, kinds, current, onOpen }: Props) {
+	const { flags, cues } = useFlags(editor, root);
+	const move = (cue: PlacedCue, steps: number) => {
+		const word = wordsAway(editor.state.doc, cue, steps);
+		if (word) editor.view.dispatch(changeCue(editor.state.tr, cue, {}, word));
+	};
+	const keys = (event: KeyboardEvent, cue: PlacedCue) => {
+		if (event.code === "ArrowLeft") move(cue, -1);
+		else if (event.code === "ArrowRight") move(cue, 1);
+		else if (event.code === "Delete" || event.code === "Backspace") {
+			editor.view.dispatch(removeCue(editor.state.tr, cue.id));
+			editor.commands.focus(cue.from);
+		} else return;
+		event.preventDefault();
+	};
+	return (
+		<div className="cue-layer">
+			<svg aria-hidden="true">
+				{flags.map((flag) => (
+					<path key={flag.id} d={flag.rule} className={current.has(flag.id) ? "cue-rule on" : "cue-rule"} />
+				))}
+			</svg>
+			{flags.map((flag) => {
+				const cue = cues.get(flag.id);
+				if (!cue) return null;
+				return (
+					<button
+						type="button"
+						key={flag.id}
+						className={`flag ${current.has(flag.id) ? "on" : ""} ${cue.look ? "look" : ""}`}
+						style={{ left: flag.left, top: flag.top }}
+						onClick={() => onOpen(flag.id)}
+						onKeyDown={(event) => keys(event, cue)}
+						onPointerDown={(event) => startDrag(event.nativeEvent, editor, cue)}
+						aria-label={`${cueLabel(kinds, cue)}, cue on “${cue.word}”${cue.look ? ", moved: look at it" : ""}`}
+					>
+						<svg viewBox="0 0 11 12" width={11} height={12} aria-hidden="true">
+							<path d={FLAG_SHAPES[familyOf(kinds, cue.kind)]} />
+						</svg>
+						<span>{cueLabel(kinds, cue)}</span>
+						{cue.look && <i aria-hidden="true">moved</i>}
+					</button>
+				);
+			})}
+		</div>
+	);
+}
+
+/** A flag dragged over the text takes the word it is let go on. */
+function startDrag(down: PointerEvent, editor: Editor, cue: PlacedCue): void {
+	let moved = false;
+	const over = (event: PointerEvent) => {
+		moved ||= Math.hypot(event.clientX - down.clientX, event.clientY - down.clientY) > 5;
+	};
+	const up = (event: PointerEvent) => {
+		window.removeEventListener("pointermove", over);
+		const place = moved && editor.view.posAtCoords({ left: event.clientX, top: event.clientY });
+		const now = cuesOf(editor.state.doc).find((c) => c.id === cue.id);
+		if (!place || !now) return;
+		const $place = editor.state.doc.resolve(place.pos);
+		if ($place.parent.type.name !== "line") return;
+		const word = nearestWord($place.parent.textContent, $place.parentOffset);
+		if (!word) return;
+		const start = $place.start();
+		editor.view.dispatch(changeCue(editor.state.tr, now, {}, { from: start + word.from, to: start + word.to }));
+	};
+	window.addEventListener("pointermove", over);
+	window.addEventListener("pointerup", up, { once: true });
+}
+
+function useFlags(editor: Editor, root: HTMLElement): { flags: Flag[]; cues: Map<string, PlacedCue> } {
+	const [laid, setLaid] = useState<{ flags: Flag[]; cues: Map<string, PlacedCue> }>({ flags: [], cues: new Map() });
+	useEffect(() => {
+		let asked = 0;
+		const lay = () => {
+			asked = 0;
+			const { items, edge } = measureCues(root);
+			setLaid({ flags: layFlags(items, edge), cues: new Map(cuesOf(editor.state.doc).map((c) => [c.id, c])) });
+		};
+		const ask = () => {
+			asked ||= requestAnimationFrame(lay);
+		};
+		const changed = ({ transaction }: { transaction: { docChanged: boolean } }) => transaction.docChanged && ask();
+		const sizes = new ResizeObserver(ask);
+		sizes.observe(editor.view.dom);
+		editor.on("transaction", changed);
+		document.fonts?.ready.then(ask);
+		ask();
+		return () => {
+			cancelAnimationFrame(asked);
+			sizes.disconnect();
+			editor.off("transaction", changed);
+		};
+	}, [editor, root]);
+	return laid;
+}

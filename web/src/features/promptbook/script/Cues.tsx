@@ -1,0 +1,170 @@
+import type { Editor } from "@tiptap/core";
+import { type Ref, useEffect, useImperativeHandle, useMemo, useState } from "react";
+import { clock } from "../../../shared/time";
+import { newId } from "../document";
+import type { SceneTimes } from "../useSceneTimes";
+import { CueEditor, CueList } from "./CueCard";
+import { CueMargin } from "./CueMargin";
+import { defaultsOf, useCueKinds } from "./cueKinds";
+import {
+	type CueKind,
+	changeCue,
+	cuesOf,
+	lineById,
+	type PlacedCue,
+	placeCue,
+	removeCue,
+	wordAtCaret,
+	wordsAway,
+} from "./cues";
+import { SelectionSlip } from "./SelectionSlip";
+
+/** What others may do with the script's cues. */
+export type CueHandle = {
+	/** Ask what should happen on the word at the caret. */
+	ask: () => void;
+	/** Open a cue's settings. */
+	open: (id: string) => void;
+	/** Put a cue on the word at an offset of a line. */
+	move: (id: string, lineId: string, from: number, to: number) => void;
+};
+
+type Props = {
+	editor: Editor;
+	root: HTMLElement;
+	times: Map<string, SceneTimes>;
+	heard: { lineId: string; from: number } | null;
+	hostOf: (lineId: string) => string;
+	handle: Ref<CueHandle>;
+	onSpeakFrom: (lineId: string, offset: number) => void;
+};
+
+type Open = { cue: string } | { word: { from: number; to: number; text: string; lineId: string } } | null;
+
+/** Flags, their list and their settings: everything about cues on the page. */
+export function Cues({ editor, root, times, heard, hostOf, handle, onSpeakFrom }: Props) {
+	const kinds = useCueKinds();
+	const [open, setOpen] = useState<Open>(null);
+	const [, redraw] = useState(0);
+	useEffect(() => {
+		const changed = ({ transaction }: { transaction: { docChanged: boolean } }) => {
+			if (!transaction.docChanged) return;
+			redraw((n) => n + 1);
+			setOpen((now) => (now && "word" in now ? null : now));
+		};
+		editor.on("transaction", changed);
+		return () => {
+			editor.off("transaction", changed);
+		};
+	}, [editor]);
+	const find = (id: string) => cuesOf(editor.state.doc).find((cue) => cue.id === id);
+	useImperativeHandle(handle, () => ({
+		ask: () => {
+			const word = wordAtCaret(editor.state);
+			if (word) setOpen({ word });
+		},
+		open: (id) => setOpen({ cue: id }),
+		move: (id, lineId, from, to) => {
+			const cue = find(id);
+			const line = lineById(editor.state.doc, lineId);
+			if (!cue || !line) return;
+			editor.view.dispatch(
+				changeCue(editor.state.tr, cue, {}, { from: line.start + from, to: line.start + to }).scrollIntoView(),
+			);
+		},
+	}));
+	const close = () => {
+		setOpen(null);
+		editor.commands.focus();
+	};
+	const topOf = (position: number) => editor.view.coordsAtPos(position).bottom - root.getBoundingClientRect().top + 8;
+	const set = (kind: CueKind, word: { from: number; to: number }) => {
+		const id = newId();
+		editor.view.dispatch(
+			placeCue(editor.state.tr, { id, kind: kind.name, parameters: defaultsOf(kind) }, word.from, word.to),
+		);
+		if (kind.parameters.some((p) => p.kind === "text")) setOpen({ cue: id });
+		else close();
+	};
+	const wordBox = (from: number, to: number) => {
+		const start = editor.view.coordsAtPos(from);
+		const end = editor.view.coordsAtPos(to);
+		const origin = root.getBoundingClientRect();
+		return { left: start.left - origin.left, top: start.top - origin.top, width: Math.max(4, end.left - start.left) };
+	};
+	const opened = open && "cue" in open ? find(open.cue) : undefined;
+	const current = useMemo(() => {
+		const ids = cuesOf(editor.state.doc)
+			.filter((cue) => heard && cue.lineId === heard.lineId && cue.offset === heard.from)
+			.map((cue) => cue.id);
+		return new Set(opened ? [...ids, opened.id] : ids);
+	}, [editor, heard, opened]);
+	return (
+		<>
+			<CueMargin editor={editor} root={root} kinds={kinds} current={current} onOpen={(id) => setOpen({ cue: id })} />
+			<SelectionSlip
+				editor={editor}
+				root={root}
+				onCue={() => {
+					const word = wordAtCaret(editor.state);
+					if (word) setOpen({ word });
+				}}
+				onSpeak={() => {
+					const word = wordAtCaret(editor.state);
+					const line = word && lineById(editor.state.doc, word.lineId);
+					if (word && line) onSpeakFrom(word.lineId, word.from - line.start);
+				}}
+			/>
+			{open && "word" in open && (
+				<span className="cue-word" style={wordBox(open.word.from, open.word.to)} aria-hidden="true" />
+			)}
+			{open && "word" in open && (
+				<CueList
+					kinds={kinds}
+					used={usesOf(cuesOf(editor.state.doc))}
+					word={open.word.text}
+					hostId={hostOf(open.word.lineId)}
+					top={topOf(open.word.to)}
+					onSet={(kind) => set(kind, open.word)}
+					onClose={close}
+				/>
+			)}
+			{opened && (
+				<CueEditor
+					key={opened.id}
+					kinds={kinds}
+					cue={opened}
+					at={momentOf(times, opened.id)}
+					top={topOf(opened.to)}
+					onChange={(parameters) => editor.view.dispatch(changeCue(editor.state.tr, opened, { parameters }))}
+					onMove={(steps) => {
+						const word = wordsAway(editor.state.doc, opened, steps);
+						if (word) editor.view.dispatch(changeCue(editor.state.tr, opened, {}, word));
+					}}
+					onKeep={() => editor.view.dispatch(changeCue(editor.state.tr, opened, {}))}
+					onRemove={() => {
+						editor.view.dispatch(removeCue(editor.state.tr, opened.id));
+						close();
+					}}
+					onClose={close}
+				/>
+			)}
+		</>
+	);
+}
+
+function usesOf(cues: PlacedCue[]): Map<string, number> {
+	const uses = new Map<string, number>();
+	for (const cue of cues) uses.set(cue.kind, (uses.get(cue.kind) ?? 0) + 1);
+	return uses;
+}
+
+function momentOf(times: Map<string, SceneTimes>, id: string): string {
+	for (const scene of times.values()) {
+		for (const line of scene.lines) {
+			const cue = line.cues.find((c) => c.id === id);
+			if (cue) return `${clock(cue.at, true)} of the scene`;
+		}
+	}
+	return "";
+}

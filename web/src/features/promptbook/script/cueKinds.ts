@@ -1,0 +1,52 @@
+import { useQuery } from "@tanstack/react-query";
+import { api, ask } from "../../../shared/api/client";
+import type { CueKind, CueValues, PlacedCue } from "./cues";
+
+/** Everything that can happen on a word. */
+export function useCueKinds(): CueKind[] {
+	const answer = useQuery({
+		queryKey: ["cue kinds"],
+		queryFn: () => ask(api.GET("/api/productions/cues")),
+		staleTime: Number.POSITIVE_INFINITY,
+	});
+	return answer.data ?? NONE;
+}
+
+const NONE: CueKind[] = [];
+
+/** What a flag says: short, and what is set where that says more. */
+export function cueLabel(kinds: readonly CueKind[], cue: Pick<PlacedCue, "kind" | "parameters">): string {
+	const kind = kinds.find((k) => k.name === cue.kind);
+	if (!kind) return cue.kind;
+	if (cue.kind === "title" && cue.parameters.text) return String(cue.parameters.text);
+	if (cue.kind === "pause") return `Pause ${Number(cue.parameters.seconds ?? 0.6).toFixed(1)} s`;
+	return cue.parameters.side === "left" ? `${kind.label}, left` : kind.label;
+}
+
+export function defaultsOf(kind: CueKind): CueValues {
+	return Object.fromEntries(kind.parameters.filter((p) => p.kind !== "choice").map((p) => [p.name, p.default]));
+}
+
+/** Flags are cut by family: host a swallowtail, picture a square, sound a pennant. */
+export const FLAG_SHAPES: Record<CueKind["family"], string> = {
+	host: "M0 0H11L7.5 6 11 12H0Z",
+	picture: "M0 1H11V11H0Z",
+	sound: "M0 0L11 6 0 12Z",
+};
+
+export function familyOf(kinds: readonly CueKind[], name: string): CueKind["family"] {
+	return kinds.find((k) => k.name === name)?.family ?? "host";
+}
+
+/** Kinds that fit what was typed, the most used first, then as they come. */
+export function foundKinds(kinds: readonly CueKind[], typed: string, used: ReadonlyMap<string, number>): CueKind[] {
+	const wanted = typed.trim().toLowerCase().split(/\s+/).filter(Boolean);
+	const fits = kinds.filter((kind) => {
+		const text = `${kind.label} ${kind.group}`.toLowerCase();
+		return wanted.every((part) => text.includes(part));
+	});
+	return fits
+		.map((kind, order) => ({ kind, order, uses: used.get(kind.name) ?? 0 }))
+		.sort((a, b) => b.uses - a.uses || a.order - b.order)
+		.map(({ kind }) => kind);
+}

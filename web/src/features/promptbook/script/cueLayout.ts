@@ -1,0 +1,50 @@
+/** A flag in the margin and the rule that ties it to its word. */
+export type Flag = { id: string; left: number; top: number; rule: string };
+
+type Item = { id: string; x: number; y: number };
+
+const FLAG_HEIGHT = 20;
+
+/**
+ * Where flags stand. Of the cues on one row of text the leftmost word takes the highest rule and the top
+ * flag, so that rules never cross and flags read in the order of the words.
+ */
+export function layFlags(items: Item[], edge: number): Flag[] {
+	const sorted = [...items].sort((a, b) => (Math.abs(a.y - b.y) > 6 ? a.y - b.y : a.x - b.x));
+	const rows: Item[][] = [];
+	for (const item of sorted) {
+		const row = rows.at(-1);
+		if (row?.[0] && Math.abs(row[0].y - item.y) < 6) row.push(item);
+		else rows.push([item]);
+	}
+	let last = -99;
+	return rows.flatMap((row) =>
+		row.map((item, index) => {
+			const below = row.length - 1 - index;
+			const ruleY = Math.round(item.y + 2 - below * 2.6);
+			const top = Math.max(ruleY - FLAG_HEIGHT / 2, last + FLAG_HEIGHT);
+			last = top;
+			const middle = top + FLAG_HEIGHT / 2;
+			const straight = Math.abs(middle - ruleY) < 1.5;
+			const corner = edge - 4 - below * 3.5;
+			const rule = `M${item.x + 0.5} ${item.y + 7}V${ruleY + 0.5}H${straight ? edge : `${corner}V${middle}H${edge}`}`;
+			return { id: item.id, left: edge, top, rule };
+		}),
+	);
+}
+
+/** The cues as they lie on the page, measured from `root`'s top left. */
+export function measureCues(root: HTMLElement): { items: Item[]; edge: number } {
+	const origin = root.getBoundingClientRect();
+	const seen = new Set<string>();
+	const items: Item[] = [];
+	for (const element of root.querySelectorAll<HTMLElement>(".cue[data-cue]")) {
+		const id = element.dataset.cue ?? "";
+		const box = element.getClientRects()[0];
+		if (!box || seen.has(id)) continue;
+		seen.add(id);
+		items.push({ id, x: box.left - origin.left, y: box.top - origin.top });
+	}
+	const text = root.querySelector(".line-text")?.getBoundingClientRect();
+	return { items, edge: text ? text.right - origin.left + 14 : 0 };
+}
