@@ -109,7 +109,10 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
         titles.insert(0, Title(number, scene.heading, span))
     roles = _roles(production, scene, placed, duration)
     shots = [Shot(0.0, _place_hosts(production, production.framing, roles))]
-    shots += [Shot(cut.at, _place_hosts(production, cut.framing, roles)) for cut in framings_of(heard)]
+    for cut in framings_of(heard):
+        host = production.entry(cut.speaker).host
+        seen = {host: roles[host]} if cut.framing == "close-up" else roles  # close, there is room for one
+        shots.append(Shot(cut.at, _place_hosts(production, cut.framing, seen)))
     return SceneTimeline(
         scene.id, number, scene.heading, start, duration, production.set, tuple(shots), tuple(placed),
         tuple(captions), tuple(titles), _name(production, scene, lines, speaker, number),

@@ -90,7 +90,7 @@ Placed = Iterable[tuple[Line, float, Reading]]
 def framings_of(lines: Placed) -> list[FramingCut]:
     """The scene's changes of framing, in order."""
     return [
-        FramingCut(start + moment_of(line, cue, reading), cue.kind)
+        FramingCut(start + moment_of(line, cue, reading), cue.kind, line.speaker)
         for line, start, reading in lines
         for cue in playable(line)
         if cue.kind in FRAMINGS

@@ -51,10 +51,11 @@ class Title:
 
 @dataclass(frozen=True, slots=True)
 class FramingCut:
-    """From ``at`` seconds into the scene on it is framed anew."""
+    """From ``at`` seconds into the scene on it is framed anew; ``speaker`` is who speaks there."""
 
     at: float
     framing: str
+    speaker: str
 
 
 @dataclass(frozen=True)

@@ -1,9 +1,21 @@
-"""The ASGI application."""
+"""ASGI entry point."""
+
+from __future__ import annotations
 
 import os
-
-os.environ.setdefault("DJANGO_SETTINGS_MODULE", "server.config.settings")
+import threading
 
 from django.core.asgi import get_asgi_application
 
+os.environ.setdefault("DJANGO_SETTINGS_MODULE", "server.config.settings")
+
 application = get_asgi_application()
+
+
+def _warm_up() -> None:
+    """Load what the first picture and the first sound would wait seconds for."""
+    import dearhost.render.colour  # noqa: PLC0415
+    import dearhost.sound.mastering  # noqa: F401, PLC0415
+
+
+threading.Thread(target=_warm_up, name="warm-up", daemon=True).start()

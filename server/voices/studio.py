@@ -2,12 +2,20 @@
 
 from __future__ import annotations
 
+import threading
 from functools import lru_cache
 
 from dearhost.films import Studio
 
+_making = threading.Lock()
+
+
+def studio() -> Studio:
+    """The studio of the data folder; made once, also when several requests ask at the same time."""
+    with _making:
+        return _studio()
+
 
 @lru_cache(maxsize=1)
-def studio() -> Studio:
-    """The studio of the data folder."""
+def _studio() -> Studio:
     return Studio()

@@ -80,9 +80,16 @@ class _Library:
         return 0
 
 
-@lru_cache(maxsize=1)
+_loading = threading.Lock()
+_loaded: list[_Library] = []
+
+
 def _library() -> _Library:
-    return _Library()
+    """The one library of this process: a second start would pull it from under whoever speaks."""
+    with _loading:
+        if not _loaded:
+            _loaded.append(_Library())
+        return _loaded[0]
 
 
 class FormantEngine:

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import subprocess
+import sys
 import time
 from concurrent.futures import ThreadPoolExecutor
 from pathlib import Path
@@ -19,6 +21,25 @@ from dearhost.speech.voices import DERIVED_VOICES
 from dearhost.storage import FolderCache
 
 LINE = "Twice a day, the whole harbour empties, and the boats sit down in the mud."
+
+
+_MANY = """
+from concurrent.futures import ThreadPoolExecutor
+from dearhost.speech import plan_words
+from dearhost.speech.engines.formant import FormantEngine
+engines = [FormantEngine(v) for v in ("en-us", "es", "it", "de") * 2]
+sentences = plan_words("The boats sit down in the mud, and the sea comes back.", "en-US").sentences
+with ThreadPoolExecutor(8) as pool:
+    made = list(pool.map(lambda e: [len(e.synthesize(s).samples) for s in sentences], engines))
+assert made[:4] == made[4:] and all(n > 20_000 for row in made for n in row), made
+"""
+
+
+def test_the_formant_engine_starts_once_however_many_threads_want_it_first() -> None:
+    # in a process of its own: the library must not have been started yet
+    for _ in range(3):
+        done = subprocess.run([sys.executable, "-c", _MANY], capture_output=True, text=True, timeout=60)
+        assert done.returncode == 0, done.stderr[-2000:]
 
 
 def test_a_line_wanted_by_many_at_once_is_read_once(studio: Studio, monkeypatch: pytest.MonkeyPatch) -> None:

@@ -103,6 +103,9 @@ def test_a_framing_cue_cuts_on_its_word_and_a_title_shows(studio: Studio) -> Non
     fresh.paint(cut)
     assert (np.abs(before.astype(int) - painter.pixels).max(axis=2) > 20).mean() > 0.1
     assert np.array_equal(painter.pixels, fresh.pixels)
+    pair = scene_of(studio, "MAREN: Mama mends.\n\nSKERRY: Papa [[cue: close-up]]may. [[cue: wide]]Maybe.\n")
+    seen = [[host.host for host in shot.hosts] for shot in pair.shots]
+    assert seen == [["maren", "skerry"], ["skerry"], ["maren", "skerry"]]
     names = {layer.name for layer in SceneLayers(scene, picture, RATE, painter._fonts, burned=True).layers(cut + 20)}
     assert "title" in names
 

@@ -6,7 +6,7 @@ import type { SceneTimes } from "../useSceneTimes";
 import { PIXELS_A_SECOND, xOf } from "./scale";
 
 type Word = { lineId: string; from: number; to: number; start: number };
-type Pin = { id: string; at: number; label: string; kind: string; left: number; row: number };
+type Pin = { id: string; at: number; label: string; kind: string; left: number; row: number; shown: boolean };
 
 const PIN_GAP = 6;
 const LETTER = 6.6;
@@ -60,7 +60,7 @@ export function Pins({ times, script, cues }: Props) {
 						type="button"
 						tabIndex={-1}
 						key={pin.id}
-						className={`pin row-${pin.row} ${dx ? "on" : ""}`}
+						className={`pin row-${pin.row} ${dx ? "on" : ""} ${pin.shown ? "" : "bare"}`}
 						style={{ left: shown }}
 						onPointerDown={(event) => down(event, pin)}
 						onPointerMove={(event) => drag?.id === pin.id && setDrag({ ...drag, dx: event.clientX - drag.x })}
@@ -70,7 +70,7 @@ export function Pins({ times, script, cues }: Props) {
 						<svg viewBox="0 0 11 12" width={10} height={11} aria-hidden="true">
 							<path d={FLAG_SHAPES[familyOf(kinds, pin.kind)]} />
 						</svg>
-						<span>{pin.label}</span>
+						{pin.shown && <span>{pin.label}</span>}
 					</button>
 				);
 			})}
@@ -86,6 +86,6 @@ function inRows(cues: { id: string; at: number; kind: string; label: string }[])
 		const width = 16 + cue.label.length * LETTER;
 		const row = free.findIndex((end) => left >= end + PIN_GAP);
 		if (row >= 0) free[row] = left + width;
-		return { ...cue, left, row: row < 0 ? 0 : row, label: row < 0 ? "" : cue.label };
+		return { ...cue, left, row: Math.max(0, row), shown: row >= 0 };
 	});
 }

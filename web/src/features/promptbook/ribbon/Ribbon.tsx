@@ -122,31 +122,30 @@ function Shore({ times, script, cues, onPlay, onStop }: Props) {
 		event.preventDefault();
 	};
 	return (
-		<div
-			ref={box}
-			className="shore"
-			role="slider"
-			tabIndex={0}
-			aria-label="Time in the scene"
-			aria-valuemin={0}
-			aria-valuemax={times ? Math.round(times.duration * 10) / 10 : 0}
-			aria-valuenow={Math.round(at * 10) / 10}
-			aria-valuetext={`${at.toFixed(1)} seconds`}
-			onPointerDown={down}
-			onPointerMove={move}
-			onPointerUp={() => {
-				dragging.current = false;
-			}}
-			onKeyDown={keys}
-		>
-			{times ? (
-				<>
+		<div ref={box} className="shore">
+			<div
+				className="shore-slide"
+				role="slider"
+				tabIndex={0}
+				aria-label="Time in the scene"
+				aria-valuemin={0}
+				aria-valuemax={times ? Math.round(times.duration * 10) / 10 : 0}
+				aria-valuenow={Math.round(at * 10) / 10}
+				aria-valuetext={`${at.toFixed(1)} seconds`}
+				onPointerDown={down}
+				onPointerMove={move}
+				onPointerUp={() => {
+					dragging.current = false;
+				}}
+				onKeyDown={keys}
+			>
+				{times ? (
 					<ShoreDrawing times={times} at={at} />
-					<Pins times={times} script={script} cues={cues} />
-				</>
-			) : (
-				<p className="shore-note">The words lie here once the scene is read.</p>
-			)}
+				) : (
+					<p className="shore-note">The words lie here once the scene is read.</p>
+				)}
+			</div>
+			{times && <Pins times={times} script={script} cues={cues} />}
 		</div>
 	);
 }

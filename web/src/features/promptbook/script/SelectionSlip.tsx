@@ -17,7 +17,9 @@ export function SelectionSlip({ editor, root, onCue, onSpeak }: Props) {
 			const inLine = selection.$from.parent.type.name === "line" && selection.$from.sameParent(selection.$to);
 			if (selection.empty || !inLine || !editor.isFocused) return setTop(null);
 			const at = editor.view.coordsAtPos(selection.from);
-			setTop(at.top - root.getBoundingClientRect().top + 24);
+			const line = editor.view.coordsAtPos(selection.$from.start());
+			const besideName = at.top - line.top < 4; // the speaker's name stands there
+			setTop(at.top - root.getBoundingClientRect().top + (besideName ? 26 : 0));
 		};
 		const leave = () => setTimeout(() => !root.contains(document.activeElement) && setTop(null));
 		editor.on("transaction", place);
@@ -29,7 +31,14 @@ export function SelectionSlip({ editor, root, onCue, onSpeak }: Props) {
 	}, [editor, root]);
 	if (top === null) return null;
 	return (
-		<div className="selection-slip" style={{ top }} role="toolbar" aria-label="Selected words">
+		<div
+			className="selection-slip"
+			style={{ top }}
+			role="toolbar"
+			aria-label="Selected words"
+			// the words stay selected while something is chosen for them
+			onMouseDown={(event) => event.preventDefault()}
+		>
 			<button type="button" title="Alt+Q" onClick={onCue}>
 				Cue
 			</button>

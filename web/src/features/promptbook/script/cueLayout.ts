@@ -3,7 +3,8 @@ export type Flag = { id: string; left: number; top: number; rule: string };
 
 type Item = { id: string; x: number; y: number };
 
-const FLAG_HEIGHT = 20;
+/** A finger or an unsteady hand can hit one: WCAG 2.2, target size. */
+const FLAG_HEIGHT = 24;
 
 /**
  * Where flags stand. Of the cues on one row of text the leftmost word takes the highest rule and the top

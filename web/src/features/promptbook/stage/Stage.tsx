@@ -18,12 +18,21 @@ type Props = {
 /** The picture at the playhead: the same painter as the film's. */
 export function Stage(props: Props) {
 	const playing = usePlayhead((p) => p.playing);
+	const [loaded, setLoaded] = useState(false);
+	const moving = playing && loaded; // until the first frame is here the still stays
 	const still = useStill(props.productionId, props.revision, props.times?.fingerprint ?? "");
 	return (
 		<section className={`stage ${props.small ? "small-stage" : ""}`} aria-label="Stage">
 			<div className="stage-box" data-shape={props.shape}>
-				{still && <img src={still} alt={caption(props)} hidden={playing} />}
-				<video ref={props.videoRef} hidden={!playing} playsInline aria-label="The scene, playing">
+				{still && <img src={still} alt={caption(props)} hidden={moving} />}
+				<video
+					ref={props.videoRef}
+					hidden={!moving}
+					playsInline
+					aria-label="The scene, playing"
+					onLoadedData={() => setLoaded(true)}
+					onEmptied={() => setLoaded(false)}
+				>
 					<track kind="captions" />
 				</video>
 				{!still && !props.problem && <p className="stage-note">{props.times ? "Drawing…" : "Reading the scene…"}</p>}

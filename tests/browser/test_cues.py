@@ -1,0 +1,126 @@
+"""Directing with cues as its user does: by keyboard at a word, in the margin, on the ribbon; nothing loses its word."""
+
+from __future__ import annotations
+
+import re
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.conftest import assert_accessible
+from tests.browser.test_first_film import begin, kept, tab
+
+pytestmark = pytest.mark.browser
+
+SCRIPT = """# The tide room
+
+Maren: Mama may bring a boat.
+
+Skerry: Maybe I do not.
+
+# The bell
+
+Maren: Papa mends the map.
+"""
+
+
+def write_and_cast(page: Page) -> None:
+    """The script, spoken by a quick voice."""
+    begin(page, SCRIPT)
+    tab(page, "Voice")
+    for name in ("Maren", "Skerry"):
+        page.get_by_label(f"{name} speaks with").select_option("formant-en-us")
+    tab(page, "Host")
+    kept(page)
+
+
+def caret_on(page: Page, line: str, word: str) -> None:
+    """The caret inside a word, with the keys a writer has."""
+    text = page.locator(".line-text", has_text=line)
+    text.click()
+    page.keyboard.press("Home")
+    start = text.inner_text().index(word) + 1
+    for _ in range(start):
+        page.keyboard.press("ArrowRight")
+
+
+def set_cue(page: Page, line: str, word: str, typed: str, name: str) -> None:
+    caret_on(page, line, word)
+    page.keyboard.press("Alt+q")
+    expect(page.get_by_role("region", name=f"Cue on “{word}”")).to_be_visible()
+    page.keyboard.type(typed)
+    listed = page.get_by_role("listbox", name="Cues")
+    expect(listed.get_by_role("option", selected=True)).to_contain_text(name)
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("region", name=re.compile("^Cue on"))).to_have_count(0)
+
+
+def flag(page: Page, name: str, word: str) -> object:
+    return page.get_by_role("button", name=f"{name}, cue on “{word}”")
+
+
+def test_cues_are_set_moved_kept_and_undone(signed_in: Page) -> None:
+    page = signed_in
+    write_and_cast(page)
+    set_cue(page, "Mama may", "boat", "wav", "Wave")
+    set_cue(page, "Mama may", "bring", "happ", "Happy")
+    set_cue(page, "Papa mends", "map", "close", "Close-up")
+    for name, word in (("Wave", "boat"), ("Happy", "bring"), ("Close-up", "map")):
+        expect(flag(page, name, word)).to_be_visible()  # type: ignore[arg-type]
+    kept(page)
+    assert_accessible(page)
+
+    # words written in front of them, a line split and joined, a scene begun: each stays with its word
+    caret_on(page, "Mama may", "Mama")
+    page.keyboard.press("Home")
+    page.keyboard.type("Every Sunday ")
+    caret_on(page, "Mama may", "bring")
+    page.keyboard.press("ArrowLeft")
+    page.keyboard.press("Enter")
+    expect(page.locator(".line-text")).to_have_text(
+        ["Every Sunday Mama may ", "bring a boat.", "Maybe I do not.", "Papa mends the map."]
+    )
+    expect(flag(page, "Happy", "bring")).to_be_visible()  # type: ignore[arg-type]
+    expect(flag(page, "Wave", "boat")).to_be_visible()  # type: ignore[arg-type]
+    page.keyboard.press("Backspace")
+    expect(page.locator(".line-text").first).to_have_text("Every Sunday Mama may bring a boat.")
+    expect(flag(page, "Happy", "bring")).to_be_visible()  # type: ignore[arg-type]
+
+    # the word of a cue is deleted: the cue moves to the nearest and says so; undo brings both back
+    page.locator(".line-text", has_text="Papa mends").get_by_text("map", exact=True).dblclick()
+    page.keyboard.press("Delete")
+    moved = page.get_by_role("button", name="Close-up, cue on “the”, moved: look at it")
+    expect(moved).to_be_visible()
+    page.keyboard.press("Control+z")
+    expect(flag(page, "Close-up", "map")).to_be_visible()  # type: ignore[arg-type]
+
+    # by keys in the margin, and in its settings
+    wave = page.get_by_role("button", name=re.compile("^Wave"))
+    wave.focus()
+    page.keyboard.press("ArrowLeft")
+    expect(flag(page, "Wave", "a")).to_be_visible()  # type: ignore[arg-type]
+    wave.click()
+    settings = page.get_by_role("region", name="Cue Wave")
+    settings.get_by_text("left", exact=True).click()
+    settings.get_by_role("button", name="Word after").click()
+    page.keyboard.press("Escape")
+    expect(flag(page, "Wave, left", "boat")).to_be_visible()  # type: ignore[arg-type]
+    kept(page)
+
+    # it is all there after a reload, and on the ribbon; a pin dragged along takes another word
+    page.reload()
+    expect(flag(page, "Wave, left", "boat")).to_be_visible()  # type: ignore[arg-type]
+    page.locator(".line-text").first.click()
+    pin = page.get_by_role("button", name=re.compile("^Happy, at"))
+    expect(pin).to_be_visible(timeout=30_000)
+    word = page.locator(".ribbon-word", has_text="Sunday")
+    start, goal = pin.bounding_box(), word.bounding_box()
+    assert start and goal
+    page.mouse.move(start["x"] + 5, start["y"] + 8)
+    page.mouse.down()
+    page.mouse.move(goal["x"] + 8, start["y"] + 8, steps=5)
+    page.mouse.up()
+    expect(flag(page, "Happy", "Sunday")).to_be_visible()  # type: ignore[arg-type]
+    page.get_by_role("button", name=re.compile("^Happy, cue on")).press("Delete")
+    expect(page.get_by_role("button", name=re.compile("^Happy, cue on"))).to_have_count(0)
+    kept(page)
