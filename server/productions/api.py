@@ -5,12 +5,13 @@ from __future__ import annotations
 from typing import Any
 from uuid import UUID
 
-from django.http import HttpRequest
+from django.http import HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404
+from django.utils.text import slugify
 from ninja import File, Query, Router, Status, UploadedFile
 
 from dearhost.films import running_time
-from dearhost.script import decode, findings, read_script
+from dearhost.script import decode, findings, read_script, write_fountain
 from dearhost.script.reading import KINDS
 from dearhost.stage import display_name
 from server.productions.actions.create import create_production
@@ -98,6 +99,16 @@ def save(request: HttpRequest, production_id: UUID, data: SaveProduction) -> Pro
         return save_production(production, data.document.dict(), data.title, data.revision)
     except StaleSave as stale:
         return Status(409, {"detail": _STALE, "kind": "StaleSave", "current": stale.current})
+
+
+@router.get("/{uuid:production_id}/script.fountain", operation_id="scriptAsFountain", include_in_schema=False)
+def fountain(request: HttpRequest, production_id: UUID) -> HttpResponse:
+    """The script as a Fountain file, its cues as notes in front of their words."""
+    production = owned(request, production_id)
+    text = write_fountain(production_of(production.document, production.title).script)
+    name = slugify(production.title) or "script"
+    headers = {"Content-Disposition": f'attachment; filename="{name}.fountain"'}
+    return HttpResponse(text, content_type="text/plain; charset=utf-8", headers=headers)
 
 
 @router.delete("/{uuid:production_id}", response={204: None}, operation_id="deleteProduction")

@@ -170,3 +170,41 @@ def test_the_desk_lists_and_deletes(client: Client, begin: Begin) -> None:
     assert (row["title"], row["scenes"], row["words"], row["hosts"]) == ("The pier", 2, 13, ["Maren", "Skerry"])
     assert client.delete(f"/api/productions/{production.pk}").status_code == 204
     assert client.get("/api/productions").json() == []
+
+
+def test_cues_are_kept_timed_and_saved_as_fountain(client: Client, stranger: Client, begin: Begin) -> None:
+    production = begin("MAREN: Mama may [[cue: wave left]]bring a boat.\n")
+    path = f"/api/productions/{production.pk}"
+    kinds = {k["name"]: k for k in client.get("/api/productions/cues").json()}
+    assert kinds["wave"]["family"] == "host" and kinds["close-up"]["group"] == "Framing"
+    assert [p["choices"] for p in kinds["wave"]["parameters"]] == [["left", "right"], []]
+    mine = client.get(path).json()
+    (block,) = mine["document"]["script"]["scenes"][0]["blocks"]
+    (cue,) = block["cues"]
+    assert (cue["kind"], cue["start"], cue["parameters"]) == ("wave", 9, {"side": "left"})
+    block["cues"].append({"id": "p", "kind": "pause", "start": 17, "parameters": {"seconds": 2}})
+    block["cues"].append({"id": "x", "kind": "somersault", "start": 0, "parameters": {}})
+    scene = mine["document"]["script"]["scenes"][0]["id"]
+    before = client.get(f"{path}/scenes/{scene}/times").json()
+    assert put(client, path, mine).json()["revision"] == 2
+    after = client.get(f"{path}/scenes/{scene}/times?revision=2").json()
+    assert after["duration"] == pytest.approx(before["duration"] + 2, abs=0.001)
+    times = {c["id"]: c["at"] for c in after["lines"][0]["cues"]}
+    words = {w["text"]: w["start"] for w in after["lines"][0]["words"]}
+    assert times["p"] == pytest.approx(words["boat"]) and set(times) == {cue["id"], "p"}
+    found = post(client, "/api/productions/check", mine["document"]).json()
+    assert not found["estimated"] and found["seconds"] == pytest.approx(after["duration"], abs=0.01)
+    assert [f["kind"] for f in found["findings"]] == ["cue"]
+    file = client.get(f"{path}/script.fountain")
+    assert 'filename="the-pier.fountain"' in file.headers["Content-Disposition"]
+    assert "@MAREN\n[[cue: somersault]]Mama may [[cue: wave left]]bring a [[cue: pause seconds=2]]boat." in (
+        file.content.decode()
+    )
+    assert stranger.get(f"{path}/script.fountain").status_code == 404
+
+
+def test_cues_of_the_host_can_be_seen(client: Client, ines: object) -> None:
+    for kind in ("wave", "sad"):
+        picture = client.get(f"/api/hosts/skerry/cues/{kind}.png")
+        assert picture.content[:8] == b"\x89PNG\r\n\x1a\n"
+    assert client.get("/api/hosts/maren/cues/pause.png").status_code == 404

@@ -4,6 +4,7 @@ import { sentence } from "../../shared/api/client";
 import { clock } from "../../shared/time";
 import { RunningHead } from "../../shared/ui/RunningHead";
 import { type ProductionDocument, type Script, withFullCast } from "./document";
+import { KeySheet } from "./KeySheet";
 import { Notices } from "./Notices";
 import { playhead, usePlayhead } from "./playhead";
 import { Revisions } from "./Revisions";
@@ -41,6 +42,21 @@ function PromptBook({ productionId }: { productionId: string }) {
 	return <OpenBook productionId={productionId} production={production} document={production.document} />;
 }
 
+const REGIONS = [".script", ".play", ".tab.on", "[role=tabpanel] :is(input, button, select)", ".shore-slide"];
+
+/** The keyboard goes on to the next part of the book. */
+function nextRegion(step: number): void {
+	const places = REGIONS.map((selector) => window.document.querySelector<HTMLElement>(selector));
+	const now = places.findIndex((place) => place?.contains(window.document.activeElement));
+	for (let i = 1; i <= places.length; i += 1) {
+		const place = places[(now + i * step + places.length * 2) % places.length];
+		if (place) {
+			place.focus();
+			return;
+		}
+	}
+}
+
 type OpenProps = {
 	productionId: string;
 	production: ReturnType<typeof useProduction>;
@@ -51,6 +67,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 	const [tab, setTab] = useState<Tab>("Host");
 	const [generation, setGeneration] = useState(0);
 	const [problem, setProblem] = useState("");
+	const [keysShown, setKeysShown] = useState(false);
 	const hosts = useHosts();
 	const voices = useVoices();
 	const { revision, change, keeping } = production;
@@ -138,6 +155,10 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 
 	useEffect(() => {
 		const keys = (event: KeyboardEvent) => {
+			if (event.code === "F6") {
+				event.preventDefault();
+				nextRegion(event.shiftKey ? -1 : 1);
+			}
 			if (event.altKey && event.code === "KeyQ") {
 				event.preventDefault();
 				cueHandle.current?.ask();
@@ -171,7 +192,8 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 	const before = spoken
 		.slice(0, Math.max(0, spoken.indexOf(current)))
 		.reduce((sum, id) => sum + (check?.scenes.find((c) => c.id === id)?.seconds ?? 0), 0);
-	const readProblem = first?.isError ? sentence(first.error) : "";
+	// a scene that is not kept yet cannot be read yet
+	const readProblem = first?.isError && production.unsaved === 0 ? sentence(first.error) : "";
 	const small = tab === "Deliver" || tab === "Voice";
 
 	return (
@@ -186,6 +208,9 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 				<span className="quiet num head-time">
 					{check && `${check.estimated ? "about " : ""}${clock(check.seconds)}`}
 				</span>
+				<button type="button" className="head-button" onClick={() => setKeysShown(true)}>
+					Keys
+				</button>
 				<Revisions
 					productionId={productionId}
 					revision={revision}
@@ -270,6 +295,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 					playhead.set({ sceneId: id, at: 0 });
 				}}
 			/>
+			{keysShown && <KeySheet onClose={() => setKeysShown(false)} />}
 			<Notices
 				keeping={keeping}
 				document={document}

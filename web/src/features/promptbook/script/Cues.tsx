@@ -1,4 +1,5 @@
 import type { Editor } from "@tiptap/core";
+import { closeHistory } from "@tiptap/pm/history";
 import { type Ref, useEffect, useImperativeHandle, useMemo, useState } from "react";
 import { clock } from "../../../shared/time";
 import { newId } from "../document";
@@ -81,7 +82,12 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onSpeakFrom }
 	const set = (kind: CueKind, word: { from: number; to: number }) => {
 		const id = newId();
 		editor.view.dispatch(
-			placeCue(editor.state.tr, { id, kind: kind.name, parameters: defaultsOf(kind) }, word.from, word.to),
+			placeCue(
+				closeHistory(editor.state.tr),
+				{ id, kind: kind.name, parameters: defaultsOf(kind) },
+				word.from,
+				word.to,
+			),
 		);
 		if (kind.parameters.some((p) => p.kind === "text")) setOpen({ cue: id });
 		else close();

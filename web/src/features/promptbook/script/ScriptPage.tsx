@@ -7,6 +7,8 @@ import type { Check, SceneTimes } from "../useSceneTimes";
 import { type CueHandle, Cues } from "./Cues";
 import { scriptExtensions } from "./extensions";
 import { type Marks, marksKey } from "./marks";
+import { SceneSlip } from "./SceneSlip";
+import { readCaret } from "./typing";
 
 type Props = {
 	script: Script;
@@ -67,6 +69,7 @@ export function ScriptPage(props: Props) {
 	useEffect(() => {
 		if (!editor) return;
 		const marks: Marks = { word: heard, check, reading };
+		readCaret();
 		editor.view.dispatch(editor.state.tr.setMeta(marksKey, marks).setMeta("addToHistory", false));
 		if (playhead.get().playing && heard) {
 			editor.view.dom.querySelector(".at-playhead")?.scrollIntoView({ block: "nearest", behavior: "smooth" });
@@ -78,6 +81,7 @@ export function ScriptPage(props: Props) {
 			<div className="script-scroll">
 				<div className="script-sheet" ref={setRoot}>
 					<EditorContent editor={editor} />
+					{editor && root && <SceneSlip editor={editor} root={root} />}
 					{editor && root && (
 						<Cues
 							editor={editor}

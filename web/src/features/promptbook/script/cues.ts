@@ -1,4 +1,5 @@
 import { Mark } from "@tiptap/core";
+import { closeHistory } from "@tiptap/pm/history";
 import type { Node as DocNode } from "@tiptap/pm/model";
 import { type EditorState, Plugin, PluginKey, type Transaction } from "@tiptap/pm/state";
 import type { Schemas } from "../../../shared/api/client";
@@ -113,6 +114,7 @@ export function placeCue(tr: Transaction, cue: CueValuesOf, from: number, to: nu
 
 /** Take a cue off, for good. */
 export function removeCue(tr: Transaction, id: string): Transaction {
+	closeHistory(tr);
 	tr.setMeta(taken, [...((tr.getMeta(taken) as string[] | undefined) ?? []), id]);
 	tr.doc.descendants((node, position) => {
 		for (const mark of node.marks) {

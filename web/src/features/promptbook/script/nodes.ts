@@ -3,6 +3,7 @@ import { type Node as DocNode, Fragment } from "@tiptap/pm/model";
 import { TextSelection } from "@tiptap/pm/state";
 import { newId } from "../document";
 import { lineView } from "./lineView";
+import { sceneCommands } from "./scenes";
 
 declare module "@tiptap/core" {
 	interface Commands<ReturnType> {
@@ -11,6 +12,14 @@ declare module "@tiptap/core" {
 			toggleSpoken: () => ReturnType;
 			/** Begin a new scene at the line of the caret. */
 			splitScene: () => ReturnType;
+			/** Move the scene at the caret up (-1) or down (1). */
+			moveScene: (steps: -1 | 1) => ReturnType;
+			/** Put a copy of the scene at the caret after it; its cues and lines get ids of their own. */
+			duplicateScene: () => ReturnType;
+			/** Put the lines of the scene at the caret at the end of the one before. */
+			joinScene: () => ReturnType;
+			/** Delete the scene at the caret; the only one becomes empty. */
+			deleteScene: () => ReturnType;
 		};
 	}
 }
@@ -40,6 +49,14 @@ export const SceneNode = Node.create({
 		mergeAttributes(HTMLAttributes, { "data-scene": "", class: "scene" }),
 		0,
 	],
+	addCommands: () => sceneCommands,
+	addKeyboardShortcuts() {
+		return {
+			"Alt-Shift-ArrowUp": ({ editor }) => editor.commands.moveScene(-1),
+			"Alt-Shift-ArrowDown": ({ editor }) => editor.commands.moveScene(1),
+			"Alt-Shift-d": ({ editor }) => editor.commands.duplicateScene(),
+		};
+	},
 });
 
 export const SceneHeadingNode = Node.create({

@@ -24,9 +24,25 @@ export function rowsToBlocks(text: string, schema: Schema, speaker: string): Doc
 		});
 }
 
+/**
+ * Let the editor know where the caret is now. A busy browser tells late: a key would then act where the
+ * caret was before the click, and a redrawn page would put the caret back there.
+ */
+export function readCaret(): void {
+	document.dispatchEvent(new Event("selectionchange"));
+}
+
 /** Ids that stay, names typed before a colon, pasted scripts. */
 export const Typing = Extension.create({
 	name: "typing",
+	priority: 200,
+	addKeyboardShortcuts() {
+		return {
+			// with nothing left to redo the keys would fall through to those of undo
+			"Shift-Mod-z": ({ editor }) => editor.commands.redo() || true,
+			"Mod-z": ({ editor }) => editor.commands.undo() || true,
+		};
+	},
 	addInputRules() {
 		return [
 			new InputRule({
@@ -46,10 +62,8 @@ export const Typing = Extension.create({
 				key: new PluginKey("caret"),
 				props: {
 					handleDOMEvents: {
-						// A busy browser hands a key over before it has told where the click before it went;
-						// the key would then act at the old caret, or be lost.
 						keydown: () => {
-							document.dispatchEvent(new Event("selectionchange"));
+							readCaret();
 							return false;
 						},
 					},

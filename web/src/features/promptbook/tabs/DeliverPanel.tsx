@@ -110,6 +110,12 @@ export function DeliverPanel(props: {
 						<DeliveryRow key={d.id} delivery={d} compact />
 					))}
 				</ul>
+				<p className="small script-file">
+					<a className="text-button" href={`/api/productions/${props.productionId}/script.fountain`} download>
+						Save the script as Fountain
+					</a>
+					<span className="quiet"> with its cues, to write on in any text editor.</span>
+				</p>
 			</div>
 		</div>
 	);

@@ -1,0 +1,78 @@
+import { useEffect, useRef } from "react";
+
+const KEYS: [string, [string, string][]][] = [
+	[
+		"Writing",
+		[
+			["Name:", "at the start of a line makes its speaker"],
+			["Enter", "a new line"],
+			["Ctrl+Enter", "a new scene from this line on"],
+			["Alt+U", "the line is a direction and stays unsaid, or is said again"],
+			["Ctrl+Z, Ctrl+Shift+Z", "undo, redo"],
+		],
+	],
+	[
+		"Scenes",
+		[
+			["Alt+Shift+Up, Down", "move the scene"],
+			["Alt+Shift+D", "duplicate the scene"],
+			["caret in the heading", "join, duplicate, move, delete"],
+		],
+	],
+	[
+		"Cues",
+		[
+			["Alt+Q", "what happens on the word at the caret"],
+			["Left, Right on a flag", "the word before, the word after"],
+			["Enter on a flag", "its settings"],
+			["Delete on a flag", "take it off"],
+		],
+	],
+	[
+		"Playing",
+		[
+			["Alt+Enter", "play or stop; Space when not typing"],
+			["Left, Right on the ribbon", "word by word; with Shift line by line"],
+			["Home, End on the ribbon", "start and end of the scene"],
+		],
+	],
+	[
+		"Getting about",
+		[
+			["F6", "script, stage, tabs, ribbon"],
+			["Alt+Shift+1 to 4", "the index tabs"],
+			["Esc", "closes what hangs open"],
+		],
+	],
+];
+
+/** All keys of the prompt book on one sheet. */
+export function KeySheet({ onClose }: { onClose: () => void }) {
+	const dialog = useRef<HTMLDialogElement>(null);
+	useEffect(() => {
+		dialog.current?.showModal?.();
+	}, []);
+	return (
+		<dialog ref={dialog} className="key-sheet" aria-label="Keys" onClose={onClose}>
+			<h2 className="panel-title">Keys</h2>
+			<div className="key-groups">
+				{KEYS.map(([group, keys]) => (
+					<section key={group}>
+						<h3 className="label">{group}</h3>
+						<dl>
+							{keys.map(([key, does]) => (
+								<div key={key}>
+									<dt>{key}</dt>
+									<dd>{does}</dd>
+								</div>
+							))}
+						</dl>
+					</section>
+				))}
+			</div>
+			<button type="button" className="cue-button filled" onClick={() => dialog.current?.close()}>
+				Close
+			</button>
+		</dialog>
+	);
+}
