@@ -38,15 +38,20 @@ export function familyOf(kinds: readonly CueKind[], name: string): CueKind["fami
 	return kinds.find((k) => k.name === name)?.family ?? "host";
 }
 
-/** Kinds that fit what was typed, the most used first, then as they come. */
+/** Kinds that fit what was typed: those that begin so first, then the most used, then as they come. */
 export function foundKinds(kinds: readonly CueKind[], typed: string, used: ReadonlyMap<string, number>): CueKind[] {
 	const wanted = typed.trim().toLowerCase().split(/\s+/).filter(Boolean);
 	const fits = kinds.filter((kind) => {
 		const text = `${kind.label} ${kind.group}`.toLowerCase();
 		return wanted.every((part) => text.includes(part));
 	});
+	const first = wanted[0] ?? "";
 	return fits
-		.map((kind, order) => ({ kind, order, uses: used.get(kind.name) ?? 0 }))
-		.sort((a, b) => b.uses - a.uses || a.order - b.order)
+		.map((kind, order) => {
+			const label = kind.label.toLowerCase();
+			const far = label.startsWith(first) ? 0 : label.includes(first) ? 1 : 2;
+			return { kind, order, far, uses: used.get(kind.name) ?? 0 };
+		})
+		.sort((a, b) => a.far - b.far || b.uses - a.uses || a.order - b.order)
 		.map(({ kind }) => kind);
 }

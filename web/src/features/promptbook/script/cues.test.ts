@@ -136,6 +136,7 @@ describe("flags", () => {
 			kind("Sad", "Expression"),
 		];
 		expect(foundKinds(kinds, "", new Map([["Sad", 2]]))[0]?.name).toBe("Sad");
+		expect(foundKinds(kinds, "s", new Map([["Nod", 5]]))[0]?.name).toBe("Sad");
 		expect(foundKinds(kinds, "up gest", new Map()).map((k) => k.name)).toEqual(["Point up"]);
 	});
 });
