@@ -2,7 +2,6 @@
 
 from dearhost.script.anchors import (
     join_lines,
-    settled,
     split_line,
     text_with_cues,
     with_text,
@@ -46,7 +45,6 @@ __all__ = [
     "open_script",
     "placeholders",
     "read_script",
-    "settled",
     "split_line",
     "text_with_cues",
     "to_json",

@@ -88,12 +88,6 @@ def word_index(line: Line, cue: Cue) -> int:
     return words.index(word) if word else -1
 
 
-def settled(line: Line) -> Line:
-    """The line with every cue at the start of a word of it; cues of a line without words go."""
-    words = words_of(line.text)
-    return replace(line, cues=_in_order(c for c in (_settled(cue, cue.start, words) for cue in line.cues) if c))
-
-
 def _settled(cue: Cue, start: int, words: Sequence[Word], *, lost: bool = False) -> Cue | None:
     if not words:
         return None

@@ -174,7 +174,7 @@ def format_note(cue: Cue) -> str:
         if parameter and parameter.kind == "choice":
             parts.append(str(value))
         else:
-            shown = f"{value:g}" if isinstance(value, float) else value.replace("]]", "] ]")
+            shown = f"{value:g}" if isinstance(value, float) else _one_row(value).replace("]]", "] ]")
             parts.append(f"{name}={shlex.quote(shown)}")
     return f"[[cue: {' '.join(parts)}]]"
 
@@ -186,10 +186,15 @@ def cue_to_json(cue: Cue) -> dict[str, Any]:
     }  # fmt: skip
 
 
+def _one_row(text: str) -> str:
+    """Words with single spaces between them, as a note can carry them."""
+    return " ".join(text.split())[:200]
+
+
 def cue_from_json(data: Mapping[str, Any], cue_id: str) -> Cue:
     """The cue in ``data`` under ``cue_id``. Raises KeyError or TypeError for another shape."""
     parameters: dict[str, Value] = {}
     for name, value in dict(data.get("parameters") or {}).items():
         number = isinstance(value, (int, float)) and not isinstance(value, bool)
-        parameters[str(name)] = float(value) if number else str(value)[:200]
+        parameters[str(name)] = float(value) if number else _one_row(str(value))
     return Cue(cue_id, str(data["kind"]), int(data["start"]), parameters, bool(data.get("look", False)))

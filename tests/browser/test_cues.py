@@ -5,7 +5,7 @@ from __future__ import annotations
 import re
 
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Locator, Page, expect
 
 from tests.browser.conftest import assert_accessible
 from tests.browser.test_first_film import begin, kept, tab
@@ -55,7 +55,7 @@ def set_cue(page: Page, line: str, word: str, typed: str, name: str) -> None:
     expect(page.get_by_role("region", name=re.compile("^Cue on"))).to_have_count(0)
 
 
-def flag(page: Page, name: str, word: str) -> object:
+def flag(page: Page, name: str, word: str) -> Locator:
     return page.get_by_role("button", name=f"{name}, cue on “{word}”")
 
 
@@ -66,7 +66,7 @@ def test_cues_are_set_moved_kept_and_undone(signed_in: Page) -> None:
     set_cue(page, "Mama may", "bring", "happ", "Happy")
     set_cue(page, "Papa mends", "map", "close", "Close-up")
     for name, word in (("Wave", "boat"), ("Happy", "bring"), ("Close-up", "map")):
-        expect(flag(page, name, word)).to_be_visible()  # type: ignore[arg-type]
+        expect(flag(page, name, word)).to_be_visible()
     kept(page)
     assert_accessible(page)
 
@@ -80,11 +80,11 @@ def test_cues_are_set_moved_kept_and_undone(signed_in: Page) -> None:
     expect(page.locator(".line-text")).to_have_text(
         ["Every Sunday Mama may ", "bring a boat.", "Maybe I do not.", "Papa mends the map."]
     )
-    expect(flag(page, "Happy", "bring")).to_be_visible()  # type: ignore[arg-type]
-    expect(flag(page, "Wave", "boat")).to_be_visible()  # type: ignore[arg-type]
+    expect(flag(page, "Happy", "bring")).to_be_visible()
+    expect(flag(page, "Wave", "boat")).to_be_visible()
     page.keyboard.press("Backspace")
     expect(page.locator(".line-text").first).to_have_text("Every Sunday Mama may bring a boat.")
-    expect(flag(page, "Happy", "bring")).to_be_visible()  # type: ignore[arg-type]
+    expect(flag(page, "Happy", "bring")).to_be_visible()
 
     # the word of a cue is deleted: the cue moves to the nearest and says so; undo brings both back
     page.locator(".line-text", has_text="Papa mends").get_by_text("map", exact=True).dblclick()
@@ -92,24 +92,34 @@ def test_cues_are_set_moved_kept_and_undone(signed_in: Page) -> None:
     moved = page.get_by_role("button", name="Close-up, cue on “the”, moved: look at it")
     expect(moved).to_be_visible()
     page.keyboard.press("Control+z")
-    expect(flag(page, "Close-up", "map")).to_be_visible()  # type: ignore[arg-type]
+    expect(flag(page, "Close-up", "map")).to_be_visible()
 
     # by keys in the margin, and in its settings
     wave = page.get_by_role("button", name=re.compile("^Wave"))
     wave.focus()
     page.keyboard.press("ArrowLeft")
-    expect(flag(page, "Wave", "a")).to_be_visible()  # type: ignore[arg-type]
+    expect(flag(page, "Wave", "a")).to_be_visible()
     wave.click()
     settings = page.get_by_role("region", name="Cue Wave")
     settings.get_by_text("left", exact=True).click()
     settings.get_by_role("button", name="Word after").click()
     page.keyboard.press("Escape")
-    expect(flag(page, "Wave, left", "boat")).to_be_visible()  # type: ignore[arg-type]
+    expect(flag(page, "Wave, left", "boat")).to_be_visible()
     kept(page)
+
+    # playing begins at the word of the caret
+    caret_on(page, "Mama may", "boat")
+    expect(page.locator(".ribbon-word").first).to_have_text("Every", timeout=30_000)
+    wave_at = re.search(r"at ([\d.]+) seconds", str(page.locator(".pin", has_text="Wave").get_attribute("aria-label")))
+    with page.expect_request(re.compile("proof.mp4")) as asked:
+        page.keyboard.press("Alt+Enter")
+    begins = re.search(r"at=([\d.]+)", asked.value.url)
+    assert wave_at and begins and abs(float(wave_at[1]) - float(begins[1])) < 0.5
+    expect(page.get_by_label("The scene, playing")).to_be_visible(timeout=30_000)
 
     # it is all there after a reload, and on the ribbon; a pin dragged along takes another word
     page.reload()
-    expect(flag(page, "Wave, left", "boat")).to_be_visible()  # type: ignore[arg-type]
+    expect(flag(page, "Wave, left", "boat")).to_be_visible()
     page.locator(".line-text").first.click()
     pin = page.get_by_role("button", name=re.compile("^Happy, at"))
     expect(pin).to_be_visible(timeout=30_000)
@@ -120,7 +130,7 @@ def test_cues_are_set_moved_kept_and_undone(signed_in: Page) -> None:
     page.mouse.down()
     page.mouse.move(goal["x"] + 8, start["y"] + 8, steps=5)
     page.mouse.up()
-    expect(flag(page, "Happy", "Sunday")).to_be_visible()  # type: ignore[arg-type]
+    expect(flag(page, "Happy", "Sunday")).to_be_visible()
     page.get_by_role("button", name=re.compile("^Happy, cue on")).press("Delete")
     expect(page.get_by_role("button", name=re.compile("^Happy, cue on"))).to_have_count(0)
     kept(page)

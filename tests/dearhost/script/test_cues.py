@@ -142,7 +142,7 @@ def _values(parameter: Parameter) -> st.SearchStrategy[str | float]:
         return st.sampled_from(parameter.choices)
     if parameter.kind == "number":
         return st.integers(0, 20).map(lambda n: round(parameter.low + (parameter.high - parameter.low) * n / 20, 3))
-    return st.text("abc \"'é=*_", min_size=1, max_size=12).map(str.strip).filter(bool)
+    return st.text("abc \"'é=*_", min_size=1, max_size=12).map(lambda t: " ".join(t.split())).filter(bool)
 
 
 @st.composite

@@ -31,7 +31,7 @@ const KEYS: [string, [string, string][]][] = [
 	[
 		"Playing",
 		[
-			["Alt+Enter", "play or stop; Space when not typing"],
+			["Alt+Enter", "play from the word at the caret, or stop; Space when not typing"],
 			["Left, Right on the ribbon", "word by word; with Shift line by line"],
 			["Home, End on the ribbon", "start and end of the scene"],
 		],

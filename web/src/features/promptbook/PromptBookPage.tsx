@@ -8,6 +8,7 @@ import { KeySheet } from "./KeySheet";
 import { Notices } from "./Notices";
 import { playhead, usePlayhead } from "./playhead";
 import { Revisions } from "./Revisions";
+import { nextRegion } from "./regions";
 import { Ribbon } from "./ribbon/Ribbon";
 import type { CueHandle } from "./script/Cues";
 import { ScriptPage } from "./script/ScriptPage";
@@ -40,21 +41,6 @@ function PromptBook({ productionId }: { productionId: string }) {
 	}
 	if (!production.document) return <p className="waiting">Opening the prompt book…</p>;
 	return <OpenBook productionId={productionId} production={production} document={production.document} />;
-}
-
-const REGIONS = [".script", ".play", ".tab.on", "[role=tabpanel] :is(input, button, select)", ".shore-slide"];
-
-/** The keyboard goes on to the next part of the book. */
-function nextRegion(step: number): void {
-	const places = REGIONS.map((selector) => window.document.querySelector<HTMLElement>(selector));
-	const now = places.findIndex((place) => place?.contains(window.document.activeElement));
-	for (let i = 1; i <= places.length; i += 1) {
-		const place = places[(now + i * step + places.length * 2) % places.length];
-		if (place) {
-			place.focus();
-			return;
-		}
-	}
 }
 
 type OpenProps = {
@@ -168,7 +154,11 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 			);
 			if ((event.altKey && event.code === "Enter") || (event.code === "Space" && !typing)) {
 				event.preventDefault();
-				toggle();
+				const writing = (event.target as HTMLElement).closest(".script") && !playhead.get().playing;
+				const caret = writing ? cueHandle.current?.caret() : null;
+				if (caret && times.get(current)?.lines.some((line) => line.id === caret.lineId)) {
+					speakFrom(caret.lineId, caret.offset);
+				} else toggle();
 			}
 			const number = event.altKey && event.shiftKey ? Number(event.code.replace("Digit", "")) : 0;
 			const wanted = TABS[number - 1];
@@ -179,7 +169,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 		};
 		window.addEventListener("keydown", keys);
 		return () => window.removeEventListener("keydown", keys);
-	}, [toggle]);
+	}, [toggle, speakFrom, times, current]);
 
 	const edit = useCallback(
 		(part: Partial<ProductionDocument>) => {

@@ -1,4 +1,5 @@
 import type { Editor } from "@tiptap/core";
+import { closeHistory } from "@tiptap/pm/history";
 import { type KeyboardEvent, useEffect, useState } from "react";
 import { cueLabel, FLAG_SHAPES, familyOf } from "./cueKinds";
 import { type Flag, layFlags, measureCues } from "./cueLayout";
@@ -19,13 +20,13 @@ export function CueMargin({ editor, root, kinds, current, onOpen }: Props) {
 	const { flags, cues } = useFlags(editor, root);
 	const move = (cue: PlacedCue, steps: number) => {
 		const word = wordsAway(editor.state.doc, cue, steps);
-		if (word) editor.view.dispatch(changeCue(editor.state.tr, cue, {}, word));
+		if (word) editor.view.dispatch(changeCue(closeHistory(editor.state.tr), cue, {}, word));
 	};
 	const keys = (event: KeyboardEvent, cue: PlacedCue) => {
 		if (event.code === "ArrowLeft") move(cue, -1);
 		else if (event.code === "ArrowRight") move(cue, 1);
 		else if (event.code === "Delete" || event.code === "Backspace") {
-			editor.view.dispatch(removeCue(editor.state.tr, cue.id));
+			editor.view.dispatch(removeCue(closeHistory(editor.state.tr), cue.id));
 			editor.commands.focus(cue.from);
 		} else return;
 		event.preventDefault();
@@ -79,7 +80,9 @@ function startDrag(down: PointerEvent, editor: Editor, cue: PlacedCue): void {
 		const word = nearestWord($place.parent.textContent, $place.parentOffset);
 		if (!word) return;
 		const start = $place.start();
-		editor.view.dispatch(changeCue(editor.state.tr, now, {}, { from: start + word.from, to: start + word.to }));
+		editor.view.dispatch(
+			changeCue(closeHistory(editor.state.tr), now, {}, { from: start + word.from, to: start + word.to }),
+		);
 	};
 	window.addEventListener("pointermove", over);
 	window.addEventListener("pointerup", up, { once: true });

@@ -24,6 +24,8 @@ import { SelectionSlip } from "./SelectionSlip";
 export type CueHandle = {
 	/** Ask what should happen on the word at the caret. */
 	ask: () => void;
+	/** The word at the caret: its line, and where it begins in it. */
+	caret: () => { lineId: string; offset: number } | null;
 	/** Open a cue's settings. */
 	open: (id: string) => void;
 	/** Put a cue on the word at an offset of a line. */
@@ -64,13 +66,23 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onSpeakFrom }
 			const word = wordAtCaret(editor.state);
 			if (word) setOpen({ word });
 		},
+		caret: () => {
+			const word = wordAtCaret(editor.state);
+			const line = word && lineById(editor.state.doc, word.lineId);
+			return word && line ? { lineId: word.lineId, offset: word.from - line.start } : null;
+		},
 		open: (id) => setOpen({ cue: id }),
 		move: (id, lineId, from, to) => {
 			const cue = find(id);
 			const line = lineById(editor.state.doc, lineId);
 			if (!cue || !line) return;
 			editor.view.dispatch(
-				changeCue(editor.state.tr, cue, {}, { from: line.start + from, to: line.start + to }).scrollIntoView(),
+				changeCue(
+					closeHistory(editor.state.tr),
+					cue,
+					{},
+					{ from: line.start + from, to: line.start + to },
+				).scrollIntoView(),
 			);
 		},
 	}));
@@ -145,11 +157,11 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onSpeakFrom }
 					onChange={(parameters) => editor.view.dispatch(changeCue(editor.state.tr, opened, { parameters }))}
 					onMove={(steps) => {
 						const word = wordsAway(editor.state.doc, opened, steps);
-						if (word) editor.view.dispatch(changeCue(editor.state.tr, opened, {}, word));
+						if (word) editor.view.dispatch(changeCue(closeHistory(editor.state.tr), opened, {}, word));
 					}}
-					onKeep={() => editor.view.dispatch(changeCue(editor.state.tr, opened, {}))}
+					onKeep={() => editor.view.dispatch(changeCue(closeHistory(editor.state.tr), opened, {}))}
 					onRemove={() => {
-						editor.view.dispatch(removeCue(editor.state.tr, opened.id));
+						editor.view.dispatch(removeCue(closeHistory(editor.state.tr), opened.id));
 						close();
 					}}
 					onClose={close}

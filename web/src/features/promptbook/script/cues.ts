@@ -1,5 +1,4 @@
 import { Mark } from "@tiptap/core";
-import { closeHistory } from "@tiptap/pm/history";
 import type { Node as DocNode } from "@tiptap/pm/model";
 import { type EditorState, Plugin, PluginKey, type Transaction } from "@tiptap/pm/state";
 import type { Schemas } from "../../../shared/api/client";
@@ -114,7 +113,6 @@ export function placeCue(tr: Transaction, cue: CueValuesOf, from: number, to: nu
 
 /** Take a cue off, for good. */
 export function removeCue(tr: Transaction, id: string): Transaction {
-	closeHistory(tr);
 	tr.setMeta(taken, [...((tr.getMeta(taken) as string[] | undefined) ?? []), id]);
 	tr.doc.descendants((node, position) => {
 		for (const mark of node.marks) {
