@@ -82,21 +82,22 @@ class Person:
         body, face, mouth = pose.body, pose.face, pose.mouth
         skeleton = solve(self.sheet, pose)
         head = HeadSpace(0j, 100, body.yaw, body.pitch, 0, body.jaw)
+        upper = HeadSpace(0j, 100, body.yaw, body.pitch, 0, 0)  # all that the jaw does not move
         raised = [a for a in (skeleton.left, skeleton.right) if a.wrist.imag <= skeleton.head.imag + 62]
         low = [a for a in (skeleton.left, skeleton.right) if a not in raised]
         placed = (body.bend, body.roll, body.lean, skeleton.head, body.yaw, body.pitch, body.jaw)
         trunk = replace(body, yaw=0, pitch=0, roll=0, jaw=0, head_x=0)
         return [
             Part("back hair", placed[:-1], self._around(skeleton, (0.72, 0.82, 1.0)),
-                 lambda c: self._draw_back_hair(c, skeleton, head, body)),
+                 lambda c: self._draw_back_hair(c, skeleton, upper, body)),
             Part("body", trunk, self._trunk_box(skeleton), lambda c: self._draw_body(c, skeleton, body)),
             *(self._arm_part(body, arm, shadow=True) for arm in low),
             Part("head", placed, self._around(skeleton, (0.72, 0.82, 1.0)),
                  lambda c: self._draw_head(c, skeleton, head, body)),
             Part("hair", placed[:-1], self._around(skeleton, (0.72, 0.82, 1.0)),
-                 lambda c: self._draw_hair(c, skeleton, body)),
-            Part("eyes", (placed, face), self._around(skeleton, (0.40, 0.26, 0.20)),
-                 lambda c: self._draw_eyes(c, skeleton, head, body, face)),
+                 lambda c: self._draw_hair(c, skeleton, upper, body)),
+            Part("eyes", (placed[:-1], face), self._around(skeleton, (0.40, 0.26, 0.20)),
+                 lambda c: self._draw_eyes(c, skeleton, upper, body, face)),
             Part("mouth", (placed, mouth), self._around(skeleton, (0.30, -0.12, 0.56)),
                  lambda c: self._draw_mouth(c, skeleton, head, body, mouth)),
             *(self._arm_part(body, arm, shadow=False) for arm in raised),
@@ -256,11 +257,10 @@ class Person:
         with self._head_frame(canvas, skeleton, body) as paper:
             self._shelf.draw(paper, ("skull", body.yaw, body.pitch, body.jaw), lambda p: self._record_skull(p, head))
 
-    def _draw_hair(self, canvas: Any, skeleton: Skeleton, body: Body) -> None:
-        """What the jaw does not move: nose, front hair, the nearer ear, earrings."""
-        closed = HeadSpace(0j, 100, body.yaw, body.pitch, 0, 0)
+    def _draw_hair(self, canvas: Any, skeleton: Skeleton, head: HeadSpace, body: Body) -> None:
+        """Nose, front hair, the nearer ear, earrings."""
         with self._head_frame(canvas, skeleton, body) as paper:
-            self._shelf.draw(paper, ("hair", body.yaw, body.pitch), lambda p: self._record_hair(p, closed))
+            self._shelf.draw(paper, ("hair", body.yaw, body.pitch), lambda p: self._record_hair(p, head))
 
     def _record_skull(self, paper: Paper, head: HeadSpace) -> None:
         sheet = self.sheet

@@ -56,7 +56,7 @@ def test_gestures_and_expressions_fall_on_their_words(studio: Studio) -> None:
     (gesture,) = role.cues
     assert gesture.gesture == "wave" and gesture.mirrored
     assert words["boat"] <= gesture.at < words["boat"] + 0.4
-    assert role.expressions == (ExpressionCue(pytest.approx(words["Papa"]), "sad"),)  # type: ignore[arg-type]
+    assert role.expressions == (ExpressionCue(pytest.approx(words["Papa"]), "sad"),)
     at_peak = Performance(role, RATE).pose(gesture.at)
     assert at_peak.left.y < 0.2 < at_peak.right.y  # the left hand is up, the right one is not
     before, after = (Performance(role, RATE).pose(words["Papa"] + d).mouth.smile for d in (-0.4, 0.3))

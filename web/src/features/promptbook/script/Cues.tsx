@@ -61,16 +61,18 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onSpeakFrom }
 		};
 	}, [editor]);
 	const find = (id: string) => cuesOf(editor.state.doc).find((cue) => cue.id === id);
+	const ask = () => {
+		const word = wordAtCaret(editor.state);
+		if (word) setOpen({ word });
+	};
+	const caret = () => {
+		const word = wordAtCaret(editor.state);
+		const line = word && lineById(editor.state.doc, word.lineId);
+		return word && line ? { lineId: word.lineId, offset: word.from - line.start } : null;
+	};
 	useImperativeHandle(handle, () => ({
-		ask: () => {
-			const word = wordAtCaret(editor.state);
-			if (word) setOpen({ word });
-		},
-		caret: () => {
-			const word = wordAtCaret(editor.state);
-			const line = word && lineById(editor.state.doc, word.lineId);
-			return word && line ? { lineId: word.lineId, offset: word.from - line.start } : null;
-		},
+		ask,
+		caret,
 		open: (id) => setOpen({ cue: id }),
 		move: (id, lineId, from, to) => {
 			const cue = find(id);
@@ -123,14 +125,10 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onSpeakFrom }
 			<SelectionSlip
 				editor={editor}
 				root={root}
-				onCue={() => {
-					const word = wordAtCaret(editor.state);
-					if (word) setOpen({ word });
-				}}
+				onCue={ask}
 				onSpeak={() => {
-					const word = wordAtCaret(editor.state);
-					const line = word && lineById(editor.state.doc, word.lineId);
-					if (word && line) onSpeakFrom(word.lineId, word.from - line.start);
+					const place = caret();
+					if (place) onSpeakFrom(place.lineId, place.offset);
 				}}
 			/>
 			{open && "word" in open && (
