@@ -13,7 +13,7 @@ from dearhost.render import FilmReport, RenderSettings, captions_of, render_film
 from dearhost.render.film import Progress
 from dearhost.script import Scene, Script, count_words, ensure_speakable, estimated_seconds
 from dearhost.speech import Speaker, VoiceRegistry
-from dearhost.stage import CastEntry, Picture, Production, Timeline, compile_timeline
+from dearhost.stage import CastEntry, Picture, Production, Timeline, compile_timeline, with_captions
 from dearhost.stage.cueing import pauses_of
 from dearhost.stage.pacing import place_lines
 from dearhost.storage import FolderCache, write_whole
@@ -65,7 +65,8 @@ def scene_time(scene: Scene, production: Production, speaker: Speaker) -> Runnin
         if seconds is None:
             return RunningTime(words, round(estimated_seconds(scene), 1), True)
         durations.append(seconds + sum(pauses_of(line).values()))
-    return RunningTime(words, round(place_lines(durations, [line.speaker for line in scene.lines])[1], 2), False)
+    speakers = [line.speaker for line in scene.lines]
+    return RunningTime(words, round(place_lines(durations, speakers, scene.staging.tail)[1], 2), False)
 
 
 def total_time(scenes: Sequence[RunningTime]) -> RunningTime:
@@ -113,7 +114,7 @@ def make_film(order: FilmOrder, path: Path, studio: Studio, *, progress: Progres
         if progress:
             progress(0.02 * done / max(1, total), None)
 
-    production = replace(order.production, captions=order.captions == "burn")
+    production = with_captions(order.production, order.captions == "burn")
     timeline = compile_timeline(production, studio.speaker, order.frame_rate, reading)
     studio.voices.release()  # drawing a long film needs the room
     give_back()

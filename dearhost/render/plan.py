@@ -44,7 +44,7 @@ def plan_chunks(timeline: Timeline, settings: RenderSettings) -> tuple[Chunk, ..
     for index, scene in enumerate(scenes):
         start = first_frame(timeline, scene)
         end = first_frame(timeline, scenes[index + 1]) if index + 1 < len(scenes) else timeline.frames
-        dissolving = timeline.transition == "dissolve" and index > 0
+        dissolving = scene.transition == "dissolve" and index > 0
         parts = max(1, -(-(end - start) // CHUNK_FRAMES))
         for part in range(parts):
             first = start + (end - start) * part // parts
@@ -52,8 +52,8 @@ def plan_chunks(timeline: Timeline, settings: RenderSettings) -> tuple[Chunk, ..
             opens = dissolving and first - start < DISSOLVE * float(timeline.frame_rate.value)
             before = scenes[index - 1].fingerprint if opens else ""
             lead = _lead(timeline, index, start) if opens else 0
-            look = (settings.picture, settings.codec, timeline.frame_rate, timeline.burned)
-            place = (first - start, last - first, lead, timeline.transition if opens else "")
+            look = (settings.picture, settings.codec, timeline.frame_rate)
+            place = (first - start, last - first, lead, scene.transition if opens else "")
             name = fingerprint(VERSION, scene.fingerprint, before, place, look)
             if last > first:
                 chunks.append(Chunk(first, last, f"{name}.mp4"))

@@ -7,17 +7,20 @@ from dearhost.script.anchors import (
     with_text,
     word_index,
 )
+from dearhost.script.brief import Brief, brief_from_json, brief_to_json
 from dearhost.script.cues import KINDS, Cue, CueKind, Parameter, cue_problem, cue_to_json, format_note
 from dearhost.script.document import Direction, Line, Scene, Script, Word, from_json, new_id, to_json
 from dearhost.script.estimate import SECONDS_PER_WORD, count_words, estimated_seconds
 from dearhost.script.findings import Finding, Place, ensure_speakable, findings
 from dearhost.script.reading import decode, open_script, read_script
 from dearhost.script.spoken import Unspoken, UnspokenSpan, blanked, placeholders, unspoken_spans, words_of
+from dearhost.script.staging import Spot, Staging
 from dearhost.script.writing import write_fountain
 
 __all__ = [
     "KINDS",
     "SECONDS_PER_WORD",
+    "Brief",
     "Cue",
     "CueKind",
     "Direction",
@@ -27,10 +30,14 @@ __all__ = [
     "Place",
     "Scene",
     "Script",
+    "Spot",
+    "Staging",
     "Unspoken",
     "UnspokenSpan",
     "Word",
     "blanked",
+    "brief_from_json",
+    "brief_to_json",
     "count_words",
     "cue_problem",
     "cue_to_json",

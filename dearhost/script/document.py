@@ -10,6 +10,7 @@ from typing import Any
 
 from dearhost.errors import ScriptError
 from dearhost.script.cues import Cue, cue_from_json, cue_to_json
+from dearhost.script.staging import AS_EVERYWHERE, Staging, staging_from_json, staging_to_json
 
 MAX_WORDS = 40_000
 LONG_LINE = 1_200
@@ -58,6 +59,7 @@ class Scene:
     id: str
     heading: str
     blocks: tuple[Line | Direction, ...] = ()
+    staging: Staging = AS_EVERYWHERE
 
     @property
     def lines(self) -> tuple[Line, ...]:
@@ -90,7 +92,12 @@ def to_json(script: Script) -> dict[str, Any]:
         "title": script.title,
         "notes": dict(script.notes),
         "scenes": [
-            {"id": scene.id, "heading": scene.heading, "blocks": [_block_to_json(b) for b in scene.blocks]}
+            {
+                "id": scene.id,
+                "heading": scene.heading,
+                "blocks": [_block_to_json(b) for b in scene.blocks],
+                "staging": staging_to_json(scene.staging),
+            }
             for scene in script.scenes
         ],
     }
@@ -115,6 +122,7 @@ def from_json(data: Any) -> Script:
                 _fresh(s.get("id"), seen),
                 _text(s.get("heading", "")),
                 tuple(_block_from_json(b, seen) for b in s.get("blocks", [])),
+                staging_from_json(s.get("staging")),
             )
             for s in data["scenes"]
         )

@@ -12,6 +12,7 @@ from dearhost.stage.production import (
     full_cast,
     production_from_json,
     production_to_json,
+    with_captions,
 )
 from dearhost.stage.sets import SETS
 from dearhost.stage.shapes import DEFAULT_HEIGHTS, SHAPES, Picture
@@ -42,4 +43,5 @@ __all__ = [
     "production_from_json",
     "production_to_json",
     "scene_times",
+    "with_captions",
 ]

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Callable, Sequence
 
 from dearhost.errors import StageError
 from dearhost.hosts import VERSION as HOSTS_VERSION
@@ -10,6 +10,7 @@ from dearhost.hosts import PlacedReading, Role, host_by_id
 from dearhost.lips import VERSION as LIPS_VERSION
 from dearhost.script import Line, Scene, word_index
 from dearhost.speech import Reading, Speaker, with_pauses
+from dearhost.stage.blocking import place_hosts
 from dearhost.stage.captions import Caption, make_captions, shown_words
 from dearhost.stage.cueing import (
     cue_times,
@@ -23,12 +24,11 @@ from dearhost.stage.cueing import (
 from dearhost.stage.pacing import place_lines
 from dearhost.stage.production import Production
 from dearhost.stage.sets.registry import VERSION as SETS_VERSION
-from dearhost.stage.shapes import LAYOUTS
-from dearhost.stage.timeline import PlacedHost, PlacedLine, SceneTimeline, Shot, Timeline, Title
+from dearhost.stage.timeline import PlacedLine, SceneTimeline, Shot, Timeline, Title
 from dearhost.storage import fingerprint
 from dearhost.timebase import FrameRate, Span
 
-VERSION = "stage-6"
+VERSION = "stage-7"
 CHARACTERS = {"16:9": 37, "1:1": 34, "9:16": 30}
 """Characters a caption line, as far as the captions' box allows at their size."""
 _TITLE_SECONDS = (0.20, 3.4)
@@ -62,9 +62,12 @@ def compile_timeline(production: Production, speaker: Speaker, frame_rate: Frame
     first_voice = next(iter(production.cast.values())).voice
     language = speaker.registry.voice(first_voice).language
     return Timeline(
-        production.script.title, language, production.shape, frame_rate, production.captions, production.transition,
+        production.script.title,
+        language,
+        production.shape,
+        frame_rate,
         tuple(scenes),
-    )  # fmt: skip
+    )
 
 
 def compile_scene(production: Production, scene_id: str, speaker: Speaker, frame_rate: FrameRate) -> Timeline:
@@ -82,7 +85,7 @@ def compile_scene(production: Production, scene_id: str, speaker: Speaker, frame
     placed = place_scene(production, scene, number, 0.0, readings, speaker)
     language = speaker.registry.voice(production.entry(scene.lines[0].speaker).voice).language
     title = production.script.title
-    return Timeline(title, language, production.shape, frame_rate, production.captions, "cut", (placed,))
+    return Timeline(title, language, production.shape, frame_rate, (placed,))
 
 
 def place_scene(production: Production, scene: Scene, number: int, start: float, readings: Sequence[Reading],
@@ -90,7 +93,8 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
     """One scene's timeline from its readings. ``production`` must be checked."""
     lines = scene.lines
     readings = [with_pauses(reading, pauses_of(line)) for line, reading in zip(lines, readings, strict=True)]
-    starts, duration = place_lines([r.duration for r in readings], [line.speaker for line in lines])
+    choices = production.choices_for(scene)
+    starts, duration = place_lines([r.duration for r in readings], [line.speaker for line in lines], scene.staging.tail)
     heard = list(zip(lines, starts, readings, strict=True))
     placed = [
         PlacedLine(line.id, line.speaker, Span(at, at + reading.duration), line.text,
@@ -108,14 +112,17 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
         span = Span(_TITLE_SECONDS[0], min(_TITLE_SECONDS[1], duration - 0.2))
         titles.insert(0, Title(number, scene.heading, span))
     roles = _roles(production, scene, placed, duration)
-    shots = [Shot(0.0, _place_hosts(production, production.framing, roles))]
+    spots = {production.entry(name).host: spot for name, spot in scene.staging.blocking.items()
+             if name in production.cast}  # fmt: skip
+    shots = [Shot(0.0, place_hosts(production.shape, choices.framing, roles, spots))]
     for cut in framings_of(heard):
         host = production.entry(cut.speaker).host
         seen = {host: roles[host]} if cut.framing == "close-up" else roles  # close, there is room for one
-        shots.append(Shot(cut.at, _place_hosts(production, cut.framing, seen)))
+        shots.append(Shot(cut.at, place_hosts(production.shape, cut.framing, seen, spots)))
     return SceneTimeline(
-        scene.id, number, scene.heading, start, duration, production.set, tuple(shots), tuple(placed),
+        scene.id, number, scene.heading, start, duration, choices.set, tuple(shots), tuple(placed),
         tuple(captions), tuple(titles), _name(production, scene, lines, speaker, number),
+        choices.captions, choices.transition,
     )  # fmt: skip
 
 
@@ -135,10 +142,13 @@ def _name(production: Production, scene: Scene, lines: Sequence[Line], speaker: 
         )
         for line in lines
     ]
-    choices = (production.shape, production.set, production.framing, production.liveliness, production.titles)
+    own = production.choices_for(scene)
+    choices = (production.shape, own.set, own.framing, own.captions, production.liveliness, production.titles)
+    blocking = sorted((name, spot.x, spot.distance) for name, spot in scene.staging.blocking.items())
     names = len(production.script.speakers()) > 1
     versions = (VERSION, HOSTS_VERSION, LIPS_VERSION, SETS_VERSION)
-    return fingerprint(versions, spoken, choices, scene.heading, number, names, _seed(scene))
+    staging = (scene.heading, number, names, scene.staging.tail, blocking)
+    return fingerprint(versions, spoken, choices, staging, _seed(scene))
 
 
 def _seed(scene: Scene) -> int:
@@ -175,44 +185,3 @@ def _roles(
             seed=_seed(scene) + index,
         )
     return roles
-
-
-def _place_hosts(production: Production, framing: str, roles: Mapping[str, Role]) -> tuple[PlacedHost, ...]:
-    hosts = list(roles)
-    places = _places(production.shape, framing, hosts)
-    return tuple(PlacedHost(host, *place, roles[host]) for host, place in zip(hosts, places, strict=True))
-
-
-def _places(shape: str, framing: str, hosts: Sequence[str]) -> list[tuple[float, float, float]]:
-    """(x, head centre y, head height) for each host, by shape and framing."""
-    layout = LAYOUTS[shape]
-    if framing == "wide":
-        return _standing_places(shape, hosts)
-    if len(hosts) == 1:
-        x, y, head = layout.close_up if framing == "close-up" else layout.host
-        return [(x, y, head)]
-    if len(hosts) == 2:
-        return [_at_height(shape, host, *place) for host, place in zip(hosts, layout.pair, strict=True)]
-    (_left, y, head), (_right, _, _) = layout.pair
-    shrink = min(1.0, 2.4 / len(hosts))
-    spread = [0.13 + 0.74 * i / (len(hosts) - 1) for i in range(len(hosts))]
-    return [_at_height(shape, host, x, y + 0.04, head * shrink) for host, x in zip(hosts, spread, strict=True)]
-
-
-def _at_height(shape: str, host: str, x: float, y: float, head: float) -> tuple[float, float, float]:
-    """A bird beside a person stands lower and smaller, but in the picture."""
-    if host_by_id(host).kind == "bird":
-        return x, y + head * (1.55 if shape == "9:16" else 0.62), head * 0.80
-    return x, y, head
-
-
-def _standing_places(shape: str, hosts: Sequence[str]) -> list[tuple[float, float, float]]:
-    """Whole figures on one floor, to one scale."""
-    tall, feet, aspect = {"16:9": (0.76, 0.93, 16 / 9), "1:1": (0.66, 0.93, 1.0), "9:16": (0.50, 0.86, 9 / 16)}[shape]
-    units = 620.0
-    head = tall / units * 100
-    if len(hosts) > 1:
-        head = min(head, aspect / len(hosts) * 0.30)
-    spread: Mapping[int, list[float]] = {1: [0.5], 2: [0.36, 0.66]}
-    xs = spread.get(len(hosts)) or [0.14 + 0.72 * i / (len(hosts) - 1) for i in range(len(hosts))]
-    return [(x, feet + host_by_id(h).head_centre.imag / 100 * head, head) for x, h in zip(xs, hosts, strict=True)]

@@ -131,10 +131,8 @@ def _even(box: tuple[float, float, float, float], picture: Picture) -> PixelBox:
 class SceneLayers:
     """All layers of a scene but its set."""
 
-    def __init__(
-        self, scene: SceneTimeline, picture: Picture, frame_rate: FrameRate, fonts: Fonts, *, burned: bool
-    ) -> None:
-        self.scene, self.picture, self._rate, self._fonts, self._burned = scene, picture, frame_rate, fonts, burned
+    def __init__(self, scene: SceneTimeline, picture: Picture, frame_rate: FrameRate, fonts: Fonts) -> None:
+        self.scene, self.picture, self._rate, self._fonts = scene, picture, frame_rate, fonts
         performances = {placed.host: Performance(placed.role, frame_rate) for placed in scene.shots[0].hosts}
         self.shots = [
             [HostLayers(placed, performances[placed.host], number, picture, frame_rate) for placed in shot.hosts]
@@ -154,7 +152,7 @@ class SceneLayers:
             title = self.title_drawing(shown)
             key = (shown.span.start, title.key(moment))
             layers.append(Layer("title", key, _even(title.box, self.picture), lambda c: title.draw(c, moment)))
-        caption = self.scene.caption_at(moment) if self._burned else None
+        caption = self.scene.caption_at(moment) if self.scene.burned else None
         if caption:
             drawing = self.caption_drawing(caption)
             word = caption.word_at(moment)

@@ -12,8 +12,10 @@ SAME_SPEAKER, OTHER_SPEAKER = 0.8, 0.55
 """Pauses between lines, on top of the 60 ms that a reading keeps at each end."""
 
 
-def place_lines(durations: Sequence[float], speakers: Sequence[str]) -> tuple[list[float], float]:
-    """When each line starts, and how long the scene lasts, in seconds."""
+def place_lines(
+    durations: Sequence[float], speakers: Sequence[str], tail: float | None = None
+) -> tuple[list[float], float]:
+    """When each line starts, and how long the scene lasts, in seconds; ``tail`` None for the usual one."""
     starts: list[float] = []
     now = LEAD_IN
     for index, duration in enumerate(durations):
@@ -21,4 +23,4 @@ def place_lines(durations: Sequence[float], speakers: Sequence[str]) -> tuple[li
             now += SAME_SPEAKER if speakers[index] == speakers[index - 1] else OTHER_SPEAKER
         starts.append(now)
         now += duration
-    return starts, now + TAIL
+    return starts, now + (TAIL if tail is None else tail)

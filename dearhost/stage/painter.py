@@ -187,7 +187,7 @@ class Painter:
         own = self._scene_frame(scene, frame)
         painter = self._painter(index)
         since = own / float(self.timeline.frame_rate.value)
-        dissolving = index > 0 and self.timeline.transition == "dissolve" and since < DISSOLVE
+        dissolving = index > 0 and scene.transition == "dissolve" and since < DISSOLVE
         if index != self._current or dissolving:
             painter.forget()
         self._current = index
@@ -206,13 +206,7 @@ class Painter:
         if index not in self._scenes:
             for other in [i for i in self._scenes if i < index - 1 or i > index + 1]:
                 del self._scenes[other]
-            layers = SceneLayers(
-                self.timeline.scenes[index],
-                self.picture,
-                self.timeline.frame_rate,
-                self._fonts,
-                burned=self.timeline.burned,
-            )
+            layers = SceneLayers(self.timeline.scenes[index], self.picture, self.timeline.frame_rate, self._fonts)
             self._scenes[index] = ScenePainter(layers, self.sheet)
         return self._scenes[index]
 

@@ -8,7 +8,7 @@ from typing import Any
 
 from dearhost.errors import ScriptError, StageError
 from dearhost.hosts import CAST, LIVELINESS, host_by_id
-from dearhost.script import Script, from_json, to_json
+from dearhost.script import Brief, Scene, Script, brief_from_json, brief_to_json, from_json, to_json
 from dearhost.speech import VoiceRegistry
 from dearhost.stage.sets import set_by_id
 from dearhost.stage.shapes import SHAPES
@@ -27,6 +27,16 @@ class CastEntry:
 
 
 @dataclass(frozen=True, slots=True)
+class SceneChoices:
+    """What holds for one scene: its own choices, else those of the whole production."""
+
+    set: str
+    framing: str
+    transition: str
+    captions: bool
+
+
+@dataclass(frozen=True, slots=True)
 class Production:
     """``cast`` maps speakers (as in the script) to hosts and voices; whoever is missing gets the next free."""
 
@@ -39,6 +49,7 @@ class Production:
     transition: str = "dissolve"
     liveliness: str = "normal"
     titles: bool = True
+    brief: Brief = field(default_factory=Brief)
 
     def checked(self, voices: VoiceRegistry) -> Production:
         """The same with every speaker cast. Raises UnknownHost, UnknownVoice, StageError."""
@@ -51,15 +62,44 @@ class Production:
             if value not in known:
                 raise StageError(f"There is no {name} '{value}'. Choose one of: {', '.join(known)}.")
         set_by_id(self.set)
+        for number, scene in enumerate(self.script.scenes, 1):
+            _check_scene(scene, number)
         cast = full_cast(self.script, self.cast, voices)
         for entry in cast.values():
             host_by_id(entry.host)
             voices.voice(entry.voice)
         return replace(self, cast=cast)
 
+    def choices_for(self, scene: Scene) -> SceneChoices:
+        """What holds for a scene of this production."""
+        own = scene.staging
+        return SceneChoices(
+            own.set or self.set,
+            own.framing or self.framing,
+            own.transition or self.transition,
+            self.captions if own.captions is None else own.captions,
+        )
+
     def entry(self, speaker: str) -> CastEntry:
         """Who plays ``speaker``. Call ``checked`` first."""
         return self.cast[speaker]
+
+
+def _check_scene(scene: Scene, number: int) -> None:
+    own = scene.staging
+    for name, value, known in (("framing", own.framing, FRAMINGS), ("transition", own.transition, TRANSITIONS)):
+        if value and value not in known:
+            raise StageError(f"There is no {name} '{value}' (scene {number}). Choose one of: {', '.join(known)}.")
+    if own.set:
+        set_by_id(own.set)
+
+
+def with_captions(production: Production, burned: bool) -> Production:
+    """The production with captions in the picture, except in scenes that have none, or in no scene."""
+    if burned:
+        return replace(production, captions=True)
+    scenes = tuple(replace(s, staging=replace(s.staging, captions=None)) for s in production.script.scenes)
+    return replace(production, captions=False, script=replace(production.script, scenes=scenes))
 
 
 def full_cast(script: Script, cast: Mapping[str, CastEntry], voices: VoiceRegistry) -> dict[str, CastEntry]:
@@ -101,6 +141,7 @@ def production_to_json(production: Production) -> dict[str, Any]:
         "transition": production.transition,
         "liveliness": production.liveliness,
         "titles": production.titles,
+        "brief": brief_to_json(production.brief),
     }
 
 
@@ -119,6 +160,7 @@ def production_from_json(data: Mapping[str, Any]) -> Production:
             transition=str(data.get("transition", "dissolve")),
             liveliness=str(data.get("liveliness", "normal")),
             titles=bool(data.get("titles", True)),
+            brief=brief_from_json(data.get("brief")),
         )
-    except (KeyError, TypeError, AttributeError) as error:
+    except (KeyError, TypeError, ValueError, AttributeError) as error:
         raise ScriptError(f"This is not a production: {error!r}. Nothing was changed.") from error

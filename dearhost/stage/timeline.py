@@ -68,7 +68,10 @@ class Shot:
 
 @dataclass(frozen=True)
 class SceneTimeline:
-    """One scene. ``fingerprint`` names everything in it that affects pixels or sound."""
+    """One scene. ``fingerprint`` names everything in it that affects pixels or sound.
+
+    ``burned`` tells whether captions are part of the picture; ``transition`` is how the scene begins.
+    """
 
     id: str
     number: int
@@ -81,6 +84,8 @@ class SceneTimeline:
     captions: tuple[Caption, ...]
     titles: tuple[Title, ...]
     fingerprint: str
+    burned: bool = True
+    transition: str = "cut"
 
     @property
     def span(self) -> Span:
@@ -112,14 +117,12 @@ class SceneTimeline:
 
 @dataclass(frozen=True)
 class Timeline:
-    """A whole film. ``burned`` tells whether captions are part of the picture."""
+    """A whole film."""
 
     title: str
     language: str
     shape: str
     frame_rate: FrameRate
-    burned: bool
-    transition: str
     scenes: tuple[SceneTimeline, ...]
 
     @property

@@ -39,14 +39,14 @@ class PainterShelf:
     """A few painters, each used by one request at a time."""
 
     def __init__(self) -> None:
-        self._slots: OrderedDict[tuple[str, Picture, bool], _Slot] = OrderedDict()
+        self._slots: OrderedDict[tuple[str, Picture], _Slot] = OrderedDict()
         self._lock = threading.Lock()
 
     @contextmanager
     def borrowed(self, timeline: Timeline, height: int) -> Iterator[Painter]:
         """The painter for a scene's timeline at a height; made when it is not there."""
         picture = preview_picture(timeline.shape, height)
-        key = (timeline.scenes[0].fingerprint, picture, timeline.burned)
+        key = (timeline.scenes[0].fingerprint, picture)
         with self._lock:
             slot = self._slots.get(key)
             if slot is None:

@@ -62,7 +62,7 @@ def test_captions_and_titles_stay_in_the_safe_area_of_every_shape(studio: Studio
     )
     timeline = compile_timeline(with_tones(script, shape=shape, framing=framing), studio.speaker, FrameRate.of(30))
     picture = Picture.of(shape, 720)
-    layers = SceneLayers(timeline.scenes[0], picture, timeline.frame_rate, Fonts.at(studio.fonts), burned=True)
+    layers = SceneLayers(timeline.scenes[0], picture, timeline.frame_rate, Fonts.at(studio.fonts))
     scene = timeline.scenes[0]
     assert len(scene.captions) > 2
     # EBU R 95 (2017): graphics safe area, 90 % of width and height

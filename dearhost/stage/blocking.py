@@ -1,0 +1,63 @@
+"""Where hosts stand in the picture, for every shape and framing."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+
+from dearhost.hosts import Role, host_by_id
+from dearhost.script import Spot
+from dearhost.stage.shapes import LAYOUTS
+from dearhost.stage.timeline import PlacedHost
+
+
+def place_hosts(
+    shape: str, framing: str, roles: Mapping[str, Role], spots: Mapping[str, Spot]
+) -> tuple[PlacedHost, ...]:
+    """Hosts in place, the furthest first: where the framing puts them, or on the spots they were given."""
+    hosts = list(roles)
+    placed = []
+    for host, place in zip(hosts, usual_places(shape, framing, hosts), strict=True):
+        spot = None if framing == "close-up" and len(hosts) == 1 else spots.get(host)
+        placed.append((spot.distance if spot else 1.0, PlacedHost(host, *_on(spot, *place), roles[host])))
+    return tuple(host for _, host in sorted(placed, key=lambda item: -item[0]))
+
+
+def _on(spot: Spot | None, x: float, y: float, head: float) -> tuple[float, float, float]:
+    """A place moved to a spot. Sizes go with one over the distance; the camera is at the head's height,
+    so that heads stay on a line and only feet rise as somebody steps back."""
+    return (x, y, head) if spot is None else (spot.x, y, head / spot.distance)
+
+
+def usual_places(shape: str, framing: str, hosts: Sequence[str]) -> list[tuple[float, float, float]]:
+    """(x, head centre y, head height) for each host, by shape and framing."""
+    layout = LAYOUTS[shape]
+    if framing == "wide":
+        return _standing_places(shape, hosts)
+    if len(hosts) == 1:
+        x, y, head = layout.close_up if framing == "close-up" else layout.host
+        return [(x, y, head)]
+    if len(hosts) == 2:
+        return [_at_height(shape, host, *place) for host, place in zip(hosts, layout.pair, strict=True)]
+    (_left, y, head), (_right, _, _) = layout.pair
+    shrink = min(1.0, 2.4 / len(hosts))
+    spread = [0.13 + 0.74 * i / (len(hosts) - 1) for i in range(len(hosts))]
+    return [_at_height(shape, host, x, y + 0.04, head * shrink) for host, x in zip(hosts, spread, strict=True)]
+
+
+def _at_height(shape: str, host: str, x: float, y: float, head: float) -> tuple[float, float, float]:
+    """A bird beside a person stands lower and smaller, but in the picture."""
+    if host_by_id(host).kind == "bird":
+        return x, y + head * (1.55 if shape == "9:16" else 0.62), head * 0.80
+    return x, y, head
+
+
+def _standing_places(shape: str, hosts: Sequence[str]) -> list[tuple[float, float, float]]:
+    """Whole figures on one floor, to one scale."""
+    tall, feet, aspect = {"16:9": (0.76, 0.93, 16 / 9), "1:1": (0.66, 0.93, 1.0), "9:16": (0.50, 0.86, 9 / 16)}[shape]
+    units = 620.0
+    head = tall / units * 100
+    if len(hosts) > 1:
+        head = min(head, aspect / len(hosts) * 0.30)
+    spread: Mapping[int, list[float]] = {1: [0.5], 2: [0.36, 0.66]}
+    xs = spread.get(len(hosts)) or [0.14 + 0.72 * i / (len(hosts) - 1) for i in range(len(hosts))]
+    return [(x, feet + host_by_id(h).head_centre.imag / 100 * head, head) for x, h in zip(xs, hosts, strict=True)]
