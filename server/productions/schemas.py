@@ -29,12 +29,31 @@ class BlockSchema(Schema):
     cues: list[CueSchema] = []
 
 
+class SpotSchema(Schema):
+    """Where a host stands: ``x`` across the picture from 0 to 1, ``distance`` from the camera, 1 the usual."""
+
+    x: float
+    distance: float = 1.0
+
+
+class StagingSchema(Schema):
+    """A scene's own choices; what is "" or null is as everywhere."""
+
+    set: str = ""
+    framing: Literal["", "wide", "medium", "close-up"] = ""
+    transition: Literal["", "cut", "dissolve"] = ""
+    captions: bool | None = None
+    tail: float | None = None
+    blocking: dict[str, SpotSchema] = {}
+
+
 class SceneSchema(Schema):
     """A scene of blocks."""
 
     id: str
     heading: str
     blocks: list[BlockSchema]
+    staging: StagingSchema = StagingSchema()
 
 
 class ScriptSchema(Schema):
@@ -52,6 +71,19 @@ class CastSchema(Schema):
     voice: str
 
 
+class BriefSchema(Schema):
+    """What the production is for; ``target`` is the wished length in seconds, 0 for none."""
+
+    purpose: str = ""
+    audience: str = ""
+    channel: str = ""
+    tone: str = ""
+    own_words: str = ""
+    call_to_action: str = ""
+    points: list[str] = []
+    target: float = 0.0
+
+
 class DocumentSchema(Schema):
     """A production's document: the script and every choice."""
 
@@ -64,6 +96,7 @@ class DocumentSchema(Schema):
     transition: Literal["cut", "dissolve"]
     liveliness: Literal["still", "normal", "lively"]
     titles: bool
+    brief: BriefSchema = BriefSchema()
 
 
 class ProductionSummary(Schema):
@@ -161,14 +194,34 @@ class SceneTime(Schema):
     estimated: bool
 
 
+class AdviceOut(Schema):
+    """Help for the writer: what, why and where."""
+
+    kind: str
+    title: str
+    detail: str
+    at: PlaceOut | None
+    settled: bool
+
+
+class ReadabilityOut(Schema):
+    """Flesch's reading ease, Kincaid's grade, and how it reads in words."""
+
+    ease: float
+    grade: float
+    words: str
+
+
 class CheckOut(Schema):
-    """Words, running time and findings of a document."""
+    """Words, running time, findings and advice of a document."""
 
     words: int
     seconds: float
     estimated: bool
     scenes: list[SceneTime]
     findings: list[FindingOut]
+    advice: list[AdviceOut]
+    readability: ReadabilityOut | None
 
 
 class ParameterOut(Schema):

@@ -10,6 +10,7 @@ import numpy as np
 from django.http import HttpRequest
 from ninja import Router
 
+from dearhost.advice import advise
 from dearhost.films import scene_time, total_time
 from dearhost.hosts.rhythm import PlacedReading, Rhythm
 from dearhost.lips import PARAMETERS
@@ -29,10 +30,15 @@ def check(request: HttpRequest, document: DocumentSchema) -> dict[str, Any]:
     production = production_from_json(document.dict()).checked(studio().voices)
     scenes = production.script.scenes
     times = [scene_time(scene, production, studio().speaker) for scene in scenes]
+    total = total_time(times)
+    language = studio().voices.voice(next(iter(production.cast.values())).voice).language
+    report = advise(production.script, production.brief, language, total.seconds)
     return {
-        **asdict(total_time(times)),
+        **asdict(total),
         "scenes": [{"id": scene.id, **asdict(time)} for scene, time in zip(scenes, times, strict=True)],
         "findings": [_finding(f.to_json()) for f in findings(production.script)],
+        "advice": report.advice,
+        "readability": report.readability,
     }
 
 

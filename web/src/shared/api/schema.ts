@@ -477,6 +477,52 @@ export interface components {
             cues: components["schemas"]["CueSchema"][];
         };
         /**
+         * BriefSchema
+         * @description What the production is for; ``target`` is the wished length in seconds, 0 for none.
+         */
+        BriefSchema: {
+            /**
+             * Purpose
+             * @default
+             */
+            purpose: string;
+            /**
+             * Audience
+             * @default
+             */
+            audience: string;
+            /**
+             * Channel
+             * @default
+             */
+            channel: string;
+            /**
+             * Tone
+             * @default
+             */
+            tone: string;
+            /**
+             * Own Words
+             * @default
+             */
+            own_words: string;
+            /**
+             * Call To Action
+             * @default
+             */
+            call_to_action: string;
+            /**
+             * Points
+             * @default []
+             */
+            points: string[];
+            /**
+             * Target
+             * @default 0
+             */
+            target: number;
+        };
+        /**
          * CastSchema
          * @description Who plays a speaker, and with which voice.
          */
@@ -546,6 +592,19 @@ export interface components {
             liveliness: "still" | "normal" | "lively";
             /** Titles */
             titles: boolean;
+            /**
+             * @default {
+             *       "purpose": "",
+             *       "audience": "",
+             *       "channel": "",
+             *       "tone": "",
+             *       "own_words": "",
+             *       "call_to_action": "",
+             *       "points": [],
+             *       "target": 0
+             *     }
+             */
+            brief: components["schemas"]["BriefSchema"];
         };
         /**
          * ProductionOut
@@ -579,6 +638,17 @@ export interface components {
             heading: string;
             /** Blocks */
             blocks: components["schemas"]["BlockSchema"][];
+            /**
+             * @default {
+             *       "set": "",
+             *       "framing": "",
+             *       "transition": "",
+             *       "captions": null,
+             *       "tail": null,
+             *       "blocking": {}
+             *     }
+             */
+            staging: components["schemas"]["StagingSchema"];
         };
         /**
          * ScriptSchema
@@ -599,6 +669,53 @@ export interface components {
             };
             /** Scenes */
             scenes: components["schemas"]["SceneSchema"][];
+        };
+        /**
+         * SpotSchema
+         * @description Where a host stands: ``x`` across the picture from 0 to 1, ``distance`` from the camera, 1 the usual.
+         */
+        SpotSchema: {
+            /** X */
+            x: number;
+            /**
+             * Distance
+             * @default 1
+             */
+            distance: number;
+        };
+        /**
+         * StagingSchema
+         * @description A scene's own choices; what is "" or null is as everywhere.
+         */
+        StagingSchema: {
+            /**
+             * Set
+             * @default
+             */
+            set: string;
+            /**
+             * Framing
+             * @default
+             * @enum {string}
+             */
+            framing: "" | "wide" | "medium" | "close-up";
+            /**
+             * Transition
+             * @default
+             * @enum {string}
+             */
+            transition: "" | "cut" | "dissolve";
+            /** Captions */
+            captions?: boolean | null;
+            /** Tail */
+            tail?: number | null;
+            /**
+             * Blocking
+             * @default {}
+             */
+            blocking: {
+                [key: string]: components["schemas"]["SpotSchema"];
+            };
         };
         /**
          * NewProduction
@@ -674,8 +791,23 @@ export interface components {
             current: number;
         };
         /**
+         * AdviceOut
+         * @description Help for the writer: what, why and where.
+         */
+        AdviceOut: {
+            /** Kind */
+            kind: string;
+            /** Title */
+            title: string;
+            /** Detail */
+            detail: string;
+            at: components["schemas"]["PlaceOut"] | null;
+            /** Settled */
+            settled: boolean;
+        };
+        /**
          * CheckOut
-         * @description Words, running time and findings of a document.
+         * @description Words, running time, findings and advice of a document.
          */
         CheckOut: {
             /** Words */
@@ -688,6 +820,9 @@ export interface components {
             scenes: components["schemas"]["SceneTime"][];
             /** Findings */
             findings: components["schemas"]["FindingOut"][];
+            /** Advice */
+            advice: components["schemas"]["AdviceOut"][];
+            readability: components["schemas"]["ReadabilityOut"] | null;
         };
         /**
          * FindingOut
@@ -715,6 +850,18 @@ export interface components {
             start: number;
             /** End */
             end: number;
+        };
+        /**
+         * ReadabilityOut
+         * @description Flesch's reading ease, Kincaid's grade, and how it reads in words.
+         */
+        ReadabilityOut: {
+            /** Ease */
+            ease: number;
+            /** Grade */
+            grade: number;
+            /** Words */
+            words: string;
         };
         /**
          * SceneTime
