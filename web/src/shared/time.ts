@@ -24,3 +24,20 @@ export function megabytes(bytes: number): string {
 export function hourOf(date: Date): string {
 	return date.toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" });
 }
+
+/** "3:00", "1:30 min", "60 s", "90" or "2 min" as seconds; "" as 0; null for what is none of these. */
+export function parseLength(text: string): number | null {
+	const clean = text.trim().toLowerCase().replace(",", ".");
+	if (!clean) return 0;
+	const clocked = clean.match(/^(\d{1,3}):([0-5]\d)(?:\s*min)?$/);
+	if (clocked) return Number(clocked[1]) * 60 + Number(clocked[2]);
+	const counted = clean.match(/^(\d{1,5}(?:\.\d+)?)\s*(s|sec|seconds?|min|minutes?)?$/);
+	if (!counted) return null;
+	const seconds = Number(counted[1]) * (counted[2]?.startsWith("m") ? 60 : 1);
+	return seconds <= 21600 ? seconds : null;
+}
+
+/** A length as it would be typed: 0 as "". */
+export function shownLength(seconds: number): string {
+	return seconds ? clock(seconds) : "";
+}

@@ -9,7 +9,7 @@ from django.conf import settings
 from django.contrib.auth import get_user_model
 from django.core.management.base import BaseCommand
 
-from dearhost.script import open_script
+from dearhost.script import brief_from_json, open_script
 from dearhost.stage import CastEntry
 from server.productions.actions.create import create_production
 from server.productions.models import Production
@@ -35,5 +35,6 @@ class Command(BaseCommand):
             if Production.objects.filter(owner=user, title=script.title).exists():
                 continue
             cast = {s: CastEntry(e["host"], e["voice"]) for s, e in entry["cast"].items()}
-            create_production(user, script, script.title, cast=cast, **entry["choices"])
+            brief = brief_from_json(entry["brief"])
+            create_production(user, script, script.title, cast=cast, brief=brief, **entry["choices"])
             self.stdout.write(f"Added '{script.title}'.")

@@ -1,25 +1,31 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { useCallback, useMemo, useRef, useState } from "react";
 import { useParams } from "react-router";
 import { sentence } from "../../shared/api/client";
 import { clock } from "../../shared/time";
 import { RunningHead } from "../../shared/ui/RunningHead";
-import { type ProductionDocument, type Script, withFullCast } from "./document";
+import { type Choices, type ProductionDocument, withFullCast } from "./document";
 import { KeySheet } from "./KeySheet";
 import { Notices } from "./Notices";
-import { playhead, usePlayhead } from "./playhead";
+import { playhead } from "./playhead";
 import { Revisions } from "./Revisions";
-import { nextRegion } from "./regions";
 import { Ribbon } from "./ribbon/Ribbon";
 import type { CueHandle } from "./script/Cues";
+import { choose, complete, replaceAll, type SceneChange } from "./script/choosing";
 import { ScriptPage } from "./script/ScriptPage";
-import { ProofPlayer } from "./stage/proofPlayer";
+import { selectedStretch } from "./script/selection";
+import { useScriptEditor } from "./script/useScriptEditor";
+import { LengthGauge } from "./stage/LengthGauge";
+import type { Loop } from "./stage/proofPlayer";
 import { Stage } from "./stage/Stage";
+import { usePlaying } from "./stage/usePlaying";
+import { BriefPanel } from "./tabs/BriefPanel";
 import { DeliverPanel } from "./tabs/DeliverPanel";
 import { HostPanel, SetPanel, useHosts, useVoices, VoicePanel } from "./tabs/panels";
+import { useBookKeys } from "./useBookKeys";
 import { useProduction } from "./useProduction";
-import { type SceneTimes, useCheck, useSceneTimes } from "./useSceneTimes";
+import { useScenes } from "./useScenes";
 
-const TABS = ["Voice", "Host", "Set", "Deliver"] as const;
+const TABS = ["Brief", "Voice", "Host", "Set", "Deliver"] as const;
 type Tab = (typeof TABS)[number];
 
 export function PromptBookPage() {
@@ -51,41 +57,28 @@ type OpenProps = {
 
 function OpenBook({ productionId, production, document }: OpenProps) {
 	const [tab, setTab] = useState<Tab>("Host");
-	const [generation, setGeneration] = useState(0);
-	const [problem, setProblem] = useState("");
 	const [keysShown, setKeysShown] = useState(false);
 	const hosts = useHosts();
 	const voices = useVoices();
-	const { revision, change, keeping } = production;
-	const check = useCheck(productionId, document, revision).data ?? null;
-
+	const { revision, change, keeping, unsaved } = production;
+	const { check, spoken, current, times, reading, problem } = useScenes(productionId, document, revision, unsaved);
 	const scenes = document.script.scenes;
-	const spoken = useMemo(
-		() => scenes.filter((s) => check?.scenes.some((c) => c.id === s.id && c.words > 0)).map((s) => s.id),
-		[scenes, check],
-	);
-	const sceneId = usePlayhead((p) => p.sceneId);
-	const current = spoken.includes(sceneId) ? sceneId : (spoken[0] ?? "");
-	useEffect(() => {
-		if (current && playhead.get().sceneId !== current) playhead.set({ sceneId: current, at: 0, playing: false });
-	}, [current]);
-	useEffect(() => () => playhead.set({ sceneId: "", at: 0, playing: false }), []);
 
-	const asked = useMemo(() => {
-		const next = spoken[spoken.indexOf(current) + 1];
-		return current ? [current, ...(next ? [next] : [])] : [];
-	}, [current, spoken]);
-	const answers = useSceneTimes(productionId, asked, revision);
-	const times = useMemo(() => {
-		const known = new Map<string, SceneTimes>();
-		answers.forEach((answer, i) => {
-			if (answer.data && asked[i]) known.set(asked[i], answer.data);
-		});
-		return known;
-	}, [answers, asked]);
-	const first = answers[0];
-	const fresh = first !== undefined && !first.isPlaceholderData && !first.isFetching && production.unsaved === 0;
-	const reading = useMemo(() => new Set(fresh || !current ? [] : [current]), [fresh, current]);
+	const changed = (next: ProductionDocument) => {
+		playing.stop();
+		const full = withFullCast(next, hosts.data ?? [], voices.data ?? []);
+		if (full === next) change({ document: next });
+		else complete(editor, { cast: full.cast });
+	};
+	const editor = useScriptEditor(document, changed);
+	const edit = useCallback(
+		(part: Partial<Choices>, own: SceneChange[] = [], field = "") => choose(editor, part, own, field),
+		[editor],
+	);
+	const replaced = (theirs: Parameters<typeof production.takeTheirs>[0]) => {
+		production.takeTheirs(theirs);
+		replaceAll(editor, theirs.document);
+	};
 
 	const cueHandle = useRef<CueHandle>(null);
 	const hostOf = useCallback(
@@ -95,133 +88,87 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 		},
 		[scenes, document.cast],
 	);
-
-	const video = useRef<HTMLVideoElement>(null);
-	const player = useRef<ProofPlayer>(null);
+	const loop = useCallback((): Loop | null => {
+		const known = times.get(current);
+		if (!known) return null;
+		const stretch = selectedStretch(editor.state);
+		const words = known.lines.flatMap((l) => l.words.map((w) => ({ ...w, line: l.id })));
+		const first = words.find((w) => w.line === stretch?.from.lineId && w.to > stretch.from.offset);
+		const last = words.findLast((w) => w.line === stretch?.to.lineId && w.offset < stretch.to.offset);
+		const whole = !first || !last || last.end <= first.start;
+		return whole
+			? { sceneId: current, from: 0, to: known.duration - 0.05 }
+			: { sceneId: current, from: Math.max(0, first.start - 0.05), to: last.end + 0.1 };
+	}, [editor, times, current]);
+	const playing = usePlaying({ productionId, revision, spoken, current, times, loop });
+	const { toggle, speakFrom } = playing;
 	const play = useCallback(
-		(scene: string, at: number) => {
-			if (!scene) return;
-			setProblem("");
-			const address = `/pictures/${productionId}/${scene}/proof.mp4?at=${at.toFixed(3)}&r=${revision}`;
-			player.current?.play(address, scene, at);
+		(writing: boolean) => {
+			const caret = writing && !playhead.get().playing && !playing.looping ? cueHandle.current?.caret() : null;
+			if (caret && times.get(current)?.lines.some((line) => line.id === caret.lineId)) {
+				speakFrom(caret.lineId, caret.offset);
+			} else toggle();
 		},
-		[productionId, revision],
+		[current, times, speakFrom, toggle, playing.looping],
 	);
-	const advance = useRef<(scene: string) => void>(() => {});
-	advance.current = (scene) => {
-		const next = spoken[spoken.indexOf(scene) + 1];
-		if (next) play(next, 0);
-		else playhead.set({ playing: false });
+	const { setLooping } = playing;
+	useBookKeys({
+		onCue: useCallback(() => cueHandle.current?.ask(), []),
+		onPlay: play,
+		onUndo: useCallback((redo: boolean) => (redo ? editor.commands.redo() : editor.commands.undo()), [editor]),
+		onFind: useCallback(() => {}, []),
+		onTab: useCallback((number: number) => setTab((now) => TABS[number - 1] ?? now), []),
+		onFullScreen: useCallback(() => window.document.querySelector(".stage-box")?.requestFullscreen?.(), []),
+		onLoop: useCallback(() => setLooping((on) => !on), [setLooping]),
+	});
+
+	const before = useMemo(
+		() =>
+			spoken
+				.slice(0, Math.max(0, spoken.indexOf(current)))
+				.reduce((sum, id) => sum + (check?.scenes.find((c) => c.id === id)?.seconds ?? 0), 0),
+		[spoken, current, check],
+	);
+	const readProblem = problem ? sentence(problem) : "";
+	const small = tab === "Deliver" || tab === "Voice" || tab === "Brief";
+	const counts: Partial<Record<Tab, number>> = {
+		Brief: check?.advice.filter((a) => !a.settled).length ?? 0,
+		Deliver: check?.findings.length ?? 0,
 	};
-	useEffect(() => {
-		if (!video.current) return;
-		player.current = new ProofPlayer(video.current, (scene) => advance.current(scene), setProblem);
-		return () => player.current?.stop();
-	}, []);
-	const stop = useCallback(() => {
-		if (playhead.get().playing) player.current?.stop();
-	}, []);
-	const toggle = useCallback(() => {
-		const { playing, at } = playhead.get();
-		if (playing) return stop();
-		const duration = times.get(current)?.duration ?? 0;
-		play(current, at >= duration - 0.3 ? 0 : at);
-	}, [current, play, stop, times]);
-
-	const speakFrom = useCallback(
-		(lineId: string, offset: number) => {
-			for (const [scene, known] of times) {
-				const line = known.lines.find((l) => l.id === lineId);
-				const word = line?.words.find((w) => w.to > offset);
-				if (word) return play(scene, Math.max(0, word.start - 0.05));
-			}
-		},
-		[times, play],
-	);
-
-	useEffect(() => {
-		const keys = (event: KeyboardEvent) => {
-			if (event.code === "F6") {
-				event.preventDefault();
-				nextRegion(event.shiftKey ? -1 : 1);
-			}
-			if (event.altKey && event.code === "KeyQ") {
-				event.preventDefault();
-				cueHandle.current?.ask();
-			}
-			const typing = (event.target as HTMLElement).closest(
-				"[contenteditable=true], input, select, textarea, button, [role=slider]",
-			);
-			if ((event.altKey && event.code === "Enter") || (event.code === "Space" && !typing)) {
-				event.preventDefault();
-				const writing = (event.target as HTMLElement).closest(".script") && !playhead.get().playing;
-				const caret = writing ? cueHandle.current?.caret() : null;
-				if (caret && times.get(current)?.lines.some((line) => line.id === caret.lineId)) {
-					speakFrom(caret.lineId, caret.offset);
-				} else toggle();
-			}
-			const number = event.altKey && event.shiftKey ? Number(event.code.replace("Digit", "")) : 0;
-			const wanted = TABS[number - 1];
-			if (wanted) {
-				event.preventDefault();
-				setTab(wanted);
-			}
-		};
-		window.addEventListener("keydown", keys);
-		return () => window.removeEventListener("keydown", keys);
-	}, [toggle, speakFrom, times, current]);
-
-	const edit = useCallback(
-		(part: Partial<ProductionDocument>) => {
-			stop();
-			change({ document: withFullCast({ ...document, ...part }, hosts.data ?? [], voices.data ?? []) });
-		},
-		[change, document, hosts.data, voices.data, stop],
-	);
-	const replaced = () => setGeneration((g) => g + 1);
-	const before = spoken
-		.slice(0, Math.max(0, spoken.indexOf(current)))
-		.reduce((sum, id) => sum + (check?.scenes.find((c) => c.id === id)?.seconds ?? 0), 0);
-	// a scene that is not kept yet cannot be read yet
-	const readProblem = first?.isError && production.unsaved === 0 ? sentence(first.error) : "";
-	const small = tab === "Deliver" || tab === "Voice";
+	const panel = { document, scenes, current, change: edit };
 
 	return (
 		<>
 			<RunningHead>
 				<input
-					className="title-field"
+					className="title-field own-undo"
 					aria-label="Title of the production"
 					value={production.title}
 					onChange={(event) => change({ title: event.target.value })}
 				/>
 				<span className="quiet num head-time">
 					{check && `${check.estimated ? "about " : ""}${clock(check.seconds)}`}
+					{document.brief.target > 0 && ` of ${clock(document.brief.target)}`}
 				</span>
 				<button type="button" className="head-button" onClick={() => setKeysShown(true)}>
 					Keys
 				</button>
-				<Revisions
-					productionId={productionId}
-					revision={revision}
-					keeping={keeping}
-					onRestored={(restored) => {
-						production.takeTheirs(restored);
-						replaced();
-					}}
-				/>
+				<Revisions productionId={productionId} revision={revision} keeping={keeping} onRestored={replaced} />
+				<button type="button" className="head-button" title="Ctrl+Z" onClick={() => editor.commands.undo()}>
+					Undo
+				</button>
 			</RunningHead>
 			<div className="book">
 				<ScriptPage
-					script={document.script}
-					generation={generation}
+					editor={editor}
 					check={check}
 					times={times}
 					reading={reading}
 					hostOf={hostOf}
 					cueHandle={cueHandle}
+					advised={tab === "Brief"}
+					target={document.brief.target}
 					onSpeakFrom={speakFrom}
-					onChange={(script: Script) => edit({ script })}
 				/>
 				<div className="spine" aria-hidden="true" />
 				<section className={`page face ${small ? "small" : ""}`} aria-label="Stage page">
@@ -229,17 +176,21 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 						productionId={productionId}
 						revision={revision}
 						shape={document.shape}
-						videoRef={video}
+						videoRef={playing.video}
 						times={times.get(current)}
 						sceneNumber={scenes.findIndex((s) => s.id === current) + 1}
 						small={small}
-						problem={problem || readProblem || (spoken.length ? "" : "Write a line, and the host will say it here.")}
+						problem={
+							playing.problem || readProblem || (spoken.length ? "" : "Write a line, and the host will say it here.")
+						}
 						reading={reading.size > 0 && !readProblem}
+						beside={tab === "Brief" && <LengthGauge check={check} target={document.brief.target} />}
 					/>
 					<div className="panel" role="tabpanel" id="panel" aria-label={tab}>
-						{tab === "Host" && <HostPanel document={document} change={edit} />}
-						{tab === "Voice" && <VoicePanel document={document} change={edit} />}
-						{tab === "Set" && <SetPanel document={document} change={edit} />}
+						{tab === "Brief" && <BriefPanel document={document} check={check} editor={editor} change={edit} />}
+						{tab === "Host" && <HostPanel {...panel} />}
+						{tab === "Voice" && <VoicePanel {...panel} />}
+						{tab === "Set" && <SetPanel {...panel} />}
 						{tab === "Deliver" && (
 							<DeliverPanel
 								productionId={productionId}
@@ -262,9 +213,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 							onClick={() => setTab(name)}
 						>
 							<span>{name}</span>
-							{name === "Deliver" && (check?.findings.length ?? 0) > 0 && (
-								<b className="count">{check?.findings.length}</b>
-							)}
+							{Boolean(counts[name]) && <b className="count">{counts[name]}</b>}
 						</button>
 					))}
 				</div>
@@ -278,10 +227,9 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 				estimated={check?.estimated ?? true}
 				cues={cueHandle}
 				script={document.script}
-				onPlay={toggle}
-				onStop={stop}
+				playing={playing}
 				onScene={(id) => {
-					stop();
+					playing.stop();
 					playhead.set({ sceneId: id, at: 0 });
 				}}
 			/>
@@ -291,10 +239,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 				document={document}
 				onTryNow={production.save}
 				onMine={production.takeMine}
-				onTheirs={(theirs) => {
-					production.takeTheirs(theirs);
-					replaced();
-				}}
+				onTheirs={replaced}
 			/>
 		</>
 	);

@@ -1,37 +1,34 @@
+import { getSchema } from "@tiptap/core";
 import { describe, expect, it } from "vitest";
-import {
-	editorToScript,
-	type ProductionDocument,
-	type Script,
-	scriptToEditor,
-	shownName,
-	withFullCast,
-} from "./document";
+import { documentToEditor, editorToDocument, type ProductionDocument, shownName, withFullCast } from "./document";
+import { scriptExtensions } from "./script/extensions";
+import { productionOf } from "./testing";
 
-const script: Script = {
-	title: "The bell",
-	notes: { author: "The museum" },
-	scenes: [
-		{
-			id: "a1",
-			heading: "The pier",
-			blocks: [
-				{ id: "b1", kind: "direction", text: "Morning.", speaker: "", cues: [] },
-				{ id: "b2", kind: "line", text: "Mind the *step* & 潮.", speaker: "MAREN", cues: [] },
-			],
-		},
-		{ id: "a2", heading: "", blocks: [{ id: "b3", kind: "line", text: "", speaker: "", cues: [] }] },
+const schema = getSchema(scriptExtensions());
+const production = productionOf(
+	[
+		"a1",
+		"The pier",
+		[
+			{ id: "b1", kind: "direction", text: "Morning.", speaker: "", cues: [] },
+			{ id: "b2", kind: "line", text: "Mind the *step* & 潮.", speaker: "MAREN", cues: [] },
+		],
 	],
-};
+	["a2", "", [{ id: "b3", kind: "line", text: "", speaker: "", cues: [] }]],
+);
+const throughEditor = (before: ProductionDocument) =>
+	editorToDocument(schema.nodeFromJSON(documentToEditor(before)), before);
 
-describe("a script in the editor", () => {
-	it("comes back as it went in, ids and all", () => {
-		expect(editorToScript(scriptToEditor(script), script)).toEqual(script);
+describe("a production in the editor", () => {
+	it("comes back as it went in, ids and choices and all", () => {
+		const staged = structuredClone(production);
+		Object.assign(staged.script.scenes[0]?.staging ?? {}, { tail: 2, blocking: { MAREN: { x: 0.2, distance: 1 } } });
+		staged.brief = { ...staged.brief, points: ["Twice a day"], target: 60 };
+		expect(throughEditor(staged)).toEqual(staged);
 	});
 
 	it("gets a line to write in where a scene is empty", () => {
-		const empty: Script = { ...script, scenes: [{ id: "a3", heading: "Later", blocks: [] }] };
-		const blocks = editorToScript(scriptToEditor(empty), empty).scenes[0]?.blocks;
+		const blocks = throughEditor(productionOf(["a3", "Later", []])).script.scenes[0]?.blocks;
 		expect(blocks).toMatchObject([{ kind: "line", text: "" }]);
 		expect(blocks?.[0]?.id).toBeTruthy();
 	});
@@ -43,15 +40,14 @@ describe("the cast", () => {
 		{ id: "skerry", name: "Skerry the seabird" },
 		{ id: "imani", name: "Imani" },
 	];
-	const document = { script, cast: {} } as unknown as ProductionDocument;
 
 	it("gives a speaker the host of that name, and others a free one", () => {
-		const two = structuredClone(script);
-		two.scenes[1]?.blocks.push(
+		const two = structuredClone(production);
+		two.script.scenes[1]?.blocks.push(
 			{ id: "b4", kind: "line", text: "Dry feet.", speaker: "Gull", cues: [] },
 			{ id: "b5", kind: "line", text: "Indeed.", speaker: "SKERRY", cues: [] },
 		);
-		const cast = withFullCast({ ...document, script: two }, hosts, [{ id: "joe" }]).cast;
+		const cast = withFullCast(two, hosts, [{ id: "joe" }]).cast;
 		expect(cast.MAREN).toEqual({ host: "maren", voice: "joe" });
 		expect(cast.Gull?.host).toBe("skerry");
 		expect(cast.SKERRY?.host).toBe("imani");
@@ -59,7 +55,7 @@ describe("the cast", () => {
 
 	it("keeps what was chosen", () => {
 		const chosen = { MAREN: { host: "imani", voice: "pip" } };
-		expect(withFullCast({ ...document, cast: chosen }, hosts, [{ id: "joe" }]).cast).toEqual(chosen);
+		expect(withFullCast({ ...production, cast: chosen }, hosts, [{ id: "joe" }]).cast).toEqual(chosen);
 	});
 });
 

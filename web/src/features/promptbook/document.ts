@@ -1,4 +1,5 @@
 import type { JSONContent } from "@tiptap/core";
+import type { Node as DocNode } from "@tiptap/pm/model";
 import type { Schemas } from "../../shared/api/client";
 import { wordAt } from "./script/words";
 
@@ -6,6 +7,29 @@ export type ProductionDocument = Schemas["DocumentSchema"];
 export type Script = Schemas["ScriptSchema"];
 export type Scene = Schemas["SceneSchema"];
 export type Block = Schemas["BlockSchema"];
+export type Staging = Schemas["StagingSchema"];
+export type Brief = Schemas["BriefSchema"];
+export type Choices = Omit<ProductionDocument, "script">;
+
+/** A scene without choices of its own. */
+export const AS_EVERYWHERE: Staging = {
+	set: "",
+	framing: "",
+	transition: "",
+	captions: null,
+	tail: null,
+	blocking: {},
+};
+export const NO_BRIEF: Brief = {
+	purpose: "",
+	audience: "",
+	channel: "",
+	tone: "",
+	own_words: "",
+	call_to_action: "",
+	points: [],
+	target: 0,
+};
 
 export function newId(): string {
 	return crypto.randomUUID().replaceAll("-", "").slice(0, 10);
@@ -42,28 +66,33 @@ function cuedText(block: Block): JSONContent[] {
 }
 
 /** The cues on a line of the editor, each at the start of its word. */
-function cuesOn(line: JSONContent): Block["cues"] {
-	const text = textOf(line);
+function cuesOn(line: DocNode): Block["cues"] {
+	const text = line.textContent;
 	const found = new Map<string, Block["cues"][number]>();
-	let offset = 0;
-	for (const child of line.content ?? []) {
-		for (const mark of child.marks ?? []) {
-			const { id, kind, parameters, look } = mark.attrs ?? {};
+	line.forEach((child, offset) => {
+		for (const mark of child.marks) {
+			const { id, kind, parameters, look } = mark.attrs;
+			if (mark.type.name !== "cue" || found.has(id)) continue;
 			const start = wordAt(text, offset)?.from ?? offset;
-			if (mark.type === "cue" && !found.has(id)) found.set(id, { id, kind, start, parameters, look: Boolean(look) });
+			found.set(id, { id, kind, start, parameters, look: Boolean(look) });
 		}
-		offset += child.text?.length ?? 0;
-	}
+	});
 	return [...found.values()].sort((a, b) => a.start - b.start);
 }
 
-/** The script as the editor holds it. */
-export function scriptToEditor(script: Script): JSONContent {
+/** Everything chosen for a production but its script. */
+export function choicesOf({ script: _, ...choices }: ProductionDocument): Choices {
+	return choices;
+}
+
+/** The production as the editor holds it: one document, so that one history undoes everything. */
+export function documentToEditor(production: ProductionDocument): JSONContent {
 	return {
 		type: "doc",
-		content: script.scenes.map((scene) => ({
+		attrs: { choices: { ...choicesOf(production), brief: production.brief ?? NO_BRIEF } },
+		content: production.script.scenes.map((scene) => ({
 			type: "scene",
-			attrs: { id: scene.id },
+			attrs: { id: scene.id, staging: scene.staging ?? AS_EVERYWHERE },
 			content: [
 				{ type: "sceneHeading", content: textNodes(scene.heading) },
 				...(scene.blocks.length
@@ -75,27 +104,41 @@ export function scriptToEditor(script: Script): JSONContent {
 	};
 }
 
-function textOf(node: JSONContent): string {
-	return (node.content ?? []).map((child) => child.text ?? "").join("");
+// a scene that did not change stays the same object: what is drawn from it need not be drawn again
+const known = new WeakMap<DocNode, Scene>();
+
+function sceneOf(node: DocNode): Scene {
+	let scene = known.get(node);
+	if (!scene) {
+		const blocks: Block[] = [];
+		node.forEach((block, _, index) => {
+			if (index > 0) blocks.push(blockOf(block));
+		});
+		scene = {
+			id: String(node.attrs.id ?? newId()),
+			heading: node.firstChild?.textContent ?? "",
+			blocks,
+			staging: node.attrs.staging as Staging,
+		};
+		known.set(node, scene);
+	}
+	return scene;
 }
 
-/** What the editor holds as a script; title and notes come from `before`. */
-export function editorToScript(doc: JSONContent, before: Script): Script {
-	const scenes = (doc.content ?? []).map((scene): Scene => {
-		const [heading, ...blocks] = scene.content ?? [];
-		return {
-			id: String(scene.attrs?.id ?? newId()),
-			heading: heading ? textOf(heading) : "",
-			blocks: blocks.map((block) => ({
-				id: String(block.attrs?.id ?? newId()),
-				kind: block.type === "direction" ? "direction" : "line",
-				text: textOf(block),
-				speaker: block.type === "direction" ? "" : String(block.attrs?.speaker ?? ""),
-				cues: block.type === "direction" ? [] : cuesOn(block),
-			})),
-		};
+function blockOf(node: DocNode): Block {
+	const id = String(node.attrs.id ?? newId());
+	if (node.type.name === "direction") return { id, kind: "direction", text: node.textContent, speaker: "", cues: [] };
+	const speaker = String(node.attrs.speaker ?? "");
+	return { id, kind: "line", text: node.textContent, speaker, cues: cuesOn(node) };
+}
+
+/** What the editor holds as a production; the script's title and notes come from `before`. */
+export function editorToDocument(doc: DocNode, before: ProductionDocument): ProductionDocument {
+	const scenes: Scene[] = [];
+	doc.forEach((scene) => {
+		scenes.push(sceneOf(scene));
 	});
-	return { ...before, scenes };
+	return { ...(doc.attrs.choices as Choices), script: { ...before.script, scenes } };
 }
 
 /** Who speaks, in order of appearance. */
@@ -121,13 +164,16 @@ export function withFullCast(
 	voices: readonly { id: string }[],
 ): ProductionDocument {
 	const cast = { ...document.cast };
+	let added = false;
 	for (const speaker of speakersOf(document.script)) {
 		if (cast[speaker]) continue;
 		const taken = new Set(Object.values(cast).map((entry) => entry.host));
 		const host = hosts.find((h) => h.name.split(" ")[0]?.toLowerCase() === speaker.toLowerCase() && !taken.has(h.id));
 		const free = host ?? hosts.find((h) => !taken.has(h.id)) ?? hosts[0];
 		const voice = Object.values(document.cast)[0]?.voice ?? voices[0]?.id ?? "";
-		if (free) cast[speaker] = { host: free.id, voice };
+		if (!free) continue;
+		cast[speaker] = { host: free.id, voice };
+		added = true;
 	}
-	return { ...document, cast };
+	return added ? { ...document, cast } : document;
 }

@@ -4,6 +4,7 @@ import { Icon } from "../../../shared/ui/icons";
 import type { Script } from "../document";
 import { playhead, usePlayhead } from "../playhead";
 import type { CueHandle } from "../script/Cues";
+import type { Playing } from "../stage/usePlaying";
 import type { Check, SceneTimes } from "../useSceneTimes";
 import { Pins } from "./Pins";
 import { MARGIN, PIXELS_A_SECOND } from "./scale";
@@ -21,14 +22,13 @@ type Props = {
 	estimated: boolean;
 	script: Script;
 	cues: RefObject<CueHandle | null>;
-	onPlay: () => void;
-	onStop: () => void;
+	playing: Playing;
 	onScene: (sceneId: string) => void;
 };
 
 /** A shore along the foot: speech rises above the waterline, mouths hang below, then the words at their times. */
 export function Ribbon(props: Props) {
-	const playing = usePlayhead((p) => p.playing);
+	const { playing, toggle, stop } = props.playing;
 	return (
 		<section className="ribbon" aria-label="Ribbon">
 			<div className="ribbon-controls">
@@ -37,7 +37,7 @@ export function Ribbon(props: Props) {
 					<button
 						type="button"
 						className="play"
-						onClick={playing ? props.onStop : props.onPlay}
+						onClick={playing ? stop : toggle}
 						aria-label={playing ? "Stop" : "Play"}
 						title="Alt+Enter"
 						disabled={!props.times}
@@ -70,11 +70,10 @@ function moveTo(times: SceneTimes, at: number): void {
 	playhead.set({ at: Math.min(Math.max(0, at), Math.max(0, times.duration - 0.04)) });
 }
 
-function Shore({ times, script, cues, onPlay, onStop }: Props) {
+function Shore({ times, script, cues, playing: { playing, stop, toggle } }: Props) {
 	const box = useRef<HTMLDivElement>(null);
 	const dragging = useRef(false);
 	const at = usePlayhead((p) => p.at);
-	const playing = usePlayhead((p) => p.playing);
 
 	useEffect(() => {
 		const element = box.current;
@@ -92,7 +91,7 @@ function Shore({ times, script, cues, onPlay, onStop }: Props) {
 	};
 	const down = (event: PointerEvent) => {
 		if (!times || event.button !== 0) return;
-		onStop();
+		stop();
 		dragging.current = true;
 		event.currentTarget.setPointerCapture(event.pointerId);
 		moveTo(times, momentOf(event));
@@ -111,12 +110,11 @@ function Shore({ times, script, cues, onPlay, onStop }: Props) {
 			End: times.duration,
 		};
 		if (event.code === "Space") {
-			if (playing) onStop();
-			else onPlay();
+			toggle();
 		} else {
 			const goal = goals[event.code];
 			if (goal === undefined) return;
-			onStop();
+			stop();
 			moveTo(times, goal + 0.001);
 		}
 		event.preventDefault();

@@ -1,88 +1,52 @@
-import { EditorContent, useEditor } from "@tiptap/react";
-import { type Ref, useEffect, useMemo, useRef, useState } from "react";
+import { type Editor, EditorContent } from "@tiptap/react";
+import { type Ref, useEffect, useMemo, useState } from "react";
 import { clock } from "../../../shared/time";
-import { editorToScript, type Script, scriptToEditor } from "../document";
 import { playhead, usePlayhead } from "../playhead";
+import { useNotes } from "../tabs/useNotes";
 import type { Check, SceneTimes } from "../useSceneTimes";
 import { type CueHandle, Cues } from "./Cues";
-import { scriptExtensions } from "./extensions";
 import { type Marks, marksKey } from "./marks";
 import { SceneSlip } from "./SceneSlip";
 import { readCaret } from "./typing";
 
 type Props = {
-	script: Script;
-	/** Counts up when the script came from elsewhere than this editor. */
-	generation: number;
+	editor: Editor;
 	check: Check | null;
 	times: Map<string, SceneTimes>;
 	reading: ReadonlySet<string>;
 	/** The host who plays a line's speaker. */
 	hostOf: (lineId: string) => string;
 	cueHandle: Ref<CueHandle>;
-	onChange: (script: Script) => void;
+	/** Whether advice is numbered in the text. */
+	advised: boolean;
+	/** Seconds the whole may run; 0 for no limit. */
+	target: number;
 	onSpeakFrom: (lineId: string, offset: number) => void;
-};
-
-const EDITOR_PROPS = {
-	attributes: {
-		"aria-label": "Script",
-		role: "textbox",
-		"aria-multiline": "true",
-		spellcheck: "true",
-		class: "script",
-	},
 };
 
 /** The left page: the script, always there. */
 export function ScriptPage(props: Props) {
-	const { script, generation, check, times, reading, onChange } = props;
+	const { editor, check, times, reading, advised, target } = props;
+	const notes = useNotes(check, advised);
 	const [root, setRoot] = useState<HTMLElement | null>(null);
-	const latest = useRef(script);
-	latest.current = script;
-	const change = useRef(onChange);
-	change.current = onChange;
-	// the same objects at every render: the editor is set up anew when they differ
-	const [setup] = useState(() => ({ extensions: scriptExtensions(), content: scriptToEditor(script) }));
-	const editor = useEditor({
-		...setup,
-		shouldRerenderOnTransaction: false,
-		editorProps: EDITOR_PROPS,
-		onUpdate: ({ editor: changed, transaction }) => {
-			if (transaction.docChanged) change.current(editorToScript(changed.getJSON(), latest.current));
-		},
-		onSelectionUpdate: ({ editor: changed }) => {
-			const { $from } = changed.state.selection;
-			const scene = $from.depth > 0 ? $from.node(1) : null;
-			const id = scene ? String(scene.attrs.id) : "";
-			if (id && !playhead.get().playing && playhead.get().sceneId !== id) playhead.set({ sceneId: id, at: 0 });
-		},
-	});
-
-	// only a script from elsewhere replaces the text
-	useEffect(() => {
-		if (editor && generation > 0) editor.commands.setContent(scriptToEditor(latest.current), { emitUpdate: false });
-	}, [editor, generation]);
-
 	const word = usePlayhead((p) => wordKey(times.get(p.sceneId), p.at));
 	const heard = useMemo(() => (word ? (JSON.parse(word) as NonNullable<Marks["word"]>) : null), [word]);
 	useEffect(() => {
-		if (!editor) return;
-		const marks: Marks = { word: heard, check, reading };
+		const marks: Marks = { word: heard, check, reading, notes, target };
 		readCaret();
 		editor.view.dispatch(editor.state.tr.setMeta(marksKey, marks).setMeta("addToHistory", false));
 		if (playhead.get().playing && heard) {
 			editor.view.dom.querySelector(".at-playhead")?.scrollIntoView({ block: "nearest", behavior: "smooth" });
 		}
-	}, [editor, heard, check, reading]);
+	}, [editor, heard, check, reading, notes, target]);
 
 	return (
 		<main className="page leaf" aria-label="Script page">
 			<div className="script-scroll">
-				<div className="script-sheet" ref={setRoot}>
+				<div className={`script-sheet ${advised ? "advising" : ""}`} ref={setRoot}>
 					<EditorContent editor={editor} />
-					{editor && root && <SceneSlip editor={editor} root={root} />}
-					{editor && root && (
+					{root && <SceneSlip editor={editor} root={root} />}
+					{root && (
 						<Cues
 							editor={editor}
 							root={root}
@@ -104,11 +68,19 @@ export function ScriptPage(props: Props) {
 						<span aria-hidden="true"> · </span>
 						{check.estimated ? "about " : ""}
 						{clock(check.seconds)}
+						{target > 0 && <LengthLeft seconds={check.seconds} target={target} />}
 					</>
 				)}
 			</p>
 		</main>
 	);
+}
+
+/** How far the script is from the length that is wished for. */
+function LengthLeft({ seconds, target }: { seconds: number; target: number }) {
+	const over = seconds - target;
+	if (Math.abs(over) <= 0.5) return <span>, as long as wished</span>;
+	return over > 0 ? <b className="over"> {clock(over)} over</b> : <span>, {clock(-over)} to spare</span>;
 }
 
 /** The word heard at `at`, as a string so that a word is only marked once. */

@@ -1,7 +1,8 @@
 import { getSchema } from "@tiptap/core";
 import { EditorState, TextSelection } from "@tiptap/pm/state";
 import { describe, expect, it } from "vitest";
-import { editorToScript, type Script, scriptToEditor } from "../document";
+import { documentToEditor, editorToDocument, type ProductionDocument } from "../document";
+import { productionOf } from "../testing";
 import { foundKinds } from "./cueKinds";
 import { layFlags } from "./cueLayout";
 import { type CueKind, changeCue, cuesOf, removeCue, wordsAway } from "./cues";
@@ -16,13 +17,9 @@ const line = (id: string, text: string, cues: [string, number][] = []) => ({
 	cues: cues.map(([kind, start], i) => ({ id: `${id}-${i}`, kind, start, parameters: {}, look: false })),
 });
 
-const script = (...blocks: ReturnType<typeof line>[]): Script => ({
-	title: "",
-	notes: {},
-	scenes: [{ id: "s", heading: "The pier", blocks }],
-});
+const script = (...blocks: ReturnType<typeof line>[]) => productionOf(["s", "The pier", blocks]);
 
-function opened(written: Script): EditorState {
+function opened(written: ProductionDocument): EditorState {
 	const extensions = scriptExtensions();
 	const schema = getSchema(extensions);
 	const plugins = extensions.flatMap((e) =>
@@ -30,7 +27,7 @@ function opened(written: Script): EditorState {
 			? ((e.config.addProseMirrorPlugins as (() => never[]) | undefined)?.call({ editor: null } as never) ?? [])
 			: [],
 	);
-	return EditorState.create({ doc: schema.nodeFromJSON(scriptToEditor(written)), plugins });
+	return EditorState.create({ doc: schema.nodeFromJSON(documentToEditor(written)), plugins });
 }
 
 const where = (state: EditorState) => cuesOf(state.doc).map((c) => [c.kind, c.word, c.look]);
@@ -69,7 +66,7 @@ describe("cues on the page", () => {
 			["sad", "far", false],
 			["wave", "it", false],
 		]);
-		expect(editorToScript(state.doc.toJSON(), written)).toEqual(written);
+		expect(editorToDocument(state.doc, written)).toEqual(written);
 	});
 
 	it("stay with their word when words are written before it, and the line is split", () => {

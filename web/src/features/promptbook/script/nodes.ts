@@ -1,7 +1,7 @@
 import { mergeAttributes, Node } from "@tiptap/core";
 import { type Node as DocNode, Fragment } from "@tiptap/pm/model";
 import { TextSelection } from "@tiptap/pm/state";
-import { newId } from "../document";
+import { AS_EVERYWHERE, type Choices, newId, type Staging } from "../document";
 import { lineView } from "./lineView";
 import { sceneCommands } from "./scenes";
 
@@ -33,7 +33,14 @@ const idAttribute = {
 	},
 };
 
-export const ScriptDocument = Node.create({ name: "doc", topNode: true, content: "scene+" });
+const hidden = { rendered: false, parseHTML: () => null };
+
+export const ScriptDocument = Node.create({
+	name: "doc",
+	topNode: true,
+	content: "scene+",
+	addAttributes: () => ({ choices: { ...hidden, default: null as Choices | null } }),
+});
 
 export const ScriptText = Node.create({ name: "text", group: "inline" });
 
@@ -42,7 +49,14 @@ export const SceneNode = Node.create({
 	content: "sceneHeading block+",
 	defining: true,
 	isolating: false,
-	addAttributes: () => idAttribute,
+	addAttributes: () => ({
+		...idAttribute,
+		staging: {
+			default: AS_EVERYWHERE,
+			parseHTML: (element: HTMLElement) => JSON.parse(element.getAttribute("data-staging") ?? "null") ?? AS_EVERYWHERE,
+			renderHTML: (attributes: Record<string, unknown>) => ({ "data-staging": JSON.stringify(attributes.staging) }),
+		},
+	}),
 	parseHTML: () => [{ tag: "section[data-scene]" }],
 	renderHTML: ({ HTMLAttributes }) => [
 		"section",
@@ -124,8 +138,15 @@ export const DirectionNode = Node.create({
 					if (!scene || !sceneHeading || index < 2) return false;
 					const whole = $from.node(1);
 					const blocks = Array.from({ length: whole.childCount }, (_, i) => whole.child(i));
-					const first = whole.copy(Fragment.fromArray(blocks.slice(0, index)));
-					const second = scene.create({ id: newId() }, [sceneHeading.create(), ...blocks.slice(index)]);
+					const own = whole.attrs.staging as Staging;
+					const first = scene.create(
+						{ ...whole.attrs, staging: { ...own, tail: null } },
+						Fragment.fromArray(blocks.slice(0, index)),
+					);
+					const second = scene.create({ id: newId(), staging: { ...own, transition: "" } }, [
+						sceneHeading.create(),
+						...blocks.slice(index),
+					]);
 					if (dispatch) {
 						const at = $from.before(1);
 						tr.replaceWith(at, at + whole.nodeSize, [first, second]);

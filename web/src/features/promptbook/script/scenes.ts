@@ -2,7 +2,7 @@ import type { RawCommands } from "@tiptap/core";
 import { closeHistory } from "@tiptap/pm/history";
 import { type Node as DocNode, Fragment } from "@tiptap/pm/model";
 import { type EditorState, TextSelection, type Transaction } from "@tiptap/pm/state";
-import { newId } from "../document";
+import { newId, type Staging } from "../document";
 
 /** The scene at the caret: which it is, and where it begins. */
 export function sceneAtCaret(state: EditorState): { index: number; node: DocNode; start: number } | null {
@@ -63,7 +63,9 @@ export const sceneCommands: Pick<RawCommands, "moveScene" | "duplicateScene" | "
 				if (index > 0) blocks.push(block);
 			});
 			const start = scene.start - before.nodeSize;
-			const whole = before.copy(before.content.append(Fragment.fromArray(blocks)));
+			const staging = { ...before.attrs.staging, tail: (scene.node.attrs.staging as Staging).tail };
+			const content = before.content.append(Fragment.fromArray(blocks));
+			const whole = before.type.create({ ...before.attrs, staging }, content);
 			if (dispatch) {
 				tr.replaceWith(start, scene.start + scene.node.nodeSize, whole);
 				caretAt(tr, scene.start);

@@ -1,29 +1,24 @@
 import { Editor } from "@tiptap/core";
 import { afterEach, describe, expect, it } from "vitest";
-import { editorToScript, type Script, scriptToEditor } from "../document";
+import { documentToEditor, editorToDocument } from "../document";
+import { productionOf } from "../testing";
 import { scriptExtensions } from "./extensions";
 import { rowsToBlocks } from "./typing";
 
-const before: Script = {
-	title: "",
-	notes: {},
-	scenes: [
-		{
-			id: "s1",
-			heading: "One",
-			blocks: [{ id: "l1", kind: "line", text: "Hello there.", speaker: "MAREN", cues: [] }],
-		},
-	],
-};
+const before = productionOf([
+	"s1",
+	"One",
+	[{ id: "l1", kind: "line", text: "Hello there.", speaker: "MAREN", cues: [] }],
+]);
 
 let editor: Editor;
 function open(): Editor {
-	editor = new Editor({ extensions: scriptExtensions(), content: scriptToEditor(before) });
+	editor = new Editor({ extensions: scriptExtensions(), content: documentToEditor(before) });
 	return editor;
 }
 afterEach(() => editor.destroy());
 
-const now = () => editorToScript(editor.getJSON(), before);
+const now = () => editorToDocument(editor.state.doc, before).script;
 const texts = () => now().scenes.map((s) => s.blocks.map((b) => b.text));
 
 describe("writing", () => {

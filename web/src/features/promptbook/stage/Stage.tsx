@@ -1,4 +1,4 @@
-import { type RefObject, useEffect, useRef, useState } from "react";
+import { type ReactNode, type RefObject, useEffect, useRef, useState } from "react";
 import { shownName } from "../document";
 import { playhead, usePlayhead } from "../playhead";
 import type { SceneTimes } from "../useSceneTimes";
@@ -13,6 +13,8 @@ type Props = {
 	small: boolean;
 	problem: string;
 	reading: boolean;
+	/** What stands beside the small stage. */
+	beside?: ReactNode;
 };
 
 /** The picture at the playhead: the same painter as the film's. */
@@ -23,24 +25,27 @@ export function Stage(props: Props) {
 	const still = useStill(props.productionId, props.revision, props.times?.fingerprint ?? "");
 	return (
 		<section className={`stage ${props.small ? "small-stage" : ""}`} aria-label="Stage">
-			<div className="stage-box" data-shape={props.shape}>
-				{still && <img src={still} alt={caption(props)} hidden={moving} />}
-				<video
-					ref={props.videoRef}
-					hidden={!moving}
-					playsInline
-					aria-label="The scene, playing"
-					onLoadedData={() => setLoaded(true)}
-					onEmptied={() => setLoaded(false)}
-				>
-					<track kind="captions" />
-				</video>
-				{!still && !props.problem && <p className="stage-note">{props.times ? "Drawing…" : "Reading the scene…"}</p>}
-				{props.problem && (
-					<p className="stage-note problem" role="alert">
-						{props.problem}
-					</p>
-				)}
+			<div className="stage-row">
+				<div className="stage-box" data-shape={props.shape}>
+					{still && <img src={still} alt={caption(props)} hidden={moving} />}
+					<video
+						ref={props.videoRef}
+						hidden={!moving}
+						playsInline
+						aria-label="The scene, playing"
+						onLoadedData={() => setLoaded(true)}
+						onEmptied={() => setLoaded(false)}
+					>
+						<track kind="captions" />
+					</video>
+					{!still && !props.problem && <p className="stage-note">{props.times ? "Drawing…" : "Reading the scene…"}</p>}
+					{props.problem && (
+						<p className="stage-note problem" role="alert">
+							{props.problem}
+						</p>
+					)}
+				</div>
+				{props.beside}
 			</div>
 			<p className="figure">
 				<FigureText {...props} />

@@ -1,0 +1,52 @@
+import type { Editor } from "@tiptap/core";
+import { closeHistory } from "@tiptap/pm/history";
+import type { Transaction } from "@tiptap/pm/state";
+import { type Choices, documentToEditor, type ProductionDocument, type Staging } from "../document";
+
+/** A change of one scene's own choices. */
+export type SceneChange = { sceneId: string; staging: Partial<Staging> };
+
+const ONE_STEP_MS = 1500;
+let last = { field: "", at: 0 };
+
+/** Whether this is one more key in the same field, to be undone together with those before. */
+function goesOn(field: string): boolean {
+	const now = Date.now();
+	const more = field !== "" && field === last.field && now - last.at < ONE_STEP_MS;
+	last = { field, at: now };
+	return more;
+}
+
+/**
+ * Choose something for the whole production, for some scenes, or both: one step to undo.
+ * Give `field` when somebody types or drags: what follows soon in the same field is one step with it.
+ */
+export function choose(editor: Editor, part: Partial<Choices>, scenes: SceneChange[] = [], field = ""): void {
+	const { tr } = editor.state;
+	const more = goesOn(field);
+	if (Object.keys(part).length) tr.setDocAttribute("choices", { ...(tr.doc.attrs.choices as Choices), ...part });
+	for (const { sceneId, staging } of scenes) stage(tr, sceneId, staging);
+	if (!tr.docChanged) return;
+	editor.view.dispatch(more ? tr.setMeta("addToHistory", false) : closeHistory(tr));
+}
+
+function stage(tr: Transaction, sceneId: string, staging: Partial<Staging>): void {
+	tr.doc.forEach((scene, position) => {
+		if (scene.attrs.id === sceneId) tr.setNodeAttribute(position, "staging", { ...scene.attrs.staging, ...staging });
+	});
+}
+
+/** Put in what was left open (a new speaker's host and voice): not a step of its own. */
+export function complete(editor: Editor, part: Partial<Choices>): void {
+	const { tr } = editor.state;
+	tr.setDocAttribute("choices", { ...(tr.doc.attrs.choices as Choices), ...part });
+	editor.view.dispatch(tr.setMeta("addToHistory", false));
+}
+
+/** Another text in place of this one, from an earlier revision or another window; it can be undone. */
+export function replaceAll(editor: Editor, production: ProductionDocument): void {
+	const content = editor.schema.nodeFromJSON(documentToEditor(production));
+	const { tr } = editor.state;
+	tr.replaceWith(0, tr.doc.content.size, content.content).setDocAttribute("choices", content.attrs.choices);
+	editor.view.dispatch(closeHistory(tr).setMeta("preventUpdate", true));
+}

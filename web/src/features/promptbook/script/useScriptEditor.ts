@@ -1,0 +1,42 @@
+import { type Editor, useEditor } from "@tiptap/react";
+import { useRef, useState } from "react";
+import { documentToEditor, editorToDocument, type ProductionDocument } from "../document";
+import { playhead } from "../playhead";
+import { scriptExtensions } from "./extensions";
+
+const EDITOR_PROPS = {
+	attributes: {
+		"aria-label": "Script",
+		role: "textbox",
+		"aria-multiline": "true",
+		spellcheck: "true",
+		class: "script",
+	},
+};
+
+/** The editor that holds the production: its script and every choice. Told of nothing but what is changed in it. */
+export function useScriptEditor(
+	document: ProductionDocument,
+	onChange: (document: ProductionDocument) => void,
+): Editor {
+	const latest = useRef(document);
+	latest.current = document;
+	const change = useRef(onChange);
+	change.current = onChange;
+	// the same objects at every render: the editor is set up anew when they differ
+	const [setup] = useState(() => ({ extensions: scriptExtensions(), content: documentToEditor(document) }));
+	return useEditor({
+		...setup,
+		shouldRerenderOnTransaction: false,
+		editorProps: EDITOR_PROPS,
+		onUpdate: ({ editor, transaction }) => {
+			if (transaction.docChanged) change.current(editorToDocument(editor.state.doc, latest.current));
+		},
+		onSelectionUpdate: ({ editor }) => {
+			const { $from } = editor.state.selection;
+			const scene = $from.depth > 0 ? $from.node(1) : null;
+			const id = scene ? String(scene.attrs.id) : "";
+			if (id && !playhead.get().playing && playhead.get().sceneId !== id) playhead.set({ sceneId: id, at: 0 });
+		},
+	});
+}

@@ -1,0 +1,21 @@
+import { AS_EVERYWHERE, type Block, NO_BRIEF, type ProductionDocument, type Scene } from "./document";
+
+/** A production for tests: scenes as [heading, blocks]. */
+export function productionOf(...scenes: [id: string, heading: string, blocks: Block[]][]): ProductionDocument {
+	return {
+		script: {
+			title: "The bell",
+			notes: { author: "The museum" },
+			scenes: scenes.map(([id, heading, blocks]): Scene => ({ id, heading, blocks, staging: AS_EVERYWHERE })),
+		},
+		cast: {},
+		shape: "16:9",
+		captions: true,
+		set: "museum",
+		framing: "medium",
+		transition: "dissolve",
+		liveliness: "normal",
+		titles: true,
+		brief: NO_BRIEF,
+	};
+}
