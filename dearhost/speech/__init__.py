@@ -2,7 +2,7 @@
 
 from dearhost.speech.pausing import with_pauses
 from dearhost.speech.plan import WordPlan, plan_words
-from dearhost.speech.reading import Prosody, Reading, TimedPhone, TimedWord, timings_to_json
+from dearhost.speech.reading import Prosody, Reading, Samples, TimedPhone, TimedWord, timings_to_json
 from dearhost.speech.registry import VoiceRegistry
 from dearhost.speech.speaking import Speaker
 from dearhost.speech.voices import Voice
@@ -10,6 +10,7 @@ from dearhost.speech.voices import Voice
 __all__ = [
     "Prosody",
     "Reading",
+    "Samples",
     "Speaker",
     "TimedPhone",
     "TimedWord",

@@ -1,5 +1,6 @@
 """The stage: a production becomes a timeline, and the painter draws any frame of it."""
 
+from dearhost.stage.blocking import standing
 from dearhost.stage.captions import Caption
 from dearhost.stage.compiling import VERSION, compile_scene, compile_timeline, display_name
 from dearhost.stage.fonts import Fonts
@@ -43,5 +44,6 @@ __all__ = [
     "production_from_json",
     "production_to_json",
     "scene_times",
+    "standing",
     "with_captions",
 ]

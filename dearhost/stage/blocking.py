@@ -5,7 +5,8 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 
 from dearhost.hosts import Role, host_by_id
-from dearhost.script import Spot
+from dearhost.script import Scene, Spot
+from dearhost.stage.production import Production
 from dearhost.stage.shapes import LAYOUTS
 from dearhost.stage.timeline import PlacedHost
 
@@ -61,3 +62,12 @@ def _standing_places(shape: str, hosts: Sequence[str]) -> list[tuple[float, floa
     spread: Mapping[int, list[float]] = {1: [0.5], 2: [0.36, 0.66]}
     xs = spread.get(len(hosts)) or [0.14 + 0.72 * i / (len(hosts) - 1) for i in range(len(hosts))]
     return [(x, feet + host_by_id(h).head_centre.imag / 100 * head, head) for x, h in zip(xs, hosts, strict=True)]
+
+
+def standing(production: Production, scene: Scene) -> dict[str, Spot]:
+    """Where each speaker of a scene stands, given or usual. ``production`` must be checked."""
+    speakers = dict.fromkeys(line.speaker for line in scene.lines)
+    hosts = list(dict.fromkeys(production.entry(speaker).host for speaker in speakers))
+    usual = dict(zip(hosts, usual_places(production.shape, production.choices_for(scene).framing, hosts), strict=True))
+    own = scene.staging.blocking
+    return {s: own.get(s) or Spot(round(usual[production.entry(s).host][0], 3)) for s in speakers}

@@ -2,15 +2,19 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 from typing import Any
 
+import numpy as np
+
 from dearhost.hosts import Role
-from dearhost.speech import Reading
+from dearhost.speech import Reading, Samples
 from dearhost.stage.captions import Caption
 from dearhost.timebase import FrameRate, Span
 
+NO_VOICE = 99.0
 DISSOLVE = 0.40
 """Seconds a dissolve takes at the start of the later scene."""
 
@@ -147,6 +151,13 @@ class Timeline:
         return len(self.scenes) - 1
 
 
+def _pitch_line(pitch: Samples) -> list[float]:
+    """Semitones above or below the line's median; 99 where there is no voice."""
+    voiced = pitch[pitch > 0]
+    middle = float(np.median(voiced)) if len(voiced) else 1.0
+    return [round(12 * math.log2(float(hertz) / middle), 1) if hertz > 0 else NO_VOICE for hertz in pitch]
+
+
 def scene_times(scene: SceneTimeline) -> dict[str, Any]:
     """A scene's times as plain data for an interface: lines, words, mouth shapes, loudness."""
     lines = []
@@ -174,6 +185,7 @@ def scene_times(scene: SceneTimeline) -> dict[str, Any]:
                     "rate": prosody.rate / step,
                     "values": [round(max(0.0, min(1.0, (float(v) + 50) / 40)), 3) for v in prosody.loudness[::step]],
                 },
+                "pitch": {"rate": prosody.rate / step, "values": _pitch_line(prosody.pitch[::step])},
             }
         )
     return {

@@ -258,7 +258,7 @@ class WordTime(Schema):
 
 
 class Envelope(Schema):
-    """Loudness from 0 to 1, ``rate`` values a second."""
+    """``rate`` values a second: loudness from 0 to 1, or pitch in semitones about the middle, 99 for no voice."""
 
     rate: float
     values: list[float]
@@ -281,6 +281,7 @@ class LineTimes(Schema):
     words: list[WordTime]
     cues: list[CueTime]
     loudness: Envelope
+    pitch: Envelope
 
 
 class MouthShape(Schema):
@@ -301,3 +302,4 @@ class SceneTimes(Schema):
     fingerprint: str
     lines: list[LineTimes]
     mouths: list[MouthShape]
+    blocking: dict[str, SpotSchema]

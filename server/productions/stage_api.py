@@ -15,8 +15,9 @@ from dearhost.films import scene_time, total_time
 from dearhost.hosts.rhythm import PlacedReading, Rhythm
 from dearhost.lips import PARAMETERS
 from dearhost.script import KINDS, CueKind, findings
-from dearhost.stage import SceneTimeline, production_from_json, scene_times
+from dearhost.stage import SceneTimeline, production_from_json, scene_times, standing
 from server.productions.api import owned
+from server.productions.documents import production_of
 from server.productions.painters import PREVIEW_RATE, scene_timeline
 from server.productions.schemas import CheckOut, CueKindOut, DocumentSchema, SceneTimes
 from server.voices.studio import studio
@@ -61,11 +62,14 @@ def times(request: HttpRequest, production_id: UUID, scene_id: str, revision: in
 
     ``revision`` only keeps answers for different revisions apart.
     """
-    scene = scene_timeline(owned(request, production_id), scene_id).scenes[0]
+    production = owned(request, production_id)
+    scene = scene_timeline(production, scene_id).scenes[0]
     data = scene_times(scene)
     for line in data["lines"]:
         line["words"] = [{**w, "offset": w["from"]} for w in line["words"]]
-    return {**data, "mouths": _mouths(scene)}
+    staged = production_of(production.document, production.title).checked(studio().voices)
+    written = next(s for s in staged.script.scenes if s.id == scene_id)
+    return {**data, "mouths": _mouths(scene), "blocking": standing(staged, written)}
 
 
 def _mouths(scene: SceneTimeline) -> list[dict[str, Any]]:

@@ -10,7 +10,7 @@ from dearhost.advice.sentences import sentences_of
 from dearhost.script import read_script
 
 PLATYPUS = "The Australian platypus is seemingly a hybrid of a mammal and reptilian creature."
-"""13 words, 24 syllables; given as 37.5 and grade 11.3 in the article "Flesch-Kincaid readability tests" (Wikipedia)."""
+"""13 words, 24 syllables; given as 37.5 and 11.3 in the article "Flesch-Kincaid readability tests" (Wikipedia)."""
 
 ALICE = (
     "Alice was beginning to get very tired of sitting by her sister on the bank, and of having nothing to do. "

@@ -19,8 +19,11 @@ import type { Loop } from "./stage/proofPlayer";
 import { Stage } from "./stage/Stage";
 import { usePlaying } from "./stage/usePlaying";
 import { BriefPanel } from "./tabs/BriefPanel";
+import { useHosts, useVoices } from "./tabs/catalogue";
 import { DeliverPanel } from "./tabs/DeliverPanel";
-import { HostPanel, SetPanel, useHosts, useVoices, VoicePanel } from "./tabs/panels";
+import { HostPanel } from "./tabs/HostPanel";
+import { SetPanel } from "./tabs/SetPanel";
+import { VoicePanel } from "./tabs/VoicePanel";
 import { useBookKeys } from "./useBookKeys";
 import { useProduction } from "./useProduction";
 import { useScenes } from "./useScenes";
@@ -135,7 +138,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 		Brief: check?.advice.filter((a) => !a.settled).length ?? 0,
 		Deliver: check?.findings.length ?? 0,
 	};
-	const panel = { document, scenes, current, change: edit };
+	const panel = { document, current, change: edit };
 
 	return (
 		<>
@@ -188,7 +191,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 					/>
 					<div className="panel" role="tabpanel" id="panel" aria-label={tab}>
 						{tab === "Brief" && <BriefPanel document={document} check={check} editor={editor} change={edit} />}
-						{tab === "Host" && <HostPanel {...panel} />}
+						{tab === "Host" && <HostPanel {...panel} times={times.get(current)} />}
 						{tab === "Voice" && <VoicePanel {...panel} />}
 						{tab === "Set" && <SetPanel {...panel} />}
 						{tab === "Deliver" && (

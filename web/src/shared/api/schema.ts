@@ -933,7 +933,7 @@ export interface components {
         };
         /**
          * Envelope
-         * @description Loudness from 0 to 1, ``rate`` values a second.
+         * @description ``rate`` values a second: loudness from 0 to 1, or pitch in semitones about the middle, 99 for no voice.
          */
         Envelope: {
             /** Rate */
@@ -959,6 +959,7 @@ export interface components {
             /** Cues */
             cues: components["schemas"]["CueTime"][];
             loudness: components["schemas"]["Envelope"];
+            pitch: components["schemas"]["Envelope"];
         };
         /**
          * MouthShape
@@ -991,6 +992,10 @@ export interface components {
             lines: components["schemas"]["LineTimes"][];
             /** Mouths */
             mouths: components["schemas"]["MouthShape"][];
+            /** Blocking */
+            blocking: {
+                [key: string]: components["schemas"]["SpotSchema"];
+            };
         };
         /**
          * WordTime

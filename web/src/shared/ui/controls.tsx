@@ -4,13 +4,18 @@ import type { ReactNode } from "react";
 /** Words on a hairline; the chosen one washed. */
 export function WordChoice<T extends string>(props: {
 	label: string;
+	/** What stands behind the label: where the choice holds. */
+	note?: string;
 	value: T;
 	options: readonly { value: T; text: string }[];
 	onChange: (value: T) => void;
 }) {
 	return (
 		<fieldset className="words">
-			<legend className="label">{props.label}</legend>
+			<legend className="label">
+				{props.label}
+				{props.note}
+			</legend>
 			{props.options.map((option) => (
 				<label key={option.value} className={option.value === props.value ? "on" : ""}>
 					<input

@@ -1,0 +1,61 @@
+import { useState } from "react";
+import { Choice } from "../../../shared/ui/controls";
+import { type ProductionDocument, shownName, speakersOf } from "../document";
+import { ChangeList } from "./ChangeList";
+import { useVoices } from "./catalogue";
+import { type PanelProps, recast } from "./panel";
+import type { Proposal } from "./scope";
+
+/** Which voice each speaker has. */
+export function VoicePanel({ document, change }: PanelProps) {
+	const voices = useVoices();
+	const [proposal, setProposal] = useState<Proposal | null>(null);
+	const options = (voices.data ?? []).map((v) => ({ value: v.id, text: `${v.name}, ${v.language_name}` }));
+	if (proposal) {
+		const make = () => {
+			change(proposal.part);
+			setProposal(null);
+		};
+		return <ChangeList proposal={proposal} onMake={make} onLeave={() => setProposal(null)} />;
+	}
+	return (
+		<div className="panel-column">
+			{speakersOf(document.script).map((speaker) => {
+				const voice = voices.data?.find((v) => v.id === document.cast[speaker]?.voice);
+				const name = shownName(speaker) || "The speaker";
+				return (
+					<div key={speaker} className="voice-row">
+						<Choice
+							label={`${name} speaks with`}
+							value={document.cast[speaker]?.voice ?? ""}
+							options={options}
+							onChange={(id) => {
+								const wanted = voices.data?.find((v) => v.id === id)?.name ?? id;
+								const says = `${name} speaks with ${wanted}`;
+								const recasting = {
+									says,
+									rows: rowsOf(document, speaker),
+									...{ part: recast(document, speaker, { voice: id }) },
+								};
+								if (recasting.rows.length > 1) setProposal({ ...recasting, own: [] });
+								else change(recasting.part);
+							}}
+						/>
+						<p className="small quiet">{voice?.description}</p>
+					</div>
+				);
+			})}
+		</div>
+	);
+}
+
+/** The scenes in which somebody speaks, and how many lines are read anew there. */
+function rowsOf(document: ProductionDocument, speaker: string) {
+	return document.script.scenes.flatMap((scene, i) => {
+		const lines = scene.blocks.filter((b) => b.kind === "line" && b.text.trim() && b.speaker === speaker).length;
+		if (!lines) return [];
+		return [
+			{ number: i + 1, heading: scene.heading, now: lines === 1 ? "1 line read anew" : `${lines} lines read anew` },
+		];
+	});
+}

@@ -1,0 +1,25 @@
+import type { Choices, ProductionDocument, Scene } from "../document";
+import type { SceneChange } from "../script/choosing";
+
+/** What every panel is given: the production, the scene at the playhead, and how to change either. */
+export type PanelProps = {
+	document: ProductionDocument;
+	current: string;
+	change: (part: Partial<Choices>, own?: SceneChange[], field?: string) => void;
+};
+
+/** The scene at the playhead with its number, else the first. */
+export function sceneAt(document: ProductionDocument, id: string): { scene: Scene | undefined; number: number } {
+	const { scenes } = document.script;
+	const index = Math.max(
+		0,
+		scenes.findIndex((scene) => scene.id === id),
+	);
+	return { scene: scenes[index], number: index + 1 };
+}
+
+/** The cast with another host or voice for a speaker. */
+export function recast(document: ProductionDocument, speaker: string, part: { host?: string; voice?: string }) {
+	const entry = document.cast[speaker] ?? { host: "maren", voice: "" };
+	return { cast: { ...document.cast, [speaker]: { ...entry, ...part } } };
+}
