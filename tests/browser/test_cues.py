@@ -7,8 +7,8 @@ import re
 import pytest
 from playwright.sync_api import Locator, Page, expect
 
+from tests.browser.book import begin, give_voice, kept, tab
 from tests.browser.conftest import assert_accessible
-from tests.browser.test_first_film import begin, kept, tab
 
 pytestmark = pytest.mark.browser
 
@@ -27,9 +27,8 @@ Maren: Papa mends the map.
 def write_and_cast(page: Page) -> None:
     """The script, spoken by a quick voice."""
     begin(page, SCRIPT)
-    tab(page, "Voice")
     for name in ("Maren", "Skerry"):
-        page.get_by_label(f"{name} speaks with").select_option("formant-en-us")
+        give_voice(page, name, "formant-en-us")
     tab(page, "Host")
     kept(page)
 
@@ -95,7 +94,7 @@ def test_cues_are_set_moved_kept_and_undone(signed_in: Page) -> None:
     expect(flag(page, "Close-up", "map")).to_be_visible()
 
     # by keys in the margin, and in its settings
-    wave = page.get_by_role("button", name=re.compile("^Wave"))
+    wave = page.get_by_role("button", name=re.compile("^Wave, cue"))
     wave.focus()
     page.keyboard.press("ArrowLeft")
     expect(flag(page, "Wave", "a")).to_be_visible()

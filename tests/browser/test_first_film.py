@@ -11,6 +11,7 @@ import pytest
 import webvtt
 from playwright.sync_api import Page, expect
 
+from tests.browser.book import begin, give_voice, kept, still_of, tab
 from tests.browser.conftest import assert_accessible
 
 pytestmark = pytest.mark.browser
@@ -27,27 +28,6 @@ Skerry: Dry feet, as ever. [waves]
 
 Maren: It rings when the sea is back.
 """
-
-
-def begin(page: Page, text: str) -> None:
-    page.get_by_role("button", name="a script").click()
-    page.get_by_label("Script", exact=True).fill(text)
-    page.get_by_role("button", name="Begin with this script").click()
-    page.get_by_role("main", name="Script page").wait_for()
-
-
-def kept(page: Page) -> None:
-    expect(page.get_by_test_id("keeping")).to_have_text(re.compile("^Kept"), timeout=15_000)
-
-
-def tab(page: Page, name: str) -> None:
-    page.get_by_role("tab", name=re.compile(f"^{name}")).click()
-
-
-def still_of(page: Page) -> str:
-    picture = page.get_by_alt_text(re.compile("Picture at the playhead"))
-    expect(picture).to_be_visible(timeout=30_000)
-    return str(picture.get_attribute("src"))
 
 
 def test_from_a_pasted_script_to_a_film(signed_in: Page, worker: None, tmp_path: Path) -> None:
@@ -67,11 +47,10 @@ def test_from_a_pasted_script_to_a_film(signed_in: Page, worker: None, tmp_path:
     first = still_of(page)
     tab(page, "Host")
     page.get_by_role("group", name="Maren is played by").get_by_label("Imani").check(force=True)
-    tab(page, "Voice")
-    page.get_by_label("Skerry speaks with").select_option("pip")
+    give_voice(page, "Skerry", "pip")
     tab(page, "Set")
     page.get_by_role("group", name="Shape of the picture").get_by_label("1:1").check(force=True)
-    expect(page.get_by_label("Captions in the picture")).to_be_checked()
+    expect(page.get_by_role("group", name="Captions in the picture").get_by_label("on")).to_be_checked()
     kept(page)
     expect(page.locator(".stage-box")).to_have_attribute("data-shape", "1:1")
     expect(page.get_by_alt_text(re.compile("Picture"))).not_to_have_attribute("src", first, timeout=30_000)

@@ -8,7 +8,8 @@ const KEYS: [string, [string, string][]][] = [
 			["Enter", "a new line"],
 			["Ctrl+Enter", "a new scene from this line on"],
 			["Alt+U", "the line is a direction and stays unsaid, or is said again"],
-			["Ctrl+Z, Ctrl+Shift+Z", "undo, redo"],
+			["Ctrl+F", "find, and put something else in its place"],
+			["Ctrl+Z, Ctrl+Shift+Z", "undo, redo: words, cues and every choice"],
 		],
 	],
 	[
@@ -16,6 +17,7 @@ const KEYS: [string, [string, string][]][] = [
 		[
 			["Alt+Shift+Up, Down", "move the scene"],
 			["Alt+Shift+D", "duplicate the scene"],
+			["Alt+Shift+Left, Right", "fold, unfold the scene"],
 			["caret in the heading", "join, duplicate, move, delete"],
 		],
 	],
@@ -34,13 +36,16 @@ const KEYS: [string, [string, string][]][] = [
 			["Alt+Enter", "play from the word at the caret, or stop; Space when not typing"],
 			["Left, Right on the ribbon", "word by word; with Shift line by line"],
 			["Home, End on the ribbon", "start and end of the scene"],
+			["+, - on the ribbon", "nearer, further off; Ctrl with the wheel too"],
+			["Alt+Shift+L", "over and over: the selected words, or the scene"],
+			["Alt+Shift+F", "full screen; Esc leaves it"],
 		],
 	],
 	[
 		"Getting about",
 		[
 			["F6", "script, stage, tabs, ribbon"],
-			["Alt+Shift+1 to 4", "the index tabs"],
+			["Alt+Shift+1 to 5", "the index tabs"],
 			["Esc", "closes what hangs open"],
 		],
 	],

@@ -1,4 +1,4 @@
-import { useCallback, useMemo, useRef, useState } from "react";
+import { useCallback, useRef, useState } from "react";
 import { useParams } from "react-router";
 import { sentence } from "../../shared/api/client";
 import { clock } from "../../shared/time";
@@ -61,10 +61,11 @@ type OpenProps = {
 function OpenBook({ productionId, production, document }: OpenProps) {
 	const [tab, setTab] = useState<Tab>("Host");
 	const [keysShown, setKeysShown] = useState(false);
+	const [finding, setFinding] = useState(false);
 	const hosts = useHosts();
 	const voices = useVoices();
 	const { revision, change, keeping, unsaved } = production;
-	const { check, spoken, current, times, reading, problem } = useScenes(productionId, document, revision, unsaved);
+	const { check, spoken, current, times, reading, problem, see } = useScenes(productionId, document, revision, unsaved);
 	const scenes = document.script.scenes;
 
 	const changed = (next: ProductionDocument) => {
@@ -119,19 +120,13 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 		onCue: useCallback(() => cueHandle.current?.ask(), []),
 		onPlay: play,
 		onUndo: useCallback((redo: boolean) => (redo ? editor.commands.redo() : editor.commands.undo()), [editor]),
-		onFind: useCallback(() => {}, []),
+		onFind: useCallback(() => setFinding(true), []),
 		onTab: useCallback((number: number) => setTab((now) => TABS[number - 1] ?? now), []),
 		onFullScreen: useCallback(() => window.document.querySelector(".stage-box")?.requestFullscreen?.(), []),
 		onLoop: useCallback(() => setLooping((on) => !on), [setLooping]),
 	});
 
-	const before = useMemo(
-		() =>
-			spoken
-				.slice(0, Math.max(0, spoken.indexOf(current)))
-				.reduce((sum, id) => sum + (check?.scenes.find((c) => c.id === id)?.seconds ?? 0), 0),
-		[spoken, current, check],
-	);
+	const stageScene = useCallback((own: SceneChange, field: string) => edit({}, [own], field), [edit]);
 	const readProblem = problem ? sentence(problem) : "";
 	const small = tab === "Deliver" || tab === "Voice" || tab === "Brief";
 	const counts: Partial<Record<Tab, number>> = {
@@ -171,6 +166,8 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 					cueHandle={cueHandle}
 					advised={tab === "Brief"}
 					target={document.brief.target}
+					finding={finding}
+					onFound={() => setFinding(false)}
 					onSpeakFrom={speakFrom}
 				/>
 				<div className="spine" aria-hidden="true" />
@@ -222,19 +219,13 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 				</div>
 			</div>
 			<Ribbon
-				scenes={scenes}
-				check={check}
-				times={times.get(current)}
-				before={before}
-				total={check?.seconds ?? 0}
-				estimated={check?.estimated ?? true}
-				cues={cueHandle}
 				script={document.script}
+				check={check}
+				times={times}
+				cues={cueHandle}
 				playing={playing}
-				onScene={(id) => {
-					playing.stop();
-					playhead.set({ sceneId: id, at: 0 });
-				}}
+				onSee={see}
+				onStage={stageScene}
 			/>
 			{keysShown && <KeySheet onClose={() => setKeysShown(false)} />}
 			<Notices

@@ -1,4 +1,4 @@
-import { useEffect, useMemo } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { ProductionDocument } from "./document";
 import { playhead, usePlayhead } from "./playhead";
 import { type SceneTimes, useCheck, useSceneTimes } from "./useSceneTimes";
@@ -18,22 +18,35 @@ export function useScenes(productionId: string, document: ProductionDocument, re
 	}, [current]);
 	useEffect(() => () => playhead.set({ sceneId: "", at: 0, playing: false }), []);
 
+	const [seen, setSeen] = useState<string[]>([]);
+	const see = useCallback((ids: string[]) => setSeen((was) => (was.join() === ids.join() ? was : ids)), []);
 	const asked = useMemo(() => {
+		if (!current) return [];
 		const next = spoken[spoken.indexOf(current) + 1];
-		return current ? [current, ...(next ? [next] : [])] : [];
-	}, [current, spoken]);
-	const answers = useSceneTimes(productionId, asked, revision);
-	const times = useMemo(() => {
-		const known = new Map<string, SceneTimes>();
-		answers.forEach((answer, i) => {
-			if (answer.data && asked[i]) known.set(asked[i], answer.data);
-		});
-		return known;
-	}, [answers, asked]);
-	const first = answers[0];
+		// what is only looked at is not read for it
+		const read = new Set(check?.scenes.filter((c) => !c.estimated).map((c) => c.id));
+		const others = seen.filter((id) => read.has(id));
+		return [...new Set([current, ...(next ? [next] : []), ...others])];
+	}, [current, spoken, seen, check]);
+	const times = useTimes(useSceneTimes(productionId, asked, revision), asked);
+	const first = times.answers[0];
 	const fresh = first !== undefined && !first.isPlaceholderData && !first.isFetching && unsaved === 0;
 	const reading = useMemo(() => new Set(fresh || !current ? [] : [current]), [fresh, current]);
 	// a scene that is not kept yet cannot be read yet
 	const problem = first?.isError && unsaved === 0 ? first.error : null;
-	return { check, spoken, current, times, reading, problem };
+	return { check, spoken, current, times: times.known, reading, problem, see };
+}
+
+/** Answers by scene, the one before until the new one is here; the same map as long as none changed. */
+function useTimes(answers: ReturnType<typeof useSceneTimes>, asked: string[]) {
+	const kept = useRef(new Map<string, SceneTimes>());
+	const known = new Map<string, SceneTimes>();
+	answers.forEach((answer, i) => {
+		const id = asked[i];
+		const data = answer.data?.id === id ? answer.data : kept.current.get(id ?? "");
+		if (id && data) known.set(id, data);
+	});
+	const same = known.size === kept.current.size && [...known].every(([id, data]) => kept.current.get(id) === data);
+	if (!same) kept.current = known;
+	return { answers, known: kept.current };
 }

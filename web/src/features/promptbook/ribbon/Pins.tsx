@@ -2,8 +2,7 @@ import { type PointerEvent, type RefObject, useMemo, useState } from "react";
 import type { Script } from "../document";
 import type { CueHandle } from "../script/Cues";
 import { cueLabel, FLAG_SHAPES, familyOf, useCueKinds } from "../script/cueKinds";
-import type { SceneTimes } from "../useSceneTimes";
-import { PIXELS_A_SECOND, xOf } from "./scale";
+import { type LaidScene, READABLE, xOf } from "./scale";
 
 type Word = { lineId: string; from: number; to: number; start: number };
 type Pin = { id: string; at: number; label: string; kind: string; left: number; row: number; shown: boolean };
@@ -11,28 +10,38 @@ type Pin = { id: string; at: number; label: string; kind: string; left: number; 
 const PIN_GAP = 6;
 const LETTER = 6.6;
 
-type Props = { times: SceneTimes; script: Script; cues: RefObject<CueHandle | null> };
+type Props = { scene: LaidScene; script: Script; scale: number; cues: RefObject<CueHandle | null> };
 
 /** Cues as pins over the shore; a pin dragged along takes the word it is let go on. */
-export function Pins({ times, script, cues }: Props) {
+export function Pins({ scene, script, scale, cues }: Props) {
+	const { times } = scene;
+	const x = (seconds: number) => xOf(scene.start + seconds, scale);
 	const kinds = useCueKinds();
 	const [drag, setDrag] = useState<{ id: string; x: number; dx: number } | null>(null);
 	const words = useMemo<Word[]>(
-		() => times.lines.flatMap((l) => l.words.map((w) => ({ lineId: l.id, from: w.offset, to: w.to, start: w.start }))),
+		() =>
+			(times?.lines ?? []).flatMap((l) =>
+				l.words.map((w) => ({ lineId: l.id, from: w.offset, to: w.to, start: w.start })),
+			),
 		[times],
 	);
 	const pins = useMemo(() => {
-		const known = new Map(script.scenes.flatMap((s) => s.blocks.flatMap((b) => b.cues)).map((cue) => [cue.id, cue]));
-		const found = times.lines.flatMap((line) =>
+		const written = script.scenes.find((s) => s.id === scene.id);
+		const known = new Map(written?.blocks.flatMap((b) => b.cues).map((cue) => [cue.id, cue]));
+		const found = (times?.lines ?? []).flatMap((line) =>
 			line.cues.flatMap(({ id, at }) => {
 				const cue = known.get(id);
 				return cue ? [{ id, at, kind: cue.kind, label: cueLabel(kinds, cue) }] : [];
 			}),
 		);
-		return inRows(found.sort((a, b) => a.at - b.at));
-	}, [times, script, kinds]);
-	const wordNear = (x: number) => {
-		const at = (x - xOf(0)) / PIXELS_A_SECOND;
+		return inRows(
+			found.sort((a, b) => a.at - b.at),
+			scene.start,
+			scale,
+		);
+	}, [times, script, kinds, scene.id, scene.start, scale]);
+	const wordNear = (place: number) => {
+		const at = (place - x(0)) / scale;
 		return words.reduce(
 			(best, word) => (Math.abs(word.start - at) < Math.abs(best.start - at) ? word : best),
 			words[0] as Word,
@@ -45,7 +54,7 @@ export function Pins({ times, script, cues }: Props) {
 	};
 	const up = (pin: Pin) => {
 		if (drag && Math.abs(drag.dx) > 4 && words.length) {
-			const word = wordNear(xOf(pin.at) + drag.dx);
+			const word = wordNear(x(pin.at) + drag.dx);
 			cues.current?.move(pin.id, word.lineId, word.from, word.to);
 		} else if (drag) cues.current?.open(pin.id);
 		setDrag(null);
@@ -54,7 +63,7 @@ export function Pins({ times, script, cues }: Props) {
 		<div className="pins">
 			{pins.map((pin) => {
 				const dx = drag?.id === pin.id ? drag.dx : 0;
-				const shown = dx && words.length ? xOf(wordNear(xOf(pin.at) + dx).start) : pin.left;
+				const shown = dx && words.length ? x(wordNear(x(pin.at) + dx).start) : pin.left;
 				return (
 					<button
 						type="button"
@@ -79,12 +88,12 @@ export function Pins({ times, script, cues }: Props) {
 }
 
 /** Labels that would touch go one row down; where no row is free the flag stands without its words. */
-function inRows(cues: { id: string; at: number; kind: string; label: string }[]): Pin[] {
+function inRows(cues: { id: string; at: number; kind: string; label: string }[], start: number, scale: number): Pin[] {
 	const free = [-1, -1];
 	return cues.map((cue) => {
-		const left = xOf(cue.at);
+		const left = xOf(start + cue.at, scale);
 		const width = 16 + cue.label.length * LETTER;
-		const row = free.findIndex((end) => left >= end + PIN_GAP);
+		const row = scale < READABLE ? -1 : free.findIndex((end) => left >= end + PIN_GAP);
 		if (row >= 0) free[row] = left + width;
 		return { ...cue, left, row: Math.max(0, row), shown: row >= 0 };
 	});

@@ -1,10 +1,11 @@
 import type { Editor } from "@tiptap/core";
 import { useEffect, useState } from "react";
+import { isFolded } from "./folding";
 import { sceneAtCaret } from "./scenes";
 
 /** What can be done with the scene whose heading holds the caret; hangs in the margin beside it. */
 export function SceneSlip({ editor, root }: { editor: Editor; root: HTMLElement }) {
-	const [at, setAt] = useState<{ top: number; number: number; count: number } | null>(null);
+	const [at, setAt] = useState<{ top: number; number: number; count: number; folded: boolean } | null>(null);
 	useEffect(() => {
 		const place = () => {
 			const { selection, doc } = editor.state;
@@ -12,7 +13,8 @@ export function SceneSlip({ editor, root }: { editor: Editor; root: HTMLElement 
 			const inHeading = selection.empty && selection.$from.parent.type.name === "sceneHeading";
 			if (!scene || !inHeading || !editor.isFocused) return setAt(null);
 			const top = editor.view.coordsAtPos(scene.start + 2).top - root.getBoundingClientRect().top + 38;
-			setAt({ top, number: scene.index + 1, count: doc.childCount });
+			const folded = isFolded(editor.state, String(scene.node.attrs.id));
+			setAt({ top, number: scene.index + 1, count: doc.childCount, folded });
 		};
 		editor.on("transaction", place);
 		editor.on("focus", place);
@@ -33,6 +35,16 @@ export function SceneSlip({ editor, root }: { editor: Editor; root: HTMLElement 
 			aria-label={`Scene ${at.number}`}
 			onMouseDown={(event) => event.preventDefault()}
 		>
+			<button
+				type="button"
+				title={at.folded ? "Alt+Shift+Right" : "Alt+Shift+Left"}
+				onClick={() => commands.foldScene(!at.folded)}
+			>
+				{at.folded ? "Unfold" : "Fold"}
+			</button>
+			<button type="button" onClick={() => commands.foldAll(!at.folded)}>
+				{at.folded ? "Unfold all" : "Fold all"}
+			</button>
 			{at.number > 1 && (
 				<button type="button" title="Alt+Shift+Up" onClick={() => commands.moveScene(-1)}>
 					Move up

@@ -1,10 +1,11 @@
 import { type Editor, EditorContent } from "@tiptap/react";
 import { type Ref, useEffect, useMemo, useState } from "react";
-import { clock } from "../../../shared/time";
 import { playhead, usePlayhead } from "../playhead";
 import { useNotes } from "../tabs/useNotes";
 import type { Check, SceneTimes } from "../useSceneTimes";
 import { type CueHandle, Cues } from "./Cues";
+import { FindSlip } from "./FindSlip";
+import { Folio } from "./Folio";
 import { type Marks, marksKey } from "./marks";
 import { SceneSlip } from "./SceneSlip";
 import { readCaret } from "./typing";
@@ -21,6 +22,9 @@ type Props = {
 	advised: boolean;
 	/** Seconds the whole may run; 0 for no limit. */
 	target: number;
+	/** Whether something is looked for. */
+	finding: boolean;
+	onFound: () => void;
 	onSpeakFrom: (lineId: string, offset: number) => void;
 };
 
@@ -42,6 +46,7 @@ export function ScriptPage(props: Props) {
 
 	return (
 		<main className="page leaf" aria-label="Script page">
+			{props.finding && <FindSlip editor={editor} onClose={props.onFound} />}
 			<div className="script-scroll">
 				<div className={`script-sheet ${advised ? "advising" : ""}`} ref={setRoot}>
 					<EditorContent editor={editor} />
@@ -59,28 +64,9 @@ export function ScriptPage(props: Props) {
 					)}
 				</div>
 			</div>
-			<p className="folio num">
-				{check && (
-					<>
-						{check.scenes.length} {check.scenes.length === 1 ? "scene" : "scenes"}
-						<span aria-hidden="true"> · </span>
-						{check.words} words
-						<span aria-hidden="true"> · </span>
-						{check.estimated ? "about " : ""}
-						{clock(check.seconds)}
-						{target > 0 && <LengthLeft seconds={check.seconds} target={target} />}
-					</>
-				)}
-			</p>
+			<Folio editor={editor} check={check} times={times} target={target} />
 		</main>
 	);
-}
-
-/** How far the script is from the length that is wished for. */
-function LengthLeft({ seconds, target }: { seconds: number; target: number }) {
-	const over = seconds - target;
-	if (Math.abs(over) <= 0.5) return <span>, as long as wished</span>;
-	return over > 0 ? <b className="over"> {clock(over)} over</b> : <span>, {clock(-over)} to spare</span>;
 }
 
 /** The word heard at `at`, as a string so that a word is only marked once. */

@@ -46,6 +46,7 @@ export function measureCues(root: HTMLElement): { items: Item[]; edge: number } 
 		seen.add(id);
 		items.push({ id, x: box.left - origin.left, y: box.top - origin.top });
 	}
-	const text = root.querySelector(".line-text")?.getBoundingClientRect();
+	const shown = [...root.querySelectorAll<HTMLElement>(".line-text")].find((element) => element.offsetWidth);
+	const text = shown?.getBoundingClientRect();
 	return { items, edge: text ? text.right - origin.left + 14 : 0 };
 }

@@ -1,5 +1,7 @@
 import { UndoRedo } from "@tiptap/extensions";
 import { CueMark } from "./cues";
+import { Finding } from "./finding";
+import { Folding } from "./folding";
 import { MarksExtension } from "./marks";
 import { DirectionNode, LineNode, SceneHeadingNode, SceneNode, ScriptDocument, ScriptText } from "./nodes";
 import { Typing } from "./typing";
@@ -15,5 +17,7 @@ export const scriptExtensions = () => [
 	CueMark,
 	Typing,
 	MarksExtension,
+	Finding,
+	Folding,
 	UndoRedo.configure({ depth: 400 }),
 ];

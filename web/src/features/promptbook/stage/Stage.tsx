@@ -20,13 +20,14 @@ type Props = {
 /** The picture at the playhead: the same painter as the film's. */
 export function Stage(props: Props) {
 	const playing = usePlayhead((p) => p.playing);
+	const box = useRef<HTMLDivElement>(null);
 	const [loaded, setLoaded] = useState(false);
 	const moving = playing && loaded; // until the first frame is here the still stays
 	const still = useStill(props.productionId, props.revision, props.times?.fingerprint ?? "");
 	return (
 		<section className={`stage ${props.small ? "small-stage" : ""}`} aria-label="Stage">
 			<div className="stage-row">
-				<div className="stage-box" data-shape={props.shape}>
+				<div ref={box} className="stage-box" data-shape={props.shape}>
 					{still && <img src={still} alt={caption(props)} hidden={moving} />}
 					<video
 						ref={props.videoRef}
@@ -50,6 +51,14 @@ export function Stage(props: Props) {
 			<p className="figure">
 				<FigureText {...props} />
 				{props.reading && <span className="reading-note">reading…</span>}
+				<button
+					type="button"
+					className="link small"
+					title="Alt+Shift+F; Esc leaves it"
+					onClick={() => box.current?.requestFullscreen?.()}
+				>
+					Full screen
+				</button>
 			</p>
 		</section>
 	);

@@ -1,0 +1,44 @@
+"""What a user does in the prompt book, again and again."""
+
+from __future__ import annotations
+
+import re
+
+from playwright.sync_api import Page, expect
+
+
+def begin(page: Page, text: str) -> None:
+    """Begin a production with a script."""
+    page.get_by_role("button", name="a script").click()
+    page.get_by_label("Script", exact=True).fill(text)
+    page.get_by_role("button", name="Begin with this script").click()
+    page.get_by_role("main", name="Script page").wait_for()
+
+
+def kept(page: Page) -> None:
+    """Wait until everything written is kept."""
+    expect(page.get_by_test_id("keeping")).to_have_text(re.compile("^Kept"), timeout=15_000)
+
+
+def tab(page: Page, name: str) -> None:
+    """Open an index tab."""
+    page.get_by_role("tab", name=re.compile(f"^{name}")).click()
+
+
+def give_voice(page: Page, speaker: str, voice: str) -> None:
+    """Choose a voice for a speaker, and make the changes that are listed where several scenes are hit."""
+    tab(page, "Voice")
+    page.get_by_label(f"{speaker} speaks with").select_option(voice)
+    chosen = page.get_by_label(f"{speaker} speaks with")
+    make = page.get_by_role("button", name=re.compile("^Make .* change"))
+    expect(chosen.or_(make).first).to_be_visible()
+    if make.is_visible():
+        make.click()
+    expect(chosen).to_have_value(voice)
+
+
+def still_of(page: Page) -> str:
+    """The address of the still on the stage."""
+    picture = page.get_by_alt_text(re.compile("Picture at the playhead"))
+    expect(picture).to_be_visible(timeout=30_000)
+    return str(picture.get_attribute("src"))
