@@ -15,6 +15,7 @@ from server.deliveries.api import router as deliveries
 from server.hosts.api import router as hosts
 from server.productions.api import router as productions
 from server.productions.stage_api import router as stage
+from server.productions.writing_api import router as writing
 from server.voices.api import router as voices
 
 api = NinjaAPI(title="Dear Host", version="1", urls_namespace="api", docs_url=None, auth=django_auth)
@@ -24,6 +25,7 @@ for prefix, router in (
     ("/hosts", hosts),
     ("/productions", productions),
     ("/productions", stage),
+    ("/productions", writing),
     ("/deliveries", deliveries),
 ):
     api.add_router(prefix, router)

@@ -194,6 +194,33 @@ class SceneTime(Schema):
     estimated: bool
 
 
+class PasteIn(Schema):
+    """Pasted text; ``kind`` as for a new production, ``language`` BCP 47."""
+
+    text: str
+    kind: Literal["", "plain", "markdown", "fountain"] = ""
+    language: str = "en"
+
+
+class PieceOut(Schema):
+    """A sentence: characters ``start`` to ``end`` of a block of the only scene."""
+
+    block: int
+    start: int
+    end: int
+    opens: bool
+    seconds: float
+
+
+class PasteOut(Schema):
+    """What a paste holds. ``by_paragraph`` and ``by_length`` name the pieces that would begin a scene."""
+
+    scenes: list[SceneSchema]
+    pieces: list[PieceOut]
+    by_paragraph: list[int]
+    by_length: list[int]
+
+
 class AdviceOut(Schema):
     """Help for the writer: what, why and where."""
 

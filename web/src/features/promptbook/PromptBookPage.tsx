@@ -11,8 +11,11 @@ import { Revisions } from "./Revisions";
 import { Ribbon } from "./ribbon/Ribbon";
 import type { CueHandle } from "./script/Cues";
 import { choose, complete, replaceAll, type SceneChange } from "./script/choosing";
+import { PasteCard } from "./script/PasteCard";
+import { cutScenes, insertScenes, type Paste, readPaste } from "./script/pasting";
 import { ScriptPage } from "./script/ScriptPage";
 import { selectedStretch } from "./script/selection";
+import { pasteRows } from "./script/typing";
 import { useScriptEditor } from "./script/useScriptEditor";
 import { LengthGauge } from "./stage/LengthGauge";
 import type { Loop } from "./stage/proofPlayer";
@@ -74,7 +77,18 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 		if (full === next) change({ document: next });
 		else complete(editor, { cast: full.cast });
 	};
-	const editor = useScriptEditor(document, changed);
+	const [paste, setPaste] = useState<Paste | null>(null);
+	const editor = useScriptEditor(document, changed, async (text, html) => {
+		const read = await readPaste(text, html);
+		if (!read) pasteRows(editor.view, text);
+		else if (read.by_length.length || read.by_paragraph.length) setPaste(read);
+		else insertScenes(editor, read.scenes);
+	});
+	const putIn = (cuts: number[]) => {
+		const [scene] = paste?.scenes ?? [];
+		setPaste(null);
+		if (scene && paste) insertScenes(editor, cuts.length ? cutScenes(scene, paste.pieces, cuts) : [scene]);
+	};
 	const edit = useCallback(
 		(part: Partial<Choices>, own: SceneChange[] = [], field = "") => choose(editor, part, own, field),
 		[editor],
@@ -166,6 +180,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 					cueHandle={cueHandle}
 					advised={tab === "Brief"}
 					target={document.brief.target}
+					slip={paste && <PasteCard paste={paste} onCut={putIn} onWhole={() => putIn([])} />}
 					finding={finding}
 					onFound={() => setFinding(false)}
 					onSpeakFrom={speakFrom}

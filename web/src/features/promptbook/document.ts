@@ -90,17 +90,19 @@ export function documentToEditor(production: ProductionDocument): JSONContent {
 	return {
 		type: "doc",
 		attrs: { choices: { ...choicesOf(production), brief: production.brief ?? NO_BRIEF } },
-		content: production.script.scenes.map((scene) => ({
-			type: "scene",
-			attrs: { id: scene.id, staging: scene.staging ?? AS_EVERYWHERE },
-			content: [
-				{ type: "sceneHeading", content: textNodes(scene.heading) },
-				...(scene.blocks.length
-					? scene.blocks
-					: [{ id: newId(), kind: "line" as const, text: "", speaker: "", cues: [] }]
-				).map(blockToNode),
-			],
-		})),
+		content: production.script.scenes.map(sceneToNode),
+	};
+}
+
+/** A scene as the editor holds it, with a line to write in where it is empty. */
+export function sceneToNode(scene: Scene): JSONContent {
+	const blocks = scene.blocks.length
+		? scene.blocks
+		: [{ id: newId(), kind: "line" as const, text: "", speaker: "", cues: [] }];
+	return {
+		type: "scene",
+		attrs: { id: scene.id, staging: scene.staging ?? AS_EVERYWHERE },
+		content: [{ type: "sceneHeading", content: textNodes(scene.heading) }, ...blocks.map(blockToNode)],
 	};
 }
 

@@ -10,7 +10,7 @@ export type Check = Schemas["CheckOut"];
 const CHECK_AFTER_MS = 250;
 
 /** When each word of a scene of a kept revision is heard. The answer before stays until the new one is here. */
-export function useSceneTimes(productionId: string, sceneIds: string[], revision: number) {
+export function useSceneTimes(productionId: string, sceneIds: string[], revision: number, kept: boolean) {
 	return useQueries({
 		queries: sceneIds.map((sceneId) => ({
 			queryKey: ["times", productionId, sceneId, revision],
@@ -23,7 +23,8 @@ export function useSceneTimes(productionId: string, sceneIds: string[], revision
 			staleTime: Number.POSITIVE_INFINITY,
 			placeholderData: (before: SceneTimes | undefined) => before,
 			retry: false,
-			enabled: revision > 0,
+			// a scene that is not kept yet is not known there
+			enabled: revision > 0 && kept,
 		})),
 	});
 }

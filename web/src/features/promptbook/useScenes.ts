@@ -28,7 +28,7 @@ export function useScenes(productionId: string, document: ProductionDocument, re
 		const others = seen.filter((id) => read.has(id));
 		return [...new Set([current, ...(next ? [next] : []), ...others])];
 	}, [current, spoken, seen, check]);
-	const times = useTimes(useSceneTimes(productionId, asked, revision), asked);
+	const times = useTimes(useSceneTimes(productionId, asked, revision, unsaved === 0), asked);
 	const first = times.answers[0];
 	const fresh = first !== undefined && !first.isPlaceholderData && !first.isFetching && unsaved === 0;
 	const reading = useMemo(() => new Set(fresh || !current ? [] : [current]), [fresh, current]);

@@ -266,6 +266,28 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/productions/paste": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Paste
+         * @description The scenes of a pasted text, by the same rules as a script that is opened; changes nothing.
+         *
+         *     A long text of one scene without a heading comes with the sentences at which it could be cut.
+         */
+        post: operations["readPaste"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/deliveries": {
         parameters: {
             query?: never;
@@ -1014,6 +1036,55 @@ export interface components {
             to: number;
         };
         /**
+         * PasteOut
+         * @description What a paste holds. ``by_paragraph`` and ``by_length`` name the pieces that would begin a scene.
+         */
+        PasteOut: {
+            /** Scenes */
+            scenes: components["schemas"]["SceneSchema"][];
+            /** Pieces */
+            pieces: components["schemas"]["PieceOut"][];
+            /** By Paragraph */
+            by_paragraph: number[];
+            /** By Length */
+            by_length: number[];
+        };
+        /**
+         * PieceOut
+         * @description A sentence: characters ``start`` to ``end`` of a block of the only scene.
+         */
+        PieceOut: {
+            /** Block */
+            block: number;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** Opens */
+            opens: boolean;
+            /** Seconds */
+            seconds: number;
+        };
+        /**
+         * PasteIn
+         * @description Pasted text; ``kind`` as for a new production, ``language`` BCP 47.
+         */
+        PasteIn: {
+            /** Text */
+            text: string;
+            /**
+             * Kind
+             * @default
+             * @enum {string}
+             */
+            kind: "" | "plain" | "markdown" | "fountain";
+            /**
+             * Language
+             * @default en
+             */
+            language: string;
+        };
+        /**
          * DeliveryOut
          * @description A delivery and where it stands.
          */
@@ -1503,6 +1574,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SceneTimes"];
+                };
+            };
+        };
+    };
+    readPaste: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PasteIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PasteOut"];
                 };
             };
         };

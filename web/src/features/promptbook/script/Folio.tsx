@@ -18,7 +18,7 @@ export function Folio({ editor, check, times, target }: Props) {
 				<>
 					{check.scenes.length} {check.scenes.length === 1 ? "scene" : "scenes"}
 					{dot}
-					{check.words} words
+					{check.words} {check.words === 1 ? "word" : "words"}
 					{dot}
 					{check.estimated ? "about " : ""}
 					{clock(check.seconds)}

@@ -1,5 +1,5 @@
 import { type Editor, EditorContent } from "@tiptap/react";
-import { type Ref, useEffect, useMemo, useState } from "react";
+import { type ReactNode, type Ref, useEffect, useMemo, useState } from "react";
 import { playhead, usePlayhead } from "../playhead";
 import { useNotes } from "../tabs/useNotes";
 import type { Check, SceneTimes } from "../useSceneTimes";
@@ -22,6 +22,8 @@ type Props = {
 	advised: boolean;
 	/** Seconds the whole may run; 0 for no limit. */
 	target: number;
+	/** A question about the script, in place of its text until it is answered. */
+	slip: ReactNode;
 	/** Whether something is looked for. */
 	finding: boolean;
 	onFound: () => void;
@@ -47,7 +49,8 @@ export function ScriptPage(props: Props) {
 	return (
 		<main className="page leaf" aria-label="Script page">
 			{props.finding && <FindSlip editor={editor} onClose={props.onFound} />}
-			<div className="script-scroll">
+			{props.slip}
+			<div className="script-scroll" hidden={Boolean(props.slip)}>
 				<div className={`script-sheet ${advised ? "advising" : ""}`} ref={setRoot}>
 					<EditorContent editor={editor} />
 					{root && <SceneSlip editor={editor} root={root} />}

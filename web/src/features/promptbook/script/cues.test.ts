@@ -24,7 +24,10 @@ function opened(written: ProductionDocument): EditorState {
 	const schema = getSchema(extensions);
 	const plugins = extensions.flatMap((e) =>
 		e.name === "cue" || e.name === "typing"
-			? ((e.config.addProseMirrorPlugins as (() => never[]) | undefined)?.call({ editor: null } as never) ?? [])
+			? ((e.config.addProseMirrorPlugins as (() => never[]) | undefined)?.call({
+					editor: null,
+					options: {},
+				} as never) ?? [])
 			: [],
 	);
 	return EditorState.create({ doc: schema.nodeFromJSON(documentToEditor(written)), plugins });

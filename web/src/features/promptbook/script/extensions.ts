@@ -7,7 +7,7 @@ import { DirectionNode, LineNode, SceneHeadingNode, SceneNode, ScriptDocument, S
 import { Typing } from "./typing";
 
 /** Everything the script editor is made of. */
-export const scriptExtensions = () => [
+export const scriptExtensions = (onManuscript: ((text: string, html: string) => void) | null = null) => [
 	ScriptDocument,
 	ScriptText,
 	SceneNode,
@@ -15,7 +15,7 @@ export const scriptExtensions = () => [
 	LineNode,
 	DirectionNode,
 	CueMark,
-	Typing,
+	Typing.configure({ onManuscript }),
 	MarksExtension,
 	Finding,
 	Folding,

@@ -1,7 +1,9 @@
 import { Extension, InputRule } from "@tiptap/core";
 import { type Node as DocNode, Fragment, type Schema, Slice } from "@tiptap/pm/model";
 import { Plugin, PluginKey } from "@tiptap/pm/state";
+import type { EditorView } from "@tiptap/pm/view";
 import { newId } from "../document";
+import { isManuscript } from "./pasting";
 
 const NAME = /^(\p{Lu}[\p{L}\d .'’-]{0,30}?):\s/u;
 
@@ -24,6 +26,16 @@ export function rowsToBlocks(text: string, schema: Schema, speaker: string): Doc
 		});
 }
 
+/** Put pasted rows in as lines and directions of the scene at the caret. */
+export function pasteRows(view: EditorView, text: string): boolean {
+	const { $from } = view.state.selection;
+	const speaker = $from.parent.type.name === "line" ? String($from.parent.attrs.speaker ?? "") : "";
+	const blocks = rowsToBlocks(text, view.state.schema, speaker);
+	if (!blocks.length) return false;
+	view.dispatch(view.state.tr.replaceSelection(new Slice(Fragment.fromArray(blocks), 0, 0)).scrollIntoView());
+	return true;
+}
+
 /**
  * Let the editor know where the caret is now. A busy browser tells late: a key would then act where the
  * caret was before the click, and a redrawn page would put the caret back there.
@@ -33,8 +45,9 @@ export function readCaret(): void {
 }
 
 /** Ids that stay, names typed before a colon, pasted scripts. */
-export const Typing = Extension.create({
+export const Typing = Extension.create<{ onManuscript: ((text: string, html: string) => void) | null }>({
 	name: "typing",
+	addOptions: () => ({ onManuscript: null }),
 	priority: 200,
 	addKeyboardShortcuts() {
 		return {
@@ -57,6 +70,7 @@ export const Typing = Extension.create({
 		];
 	},
 	addProseMirrorPlugins() {
+		const { onManuscript } = this.options;
 		return [
 			new Plugin({
 				key: new PluginKey("caret"),
@@ -93,13 +107,14 @@ export const Typing = Extension.create({
 				props: {
 					handlePaste: (view, event) => {
 						const text = event.clipboardData?.getData("text/plain") ?? "";
+						const html = event.clipboardData?.getData("text/html") ?? "";
+						if (/data-pm-slice/.test(html)) return false; // from this editor: cues and all
+						if (isManuscript(text, html) && onManuscript) {
+							onManuscript(text, html);
+							return true;
+						}
 						if (!/\n/.test(text.trim())) return false;
-						const { $from } = view.state.selection;
-						const speaker = $from.parent.type.name === "line" ? String($from.parent.attrs.speaker ?? "") : "";
-						const blocks = rowsToBlocks(text, view.state.schema, speaker);
-						if (!blocks.length) return false;
-						view.dispatch(view.state.tr.replaceSelection(new Slice(Fragment.fromArray(blocks), 0, 0)).scrollIntoView());
-						return true;
+						return pasteRows(view, text);
 					},
 					clipboardTextParser: (text, _context, _plain, view) => {
 						const clean = text.replace(/\s*\r?\n\s*/g, " ");

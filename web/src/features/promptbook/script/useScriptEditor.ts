@@ -14,17 +14,23 @@ const EDITOR_PROPS = {
 	},
 };
 
-/** The editor that holds the production: its script and every choice. Told of nothing but what is changed in it. */
+/** The editor that holds the production: its script and every choice. A long paste is handed to `onManuscript`. */
 export function useScriptEditor(
 	document: ProductionDocument,
 	onChange: (document: ProductionDocument) => void,
+	onManuscript: (text: string, html: string) => void,
 ): Editor {
 	const latest = useRef(document);
 	latest.current = document;
 	const change = useRef(onChange);
 	change.current = onChange;
+	const paste = useRef(onManuscript);
+	paste.current = onManuscript;
 	// the same objects at every render: the editor is set up anew when they differ
-	const [setup] = useState(() => ({ extensions: scriptExtensions(), content: documentToEditor(document) }));
+	const [setup] = useState(() => ({
+		extensions: scriptExtensions((text, html) => paste.current(text, html)),
+		content: documentToEditor(document),
+	}));
 	return useEditor({
 		...setup,
 		shouldRerenderOnTransaction: false,

@@ -1,0 +1,30 @@
+"""Text from elsewhere: what was pasted, as scenes, and where it could be cut."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from django.http import HttpRequest
+from ninja import Router
+
+from dearhost.advice import LONG_TEXT, cuts_by_length, cuts_by_paragraph, pieces_of
+from dearhost.script import count_words, read_script, to_json
+from server.productions.schemas import PasteIn, PasteOut
+
+router = Router(tags=["writing"])
+MAX_PASTE = 2_000_000
+
+
+@router.post("/paste", response=PasteOut, operation_id="readPaste")
+def read_paste(request: HttpRequest, data: PasteIn) -> dict[str, Any]:
+    """The scenes of a pasted text, by the same rules as a script that is opened; changes nothing.
+
+    A long text of one scene without a heading comes with the sentences at which it could be cut.
+    """
+    script = read_script(data.text[:MAX_PASTE], data.kind)
+    scenes = script.scenes
+    answer: dict[str, Any] = {"scenes": to_json(script)["scenes"], "pieces": [], "by_paragraph": [], "by_length": []}
+    if len(scenes) == 1 and not scenes[0].heading and count_words(script) >= LONG_TEXT:
+        pieces = pieces_of(scenes[0], data.language)
+        answer |= {"pieces": pieces, "by_paragraph": cuts_by_paragraph(pieces), "by_length": cuts_by_length(pieces)}
+    return answer
