@@ -12,10 +12,10 @@ from dearhost.script.cues import KINDS, Cue, CueKind, Parameter, cue_problem, cu
 from dearhost.script.document import Direction, Line, Scene, Script, Word, from_json, new_id, to_json
 from dearhost.script.estimate import SECONDS_PER_WORD, count_words, estimated_seconds
 from dearhost.script.findings import Finding, Place, ensure_speakable, findings
-from dearhost.script.reading import decode, open_script, read_script
+from dearhost.script.reading import open_script, read_file, read_script
 from dearhost.script.spoken import Unspoken, UnspokenSpan, blanked, placeholders, unspoken_spans, words_of
 from dearhost.script.staging import Spot, Staging
-from dearhost.script.writing import write_fountain
+from dearhost.script.writing import write_fountain, write_markdown, write_plain
 
 __all__ = [
     "KINDS",
@@ -41,7 +41,6 @@ __all__ = [
     "count_words",
     "cue_problem",
     "cue_to_json",
-    "decode",
     "ensure_speakable",
     "estimated_seconds",
     "findings",
@@ -51,6 +50,7 @@ __all__ = [
     "new_id",
     "open_script",
     "placeholders",
+    "read_file",
     "read_script",
     "split_line",
     "text_with_cues",
@@ -60,4 +60,6 @@ __all__ = [
     "word_index",
     "words_of",
     "write_fountain",
+    "write_markdown",
+    "write_plain",
 ]

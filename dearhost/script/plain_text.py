@@ -108,7 +108,7 @@ class _Reader:
         stripped = row.strip()
         if re.fullmatch(r"\[[^\[\]]*\]|\([^()]*\)|\[\[.*\]\]", stripped):
             self._flush()
-            self.builder.line(self.speaker, stripped)
+            self.builder.line(self.speaker, self._bare(stripped))
             return
         label = label_of(self._bare(row))
         if label and is_name(label[0]):
@@ -116,7 +116,8 @@ class _Reader:
             self.speaker = label[0]
             if label[1]:
                 self.paragraph = [f"({label[1]})"] if label[1].upper() not in ("V.O.", "VO", "O.S.", "CONT'D") else []
-            self.paragraph += [label[2]] if label[2] else []
+            _, _, said = label_of(row) or label  # as written: marks are taken off once, when the paragraph ends
+            self.paragraph += [said] if said else []
             return
         if self.markdown and re.match(r"\s*(!\[|\||\[\^)", row):
             self._flush()
@@ -167,8 +168,14 @@ class _Reader:
             self.builder.line(self.speaker, text)
 
 
+_ESCAPED = re.compile(r"\\([\\`*_{}\[\]()#+.!~-])")
+_HIDDEN = re.compile(r"[\ue000-\ue07f]")
+
+
 def strip_markup(text: str) -> str:
     """Markdown's inline marks removed, their text kept: emphasis, code, links, escapes."""
+    # an escaped mark is no mark: it is out of sight till the others are gone
+    text = _ESCAPED.sub(lambda match: chr(0xE000 + ord(match[1])), text)
     text = re.sub(r"!\[([^\]]*)\]\([^)]*\)", r"\1", text)
     text = re.sub(r"(?<!\[)\[([^\[\]]+)\]\((?:[^()\s]+)(?:\s+\"[^\"]*\")?\)", r"\1", text)
     text = re.sub(r"`([^`]+)`", r"\1", text)
@@ -176,4 +183,4 @@ def strip_markup(text: str) -> str:
     text = re.sub(r"(?<![\w*])\*(?=\S)([^*]+?)(?<=\S)\*(?!\w)", r"\1", text)
     text = re.sub(r"(?<![\w_])_(?=[^\s_])([^_]+?)(?<=[^\s_])_(?![\w_])", r"\1", text)
     text = re.sub(r"~~(.+?)~~", r"\1", text)
-    return re.sub(r"\\([\\`*_{}\[\]()#+.!~-])", r"\1", text)
+    return _HIDDEN.sub(lambda match: chr(ord(match[0]) - 0xE000), text)

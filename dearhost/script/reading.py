@@ -10,9 +10,11 @@ from dearhost.errors import UnreadableScript
 from dearhost.script.document import Script
 from dearhost.script.fountain import read_fountain
 from dearhost.script.plain_text import read_markdown, read_plain_text
+from dearhost.script.word_file import read_word_file
 
 MAX_BYTES = 4_000_000
-KINDS = {".txt": "plain", ".text": "plain", ".md": "markdown", ".markdown": "markdown", ".fountain": "fountain"}
+WORD = ".docx"
+_KINDS = {".txt": "plain", ".text": "plain", ".md": "markdown", ".markdown": "markdown", ".fountain": "fountain"}
 _MARKS = ((codecs.BOM_UTF8, "utf-8-sig"), (codecs.BOM_UTF16_LE, "utf-16"), (codecs.BOM_UTF16_BE, "utf-16"))
 
 
@@ -76,14 +78,25 @@ def read_script(text: str, kind: str = "") -> Script:
     return readers[chosen](text)
 
 
-def open_script(path: Path) -> Script:
-    """The script in a .txt, .md or .fountain file.
+def read_file(data: bytes, name: str) -> Script:
+    """The script in the bytes of a .txt, .md, .fountain or .docx file called ``name``.
 
-    Raises UnreadableScript when the file cannot be read as text.
+    Raises UnreadableScript when it is none of these.
+    """
+    suffix = Path(name).suffix.lower()
+    if suffix == WORD:
+        return read_markdown(normalise(read_word_file(data, name)))
+    return read_script(decode(data, name), _KINDS.get(suffix, ""))
+
+
+def open_script(path: Path) -> Script:
+    """The script in a .txt, .md, .fountain or .docx file.
+
+    Raises UnreadableScript when the file cannot be read.
     """
     try:
         data = path.read_bytes()
     except OSError as error:
         reason = "there is no such file" if isinstance(error, FileNotFoundError) else (error.strerror or str(error))
         raise UnreadableScript(f"'{path.name}' cannot be opened: {reason}.") from error
-    return read_script(decode(data, path.name), KINDS.get(path.suffix.lower(), ""))
+    return read_file(data, path.name)

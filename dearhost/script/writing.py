@@ -1,8 +1,9 @@
-"""A script as text: Fountain 1.1, with cues as notes in front of their words."""
+"""A script as text: Fountain 1.1 and Markdown with cues as notes in front of their words, plain text without."""
 
 from __future__ import annotations
 
 import re
+from collections.abc import Callable
 
 from dearhost.script.anchors import text_with_cues
 from dearhost.script.document import Direction, Line, Scene, Script
@@ -42,3 +43,29 @@ def _escaped(text: str) -> str:
     """Emphasis marks as themselves, but not inside cue notes."""
     parts = re.split(r"(\[\[.*?\]\])", text)
     return "".join(p if p.startswith("[[") else re.sub(r"([*_])", r"\\\1", p) for p in parts)
+
+
+def write_markdown(script: Script) -> str:
+    """The script as Markdown; ``read_markdown`` reads back what ``write_fountain`` promises.
+
+    Names are read back when they begin with capitals.
+    """
+    head = [f"---\ntitle: {' '.join(script.title.split())}\n---"] if script.title else []
+    return _paragraphs(script, head, lambda text: _escaped(text).replace("`", "\\`"), cued=True)
+
+
+def write_plain(script: Script) -> str:
+    """The script as plain text to read and to hand on: no cues, directions in brackets."""
+    return _paragraphs(script, [], lambda text: text, cued=False)
+
+
+def _paragraphs(script: Script, head: list[str], escaped: Callable[[str], str], *, cued: bool) -> str:
+    blocks = list(head)
+    for scene in script.scenes:
+        blocks.append(f"# {scene.heading}" if scene.heading else "***")
+        for block in scene.blocks:
+            if isinstance(block, Direction):
+                blocks.append(f"({escaped(block.text.replace('(', '[').replace(')', ']'))})")
+            elif block.text.strip():
+                blocks.append(f"{block.speaker or UNNAMED}: {escaped(text_with_cues(block) if cued else block.text)}")
+    return "\n\n".join(blocks) + "\n"

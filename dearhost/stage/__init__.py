@@ -15,6 +15,7 @@ from dearhost.stage.production import (
     production_to_json,
     with_captions,
 )
+from dearhost.stage.project_file import SUFFIX, OpenedProduction, UnreadableProduction, pack, unpack
 from dearhost.stage.sets import SETS
 from dearhost.stage.shapes import DEFAULT_HEIGHTS, SHAPES, Picture
 from dearhost.stage.timeline import DISSOLVE, PlacedLine, SceneTimeline, Timeline, scene_times
@@ -25,25 +26,30 @@ __all__ = [
     "FRAMINGS",
     "SETS",
     "SHAPES",
+    "SUFFIX",
     "TRANSITIONS",
     "VERSION",
     "Caption",
     "CastEntry",
     "Fonts",
+    "OpenedProduction",
     "Painter",
     "Picture",
     "PlacedLine",
     "Production",
     "SceneTimeline",
     "Timeline",
+    "UnreadableProduction",
     "compile_scene",
     "compile_timeline",
     "display_name",
     "first_frame",
     "full_cast",
+    "pack",
     "production_from_json",
     "production_to_json",
     "scene_times",
     "standing",
+    "unpack",
     "with_captions",
 ]

@@ -5,22 +5,23 @@ from __future__ import annotations
 from typing import Any
 from uuid import UUID
 
-from django.http import HttpRequest, HttpResponse
+from django.http import Http404, HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404
 from django.utils.text import slugify
 from ninja import File, Query, Router, Status, UploadedFile
 
+from dearhost.errors import UnreadableScript
 from dearhost.films import running_time
-from dearhost.script import decode, findings, read_script, write_fountain
-from dearhost.script.reading import KINDS
-from dearhost.stage import display_name
-from server.productions.actions.create import create_production
+from dearhost.script import findings, read_file, read_script, write_fountain, write_markdown, write_plain
+from dearhost.stage import SUFFIX, display_name, pack, unpack
+from server.productions.actions.create import adopt_production, create_production
 from server.productions.actions.restore import restore_revision
 from server.productions.actions.save import StaleSave, save_production
 from server.productions.documents import production_of
 from server.productions.models import Production, Revision
 from server.productions.schemas import (
     NewProduction,
+    OpenedOut,
     ProductionOut,
     ProductionSummary,
     Restore,
@@ -31,6 +32,7 @@ from server.productions.schemas import (
 from server.voices.studio import studio
 
 router = Router(tags=["productions"])
+MAX_FILE_BYTES = 40_000_000
 _STALE = (
     "This production was changed in another window. Your text is safe: it stays in this window and is kept "
     "among the revisions. Compare both, then take one."
@@ -75,14 +77,19 @@ def create(request: HttpRequest, data: NewProduction) -> Status[Production]:
     return Status(201, create_production(request.user, script, data.title))
 
 
-@router.post("/open", response={201: ProductionOut}, operation_id="openScript")
-def open_file(request: HttpRequest, file: File[UploadedFile]) -> Status[Production]:
-    """Begin a production from a .txt, .md or .fountain file."""
+@router.post("/open", response={201: OpenedOut}, operation_id="openFile")
+def open_file(request: HttpRequest, file: File[UploadedFile]) -> Status[dict[str, Any]]:
+    """Begin a production from a .txt, .md, .fountain or .docx script, or from a whole production's file."""
     name = (file.name or "script").rsplit("/", 1)[-1]
-    suffix = f".{name.rsplit('.', 1)[-1].lower()}" if "." in name else ""
-    script = read_script(decode(file.read(), name), KINDS.get(suffix, ""))
-    title = script.title or name.rsplit(".", 1)[0].replace("-", " ").replace("_", " ").strip().capitalize()
-    return Status(201, create_production(request.user, script, title))
+    stem = name.rsplit(".", 1)[0].replace("-", " ").replace("_", " ").strip().capitalize()
+    if (file.size or 0) > MAX_FILE_BYTES:
+        raise UnreadableScript(f"'{name}' has {(file.size or 0) / 1e6:.0f} MB, too much for a script. Is it the file?")
+    if name.lower().endswith(SUFFIX):
+        opened = unpack(file.read(), name, studio().voices)
+        created = adopt_production(request.user, opened.production, stem)
+        return Status(201, {"production": created, "notes": opened.notes})
+    script = read_file(file.read(), name)
+    return Status(201, {"production": create_production(request.user, script, script.title or stem), "notes": []})
 
 
 @router.get("/{uuid:production_id}", response=ProductionOut, operation_id="getProduction")
@@ -101,14 +108,30 @@ def save(request: HttpRequest, production_id: UUID, data: SaveProduction) -> Pro
         return Status(409, {"detail": _STALE, "kind": "StaleSave", "current": stale.current})
 
 
-@router.get("/{uuid:production_id}/script.fountain", operation_id="scriptAsFountain", include_in_schema=False)
-def fountain(request: HttpRequest, production_id: UUID) -> HttpResponse:
-    """The script as a Fountain file, its cues as notes in front of their words."""
+_WRITERS = {
+    "script.fountain": write_fountain,
+    "script.md": write_markdown,
+    "script.txt": write_plain,
+}
+
+
+def _as_file(content: str | bytes, production: Production, suffix: str, kind: str) -> HttpResponse:
+    name = slugify(production.title) or "production"
+    headers = {"Content-Disposition": f'attachment; filename="{name}{suffix}"'}
+    return HttpResponse(content, content_type=kind, headers=headers)
+
+
+@router.get("/{uuid:production_id}/file/{name}", operation_id="productionAsFile", include_in_schema=False)
+def as_file(request: HttpRequest, production_id: UUID, name: str) -> HttpResponse:
+    """The script as Fountain, Markdown or plain text, or the whole production as one file."""
     production = owned(request, production_id)
-    text = write_fountain(production_of(production.document, production.title).script)
-    name = slugify(production.title) or "script"
-    headers = {"Content-Disposition": f'attachment; filename="{name}.fountain"'}
-    return HttpResponse(text, content_type="text/plain; charset=utf-8", headers=headers)
+    staged = production_of(production.document, production.title)
+    if name == f"production{SUFFIX}":
+        return _as_file(pack(staged), production, SUFFIX, "application/zip")
+    if name not in _WRITERS:
+        raise Http404
+    text = _WRITERS[name](staged.script)
+    return _as_file(text, production, name.removeprefix("script"), "text/plain; charset=utf-8")
 
 
 @router.delete("/{uuid:production_id}", response={204: None}, operation_id="deleteProduction")

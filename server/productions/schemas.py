@@ -126,6 +126,13 @@ class ProductionOut(Schema):
     document: DocumentSchema
 
 
+class OpenedOut(Schema):
+    """A production begun from a file, and what had to be changed for this machine."""
+
+    production: ProductionOut
+    notes: list[str]
+
+
 class NewProduction(Schema):
     """A script as text; ``kind`` plain, markdown, fountain, or "" to guess."""
 

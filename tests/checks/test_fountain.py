@@ -2,9 +2,13 @@
 
 from __future__ import annotations
 
-import pytest
+from pathlib import Path
 
-from dearhost.script import Direction, Line, read_script, words_of
+import pytest
+from jouvence.document import TYPE_ACTION, TYPE_CHARACTER, TYPE_DIALOG, TYPE_SECTION
+from jouvence.parser import JouvenceParser
+
+from dearhost.script import Direction, Line, open_script, read_script, text_with_cues, words_of, write_fountain
 
 
 def blocks(text: str) -> list[tuple[str, str, str]]:
@@ -72,3 +76,20 @@ def test_emphasis_is_not_read_out_and_escapes_are() -> None:
 def test_lyrics_are_spoken_or_told_apart_but_never_lost() -> None:
     made = blocks("MAREN\n~The sea comes in,\n~the sea goes out.\n")
     assert "The sea comes in" in " ".join(b[2] for b in made)
+
+
+def test_what_is_written_is_read_alike_by_an_independent_parser() -> None:
+    """jouvence, a Fountain parser from the registry, finds the same sections, characters, dialogue and action."""
+    script = open_script(Path(__file__).parents[2] / "demo" / "why-the-sea-comes-back.fountain")
+    theirs = JouvenceParser().parseString(write_fountain(script))
+    assert theirs.title_values["title"] == script.title
+    elements = [(e.type, e.text) for scene in theirs.scenes for e in scene.paragraphs]
+    assert [text for kind, text in elements if kind == TYPE_SECTION] == [s.heading for s in script.scenes]
+    assert [text for kind, text in elements if kind == TYPE_CHARACTER] == [
+        line.speaker for _, _, line in script.lines()
+    ]
+    assert [text for kind, text in elements if kind == TYPE_DIALOG] == [
+        text_with_cues(line) for _, _, line in script.lines()
+    ]
+    directions = [b.text for s in script.scenes for b in s.blocks if isinstance(b, Direction)]
+    assert directions and [text for kind, text in elements if kind == TYPE_ACTION] == directions

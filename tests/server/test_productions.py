@@ -80,16 +80,19 @@ def test_scripts_open_from_files_and_bad_ones_are_explained(client: Client) -> N
 
     text = "Title: The map\n\nINT. TIDE ROOM - DAY\n\nMAREN\n(smiling)\nCome in.\n"
     made = open_file("the-map.fountain", text.encode("utf-16"))
-    assert made.status_code == 201 and made.json()["title"] == "The map"
-    assert [b["kind"] for s in made.json()["document"]["script"]["scenes"] for b in s["blocks"]] == [
+    opened = made.json()["production"]
+    assert made.status_code == 201 and opened["title"] == "The map"
+    assert [b["kind"] for s in opened["document"]["script"]["scenes"] for b in s["blocks"]] == [
         "direction",
         "line",
     ]
-    assert open_file("a-day.txt", b"Hello there.").json()["title"] == "A day"
+    assert open_file("a-day.txt", b"Hello there.").json()["production"]["title"] == "A day"
     assert open_file("empty.txt", b"").status_code == 201
     for name, data, reason in (
         ("film.mp4", b"\0\0\0\x18ftypmp42", "NUL"),
         ("long.txt", b"word " * 3_000_000, "15.0 MB"),
+        ("letter.docx", b"PK\x03\x04 torn", "not a Word document"),
+        ("lesson.dearhost", b"PK\x03\x04 torn", "damaged"),
     ):
         refused = open_file(name, data)
         assert refused.status_code in (413, 422) and reason in refused.json()["detail"], refused.content
@@ -195,12 +198,12 @@ def test_cues_are_kept_timed_and_saved_as_fountain(client: Client, stranger: Cli
     found = post(client, "/api/productions/check", mine["document"]).json()
     assert not found["estimated"] and found["seconds"] == pytest.approx(after["duration"], abs=0.01)
     assert [f["kind"] for f in found["findings"]] == ["cue"]
-    file = client.get(f"{path}/script.fountain")
+    file = client.get(f"{path}/file/script.fountain")
     assert 'filename="the-pier.fountain"' in file.headers["Content-Disposition"]
     assert "@MAREN\n[[cue: somersault]]Mama may [[cue: wave left]]bring a [[cue: pause seconds=2]]boat." in (
         file.content.decode()
     )
-    assert stranger.get(f"{path}/script.fountain").status_code == 404
+    assert stranger.get(f"{path}/file/script.fountain").status_code == 404
 
 
 def test_cues_of_the_host_can_be_seen(client: Client, ines: object) -> None:
@@ -208,3 +211,29 @@ def test_cues_of_the_host_can_be_seen(client: Client, ines: object) -> None:
         picture = client.get(f"/api/hosts/skerry/cues/{kind}.png")
         assert picture.content[:8] == b"\x89PNG\r\n\x1a\n"
     assert client.get("/api/hosts/maren/cues/pause.png").status_code == 404
+
+
+def test_a_whole_production_goes_to_another_desk(client: Client, stranger: Client, begin: Begin) -> None:
+    path = f"/api/productions/{begin().pk}"
+    mine = client.get(path).json()
+    mine["document"]["brief"] |= {"points": ["Twice a day"], "target": 90}
+    mine["document"]["script"]["scenes"][0]["staging"] |= {"set": "pier", "tail": 3, "captions": False}
+    assert put(client, path, mine).status_code == 200
+    file = client.get(f"{path}/file/production.dearhost")
+    assert 'filename="the-pier.dearhost"' in file.headers["Content-Disposition"]
+    upload = SimpleUploadedFile("the-pier.dearhost", file.content)
+    theirs = stranger.post("/api/productions/open", {"file": upload}).json()
+    assert theirs["notes"] == [] and theirs["production"]["id"] != mine["id"]
+    assert theirs["production"]["document"] == mine["document"]
+    assert client.get(f"{path}/file/production.zip").status_code == 404
+
+
+def test_a_paste_is_read_as_a_script_and_a_long_one_says_where_it_could_be_cut(client: Client, ines: object) -> None:
+    def paste(text: str) -> Any:
+        return post(client, "/api/productions/paste", {"text": text}).json()
+
+    headed = paste("# The pier\n\nMaren: Mind the step.\n\n# The bell\n\n(It rings.)\n")
+    assert [s["heading"] for s in headed["scenes"]] == ["The pier", "The bell"] and headed["pieces"] == []
+    long = paste("The tide comes in. It goes out again, as it always does.\n\n" * 9)
+    assert long["by_paragraph"] == list(range(2, 18, 2)) and len(long["by_length"]) == 1
+    assert paste("")["scenes"] == []

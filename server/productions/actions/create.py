@@ -20,7 +20,15 @@ def create_production(owner: AbstractBaseUser, script: Script, title: str = "", 
     if not script.scenes:
         script = replace(script, scenes=(Scene(new_id(), "", (Line(new_id(), "", ""),)),))
     title = title.strip() or script.title.strip() or _first_words(script) or "Untitled"
-    staged = StagedProduction(replace(script, title=title), **choices)
+    return _keep(owner, StagedProduction(replace(script, title=title), **choices), title)
+
+
+def adopt_production(owner: AbstractBaseUser, staged: StagedProduction, title: str) -> Production:
+    """A production that comes whole, with all its choices; ``title`` where it has none."""
+    return _keep(owner, staged, staged.script.title.strip() or title)
+
+
+def _keep(owner: AbstractBaseUser, staged: StagedProduction, title: str) -> Production:
     document = production_to_json(staged.checked(studio().voices))
     with transaction.atomic():
         production = Production.objects.create(owner=owner, title=title[:200], document=document)

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import itertools
+
 from hypothesis import given
 from hypothesis import strategies as st
 
@@ -41,7 +43,7 @@ def test_scenes_cut_by_length_are_of_about_the_length_that_is_wished() -> None:
     pieces = pieces_of(scene, "en")
     cuts = cuts_by_length(pieces, 20.0)
     borders = [0, *cuts, len(pieces)]
-    lengths = [sum(p.seconds for p in pieces[a:b]) for a, b in zip(borders, borders[1:], strict=False)]
+    lengths = [sum(p.seconds for p in pieces[a:b]) for a, b in itertools.pairwise(borders)]
     assert len(lengths) > 3
     assert all(14 < length < 26 for length in lengths)
 

@@ -14,8 +14,11 @@ export function useProductions() {
 export function useBegin() {
 	const navigate = useNavigate();
 	return useMutation({
-		mutationFn: (from: { text: string } | { file: File }) => {
-			if ("text" in from) return ask(api.POST("/api/productions", { body: { text: from.text, kind: "", title: "" } }));
+		mutationFn: async (from: { text: string } | { file: File }) => {
+			if ("text" in from) {
+				const body = { text: from.text, kind: "" as const, title: "" };
+				return { production: await ask(api.POST("/api/productions", { body })), notes: [] };
+			}
 			const form = new FormData();
 			form.append("file", from.file);
 			return ask(
@@ -25,7 +28,7 @@ export function useBegin() {
 				}),
 			);
 		},
-		onSuccess: (made) => navigate(`/productions/${made.id}`),
+		onSuccess: ({ production, notes }) => navigate(`/productions/${production.id}`, { state: { notes } }),
 	});
 }
 

@@ -1,3 +1,5 @@
+import { useState } from "react";
+import { useLocation } from "react-router";
 import { hourOf } from "../../shared/time";
 import { PlainButton } from "../../shared/ui/controls";
 import { Icon } from "../../shared/ui/icons";
@@ -11,6 +13,26 @@ type Props = {
 	onMine: () => void;
 	onTheirs: (production: Production) => void;
 };
+
+/** What had to be changed when the production came out of a file. */
+export function OpenedNotes() {
+	const location = useLocation();
+	const notes = ((location.state as { notes?: string[] } | null)?.notes ?? []).slice(0, 6);
+	const [read, setRead] = useState(false);
+	if (!notes.length || read) return null;
+	return (
+		<div className="notice" role="status">
+			<div>
+				<strong>Some things of this production are not on this machine.</strong>
+				{notes.map((note) => (
+					<p key={note}>{note}</p>
+				))}
+				<p className="quiet">Others stand in for them; choose anew in Voice, Host and Set.</p>
+			</div>
+			<PlainButton onClick={() => setRead(true)}>Good</PlainButton>
+		</div>
+	);
+}
 
 /** A lost connection, a refused save, two windows on one production. */
 export function Notices({ keeping, document, onTryNow, onMine, onTheirs }: Props) {

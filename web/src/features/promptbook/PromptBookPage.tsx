@@ -5,7 +5,7 @@ import { clock } from "../../shared/time";
 import { RunningHead } from "../../shared/ui/RunningHead";
 import { type Choices, type ProductionDocument, withFullCast } from "./document";
 import { KeySheet } from "./KeySheet";
-import { Notices } from "./Notices";
+import { Notices, OpenedNotes } from "./Notices";
 import { playhead } from "./playhead";
 import { Revisions } from "./Revisions";
 import { Ribbon } from "./ribbon/Ribbon";
@@ -243,6 +243,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 				onStage={stageScene}
 			/>
 			{keysShown && <KeySheet onClose={() => setKeysShown(false)} />}
+			<OpenedNotes />
 			<Notices
 				keeping={keeping}
 				document={document}

@@ -127,9 +127,9 @@ export interface paths {
         put?: never;
         /**
          * Open File
-         * @description Begin a production from a .txt, .md or .fountain file.
+         * @description Begin a production from a .txt, .md, .fountain or .docx script, or from a whole production's file.
          */
-        post: operations["openScript"];
+        post: operations["openFile"];
         delete?: never;
         options?: never;
         head?: never;
@@ -762,6 +762,15 @@ export interface components {
             title: string;
         };
         /**
+         * OpenedOut
+         * @description A production begun from a file, and what had to be changed for this machine.
+         */
+        OpenedOut: {
+            production: components["schemas"]["ProductionOut"];
+            /** Notes */
+            notes: string[];
+        };
+        /**
          * StaleOut
          * @description The save was refused: the current production, and what happened.
          */
@@ -1343,7 +1352,7 @@ export interface operations {
             };
         };
     };
-    openScript: {
+    openFile: {
         parameters: {
             query?: never;
             header?: never;
@@ -1368,7 +1377,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ProductionOut"];
+                    "application/json": components["schemas"]["OpenedOut"];
                 };
             };
         };

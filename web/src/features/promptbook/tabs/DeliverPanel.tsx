@@ -110,13 +110,34 @@ export function DeliverPanel(props: {
 						<DeliveryRow key={d.id} delivery={d} compact />
 					))}
 				</ul>
-				<p className="small script-file">
-					<a className="text-button" href={`/api/productions/${props.productionId}/script.fountain`} download>
-						Save the script as Fountain
-					</a>
-					<span className="quiet"> with its cues, to write on in any text editor.</span>
-				</p>
+				<SaveAs productionId={props.productionId} />
 			</div>
+		</div>
+	);
+}
+
+const FILES: [string, string, string][] = [
+	["script.fountain", "Fountain", "the script with its cues"],
+	["script.md", "Markdown", "the script with its cues"],
+	["script.txt", "plain text", "the words alone"],
+	["production.dearhost", "one file", "the whole production, for another machine"],
+];
+
+/** The script, or everything, to keep or go on with elsewhere. */
+function SaveAs({ productionId }: { productionId: string }) {
+	return (
+		<div className="script-file">
+			<h3 className="panel-title">Save as</h3>
+			<ul className="small">
+				{FILES.map(([name, kind, what]) => (
+					<li key={name}>
+						<a className="text-button" href={`/api/productions/${productionId}/file/${name}`} download>
+							{kind}
+						</a>
+						<span className="quiet">, {what}</span>
+					</li>
+				))}
+			</ul>
 		</div>
 	);
 }

@@ -1,0 +1,119 @@
+"""A whole production as one file: a zip of JSON, to keep, hand on and open on another machine.
+
+``production.json`` holds the production with the version of its form; ``script.fountain`` is the script for
+whoever opens the zip by hand.
+"""
+
+from __future__ import annotations
+
+import io
+import json
+import zipfile
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+from typing import Any
+
+from dearhost.errors import DearHostError, ScriptError
+from dearhost.hosts import CAST
+from dearhost.script import write_fountain
+from dearhost.speech import VoiceRegistry
+from dearhost.stage.production import Production, production_from_json, production_to_json
+from dearhost.stage.sets import SETS
+
+SUFFIX = ".dearhost"
+FORM = "dear-host-production"
+VERSION = 1
+"""Raised when a file of this form could no longer be read as it is; what is merely missing has its usual value."""
+_LARGEST = 100_000_000
+_EPOCH = (2020, 1, 1, 0, 0, 0)
+
+
+class UnreadableProduction(ScriptError):
+    """The file is no production, is damaged, or was written by a later version."""
+
+
+@dataclass(frozen=True, slots=True)
+class OpenedProduction:
+    """A production out of a file; ``notes`` say what had to be changed for this machine."""
+
+    production: Production
+    notes: tuple[str, ...]
+
+
+def pack(production: Production) -> bytes:
+    """The production as a file. The same production gives the same bytes."""
+    document = {"form": FORM, "version": VERSION, "production": production_to_json(production)}
+    contents = {
+        "production.json": json.dumps(document, ensure_ascii=False, indent=1),
+        "script.fountain": write_fountain(production.script),
+    }
+    buffer = io.BytesIO()
+    with zipfile.ZipFile(buffer, "w", zipfile.ZIP_DEFLATED) as packed:
+        for name, text in contents.items():
+            packed.writestr(zipfile.ZipInfo(name, _EPOCH), text, zipfile.ZIP_DEFLATED)
+    return buffer.getvalue()
+
+
+def unpack(data: bytes, name: str, voices: VoiceRegistry) -> OpenedProduction:
+    """The production in the bytes of a file called ``name``.
+
+    Hosts, voices and sets this machine does not have are replaced, and named in the notes.
+    Raises UnreadableProduction.
+    """
+    document = _document(data, name)
+    version = document.get("version")
+    if document.get("form") != FORM or not isinstance(version, int) or version < 1:
+        raise UnreadableProduction(f"'{name}' holds no production. Is it the right file?")
+    if version > VERSION:
+        raise UnreadableProduction(
+            f"'{name}' was written by a later version of Dear Host (form {version}, this one reads up to {VERSION}). "
+            "Open it there and save the script as Fountain, or bring this installation up to date."
+        )
+    try:
+        return _fitted(production_from_json(document["production"]), voices)
+    except (DearHostError, KeyError, TypeError, AttributeError) as error:
+        raise UnreadableProduction(
+            f"'{name}' is damaged: its production cannot be read ({error}). Nothing was changed. "
+            "Its script.fountain can be taken out with any zip program and opened on its own."
+        ) from error
+
+
+def _document(data: bytes, name: str) -> Mapping[str, Any]:
+    try:
+        with zipfile.ZipFile(io.BytesIO(data)) as packed:
+            entry = packed.getinfo("production.json")
+            if entry.file_size > _LARGEST:
+                raise UnreadableProduction(f"'{name}' is too big to be a production.")
+            document = json.loads(packed.read(entry).decode("utf-8"))
+    except (zipfile.BadZipFile, KeyError, ValueError, EOFError, OSError, NotImplementedError, RuntimeError) as error:
+        raise UnreadableProduction(
+            f"'{name}' is no production file, or it is damaged ({type(error).__name__}). "
+            "Copy it again from where it came; nothing was changed."
+        ) from error
+    if not isinstance(document, dict):
+        raise UnreadableProduction(f"'{name}' holds no production. Is it the right file?")
+    return document
+
+
+def _fitted(production: Production, voices: VoiceRegistry) -> OpenedProduction:
+    notes: list[str] = []
+    known = {voice.id for voice in voices.voices()}
+    cast = {}
+    for speaker, entry in production.cast.items():
+        lacking = [f"the host '{entry.host}'"] if entry.host not in CAST else []
+        lacking += [f"the voice '{entry.voice}'"] if entry.voice not in known else []
+        if lacking:
+            notes.append(f"{speaker or 'The speaker'} had {' and '.join(lacking)}, which this machine does not have.")
+        else:
+            cast[speaker] = entry
+    scenes = []
+    for number, scene in enumerate(production.script.scenes, 1):
+        if scene.staging.set and scene.staging.set not in SETS:
+            notes.append(f"Scene {number} had the set '{scene.staging.set}', which this machine does not have.")
+            scene = replace(scene, staging=replace(scene.staging, set=""))
+        scenes.append(scene)
+    production = replace(production, cast=cast, script=replace(production.script, scenes=tuple(scenes)))
+    if production.set not in SETS:
+        notes.append(f"The set '{production.set}' is not on this machine.")
+        production = replace(production, set=next(iter(SETS)))
+    return OpenedProduction(production, tuple(notes))
