@@ -8,6 +8,7 @@ from dearhost.script.anchors import (
     word_index,
 )
 from dearhost.script.brief import Brief, brief_from_json, brief_to_json
+from dearhost.script.comparing import Difference, Run, compare, words_differing
 from dearhost.script.cues import KINDS, Cue, CueKind, Parameter, cue_problem, cue_to_json, format_note
 from dearhost.script.document import Direction, Line, Scene, Script, Word, from_json, new_id, to_json
 from dearhost.script.estimate import SECONDS_PER_WORD, count_words, estimated_seconds
@@ -23,11 +24,13 @@ __all__ = [
     "Brief",
     "Cue",
     "CueKind",
+    "Difference",
     "Direction",
     "Finding",
     "Line",
     "Parameter",
     "Place",
+    "Run",
     "Scene",
     "Script",
     "Spot",
@@ -38,6 +41,7 @@ __all__ = [
     "blanked",
     "brief_from_json",
     "brief_to_json",
+    "compare",
     "count_words",
     "cue_problem",
     "cue_to_json",
@@ -58,6 +62,7 @@ __all__ = [
     "unspoken_spans",
     "with_text",
     "word_index",
+    "words_differing",
     "words_of",
     "write_fountain",
     "write_markdown",

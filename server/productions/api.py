@@ -17,9 +17,10 @@ from dearhost.stage import SUFFIX, display_name, pack, unpack
 from server.productions.actions.create import adopt_production, create_production
 from server.productions.actions.restore import restore_revision
 from server.productions.actions.save import StaleSave, save_production
-from server.productions.documents import production_of
+from server.productions.documents import checked_document, production_of
 from server.productions.models import Production, Revision
 from server.productions.schemas import (
+    DocumentSchema,
     NewProduction,
     OpenedOut,
     ProductionOut,
@@ -145,6 +146,13 @@ def delete(request: HttpRequest, production_id: UUID) -> Status[None]:
 def revisions(request: HttpRequest, production_id: UUID, limit: int = Query(50, ge=1, le=200)) -> list[Revision]:
     """The latest revisions, refused ones among them."""
     return list(owned(request, production_id).revisions.all()[:limit])
+
+
+@router.get("/{uuid:production_id}/revisions/{revision_id}", response=DocumentSchema, operation_id="getRevision")
+def revision_document(request: HttpRequest, production_id: UUID, revision_id: int) -> dict[str, Any]:
+    """The document of a revision."""
+    revision = get_object_or_404(Revision, pk=revision_id, production=owned(request, production_id))
+    return checked_document(revision.document)
 
 
 @router.post(

@@ -167,6 +167,37 @@ class RevisionOut(Schema):
     saved_at: datetime
 
 
+class RunOut(Schema):
+    """A stretch of text, and whether the other side lacks it."""
+
+    text: str
+    differs: bool
+
+
+class DifferenceOut(Schema):
+    """A heading, line or direction that is not the same."""
+
+    kind: Literal["changed", "added", "removed", "moved"]
+    scene: int
+    speaker: str
+    before: list[RunOut]
+    after: list[RunOut]
+
+
+class CompareIn(Schema):
+    """Two states of a production."""
+
+    before: DocumentSchema
+    after: DocumentSchema
+
+
+class CompareOut(Schema):
+    """What differs in the text, and which other choices differ, by name."""
+
+    lines: list[DifferenceOut]
+    choices: list[str]
+
+
 class Restore(Schema):
     """Which revision to bring back, and the current revision number."""
 

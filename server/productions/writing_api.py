@@ -8,9 +8,21 @@ from django.http import HttpRequest
 from ninja import Router
 
 from dearhost.advice import LONG_TEXT, cuts_by_length, cuts_by_paragraph, pieces_of
-from dearhost.script import count_words, read_script, to_json
-from server.productions.schemas import PasteIn, PasteOut
+from dearhost.script import compare, count_words, read_script, to_json
+from dearhost.stage import production_from_json
+from server.productions.schemas import CompareIn, CompareOut, PasteIn, PasteOut
 
+_CHOICES = {
+    "cast": "who plays whom, with which voice",
+    "shape": "the shape of the picture",
+    "captions": "captions",
+    "set": "the set",
+    "framing": "the framing",
+    "transition": "the transition",
+    "liveliness": "the liveliness",
+    "titles": "the titles",
+    "brief": "the brief",
+}
 router = Router(tags=["writing"])
 MAX_PASTE = 2_000_000
 
@@ -28,3 +40,14 @@ def read_paste(request: HttpRequest, data: PasteIn) -> dict[str, Any]:
         pieces = pieces_of(scenes[0], data.language)
         answer |= {"pieces": pieces, "by_paragraph": cuts_by_paragraph(pieces), "by_length": cuts_by_length(pieces)}
     return answer
+
+
+@router.post("/compare", response=CompareOut, operation_id="compareDocuments")
+def compare_documents(request: HttpRequest, data: CompareIn) -> dict[str, Any]:
+    """What differs between two states of a production, to be read; changes nothing."""
+    before, after = (production_from_json(document.dict()) for document in (data.before, data.after))
+    choices = [label for name, label in _CHOICES.items() if getattr(before, name) != getattr(after, name)]
+    staged = {s.id: s.staging for s in before.script.scenes}
+    own = [i for i, s in enumerate(after.script.scenes, 1) if s.id in staged and staged[s.id] != s.staging]
+    choices += [f"the staging of scene {number}" for number in own]
+    return {"lines": compare(before.script, after.script), "choices": choices}

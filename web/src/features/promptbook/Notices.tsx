@@ -3,6 +3,7 @@ import { useLocation } from "react-router";
 import { hourOf } from "../../shared/time";
 import { PlainButton } from "../../shared/ui/controls";
 import { Icon } from "../../shared/ui/icons";
+import { Difference } from "./Difference";
 import type { ProductionDocument } from "./document";
 import type { Keeping, Production } from "./useProduction";
 
@@ -68,40 +69,22 @@ export function Notices({ keeping, document, onTryNow, onMine, onTheirs }: Props
 					<strong>Two windows changed this production.</strong> Both are kept until you choose.
 				</p>
 				<div className="versions">
-					<section>
-						<p className="small quiet">This window</p>
-						<Changed mine={document} other={keeping.theirs.document} />
-						<PlainButton small onClick={onMine}>
-							Use this one
-						</PlainButton>
-					</section>
-					<section>
-						<p className="small quiet">The other window, {hourOf(new Date(keeping.theirs.updated_at))}</p>
-						<Changed mine={keeping.theirs.document} other={document} />
-						<PlainButton small onClick={() => onTheirs(keeping.theirs)}>
-							Use that one
-						</PlainButton>
-					</section>
+					<Difference
+						before={document}
+						after={keeping.theirs.document}
+						heads={["This window", `The other window, ${hourOf(new Date(keeping.theirs.updated_at))}`]}
+					/>
+				</div>
+				<div className="version-buttons">
+					<PlainButton small onClick={onMine}>
+						Use this one
+					</PlainButton>
+					<PlainButton small onClick={() => onTheirs(keeping.theirs)}>
+						Use that one
+					</PlainButton>
 				</div>
 			</div>
 		);
 	}
 	return null;
-}
-
-/** The lines of `mine` that `other` does not have as they are. */
-function Changed({ mine, other }: { mine: ProductionDocument; other: ProductionDocument }) {
-	const theirs = new Set(other.script.scenes.flatMap((s) => [s.heading, ...s.blocks.map((b) => b.text)]));
-	const differing = mine.script.scenes
-		.flatMap((s) => [{ id: s.id, text: s.heading }, ...s.blocks])
-		.filter((b) => b.text && !theirs.has(b.text));
-	return (
-		<div className="serif changed">
-			{differing.length === 0 && <p className="quiet">The words are the same; other choices differ.</p>}
-			{differing.slice(0, 4).map((b) => (
-				<p key={b.id}>{b.text.length > 120 ? `${b.text.slice(0, 118)}…` : b.text}</p>
-			))}
-			{differing.length > 4 && <p className="quiet small">and {differing.length - 4} more</p>}
-		</div>
-	);
 }

@@ -165,7 +165,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 				<button type="button" className="head-button" onClick={() => setKeysShown(true)}>
 					Keys
 				</button>
-				<Revisions productionId={productionId} revision={revision} keeping={keeping} onRestored={replaced} />
+				<Revisions {...{ productionId, revision, document, keeping }} onRestored={replaced} />
 				<button type="button" className="head-button" title="Ctrl+Z" onClick={() => editor.commands.undo()}>
 					Undo
 				</button>

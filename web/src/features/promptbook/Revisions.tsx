@@ -1,23 +1,63 @@
 import { useMutation, useQuery } from "@tanstack/react-query";
-import { useState } from "react";
-import { api, ask, sentence } from "../../shared/api/client";
-import { PlainButton } from "../../shared/ui/controls";
+import { useEffect, useRef, useState } from "react";
+import { api, ask, type Schemas, sentence } from "../../shared/api/client";
+import { MainButton, PlainButton } from "../../shared/ui/controls";
+import { Difference } from "./Difference";
+import type { ProductionDocument } from "./document";
 import type { Keeping, Production } from "./useProduction";
 
-type Props = { productionId: string; revision: number; keeping: Keeping; onRestored: (production: Production) => void };
+type Props = {
+	productionId: string;
+	revision: number;
+	document: ProductionDocument;
+	keeping: Keeping;
+	onRestored: (production: Production) => void;
+};
 
 function when(date: string): string {
 	return new Date(date).toLocaleString("en-GB", { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit" });
 }
 
 /** "Kept 10:42", and behind it the earlier revisions. */
-export function Revisions({ productionId, revision, keeping, onRestored }: Props) {
+export function Revisions(props: Props) {
 	const [open, setOpen] = useState(false);
+	return (
+		<div className="revisions">
+			<button
+				type="button"
+				className="plain quiet small"
+				aria-haspopup="dialog"
+				title="Earlier revisions"
+				onClick={() => setOpen(true)}
+				data-testid="keeping"
+			>
+				{text(props.keeping)}
+			</button>
+			{open && <RevisionSheet {...props} onClose={() => setOpen(false)} />}
+		</div>
+	);
+}
+
+function RevisionSheet({ productionId, revision, document, onRestored, onClose }: Props & { onClose: () => void }) {
+	const dialog = useRef<HTMLDialogElement>(null);
+	const [chosen, setChosen] = useState<Schemas["RevisionOut"] | null>(null);
+	useEffect(() => dialog.current?.showModal?.(), []);
 	const path = { production_id: productionId };
 	const revisions = useQuery({
 		queryKey: ["revisions", productionId, revision],
 		queryFn: () => ask(api.GET("/api/productions/{production_id}/revisions", { params: { path } })),
-		enabled: open,
+	});
+	const shown = chosen ?? revisions.data?.find((r) => r.refused || r.number !== revision) ?? null;
+	const before = useQuery({
+		queryKey: ["revision", productionId, shown?.id],
+		queryFn: () =>
+			ask(
+				api.GET("/api/productions/{production_id}/revisions/{revision_id}", {
+					params: { path: { ...path, revision_id: shown?.id ?? 0 } },
+				}),
+			),
+		enabled: shown !== null,
+		staleTime: Number.POSITIVE_INFINITY,
 	});
 	const restore = useMutation({
 		mutationFn: (id: number) =>
@@ -28,48 +68,56 @@ export function Revisions({ productionId, revision, keeping, onRestored }: Props
 				}),
 			),
 		onSuccess: (production) => {
-			setOpen(false);
+			dialog.current?.close();
 			onRestored(production);
 		},
 	});
+	const problem = restore.error ?? before.error ?? revisions.error;
 	return (
-		<div className="revisions">
-			<button
-				type="button"
-				className="plain quiet small"
-				aria-expanded={open}
-				onClick={() => setOpen(!open)}
-				data-testid="keeping"
-			>
-				{text(keeping)}
-			</button>
-			{open && (
-				<div className="revision-list">
-					<p className="label">Earlier revisions</p>
-					{restore.isError && (
-						<p role="alert" className="problem small">
-							{sentence(restore.error)}
-						</p>
-					)}
-					<ul>
-						{revisions.data?.map((r) => (
-							<li key={r.id}>
-								<span className="num">
-									{r.number}. {when(r.saved_at)} {r.refused && <em>not taken</em>}
-								</span>
-								{r.number === revision && !r.refused ? (
-									<span className="small quiet">now</span>
-								) : (
-									<PlainButton small onClick={() => restore.mutate(r.id)} label={`Restore revision ${r.number}`}>
-										Restore
-									</PlainButton>
-								)}
-							</li>
-						))}
-					</ul>
-				</div>
+		<dialog ref={dialog} className="revision-sheet" aria-label="Earlier revisions" onClose={onClose}>
+			<h2 className="panel-title">Earlier revisions</h2>
+			{problem && (
+				<p role="alert" className="problem small">
+					{sentence(problem)}
+				</p>
 			)}
-		</div>
+			<div className="revision-columns">
+				<ul>
+					{revisions.data?.map((r) => {
+						const now = r.number === revision && !r.refused;
+						return (
+							<li key={r.id}>
+								<button
+									type="button"
+									disabled={now}
+									aria-pressed={shown?.id === r.id}
+									onClick={() => setChosen(r)}
+									className="num"
+								>
+									{r.number}. {when(r.saved_at)} {now ? "now" : r.refused ? "not taken" : ""}
+								</button>
+							</li>
+						);
+					})}
+				</ul>
+				<div className="revision-difference">
+					{shown && before.data ? (
+						<Difference before={before.data} after={document} heads={[`Revision ${shown.number}`, "Now"]} />
+					) : (
+						<p className="quiet">{revisions.data && !shown ? "This is the first revision." : "Opening…"}</p>
+					)}
+				</div>
+			</div>
+			<div className="change-buttons">
+				{shown && (
+					<MainButton onClick={() => restore.mutate(shown.id)} disabled={restore.isPending}>
+						Restore revision {shown.number}
+					</MainButton>
+				)}
+				<PlainButton onClick={() => dialog.current?.close()}>Close</PlainButton>
+				<span className="small quiet">What is written now stays among the revisions.</span>
+			</div>
+		</dialog>
 	);
 }
 

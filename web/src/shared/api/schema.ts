@@ -184,6 +184,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/productions/{production_id}/revisions/{revision_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Revision Document
+         * @description The document of a revision.
+         */
+        get: operations["getRevision"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/productions/{production_id}/restore": {
         parameters: {
             query?: never;
@@ -282,6 +302,26 @@ export interface paths {
          *     A long text of one scene without a heading comes with the sentences at which it could be cut.
          */
         post: operations["readPaste"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/productions/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Compare Documents
+         * @description What differs between two states of a production, to be read; changes nothing.
+         */
+        post: operations["compareDocuments"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1094,6 +1134,53 @@ export interface components {
             language: string;
         };
         /**
+         * CompareOut
+         * @description What differs in the text, and which other choices differ, by name.
+         */
+        CompareOut: {
+            /** Lines */
+            lines: components["schemas"]["DifferenceOut"][];
+            /** Choices */
+            choices: string[];
+        };
+        /**
+         * DifferenceOut
+         * @description A heading, line or direction that is not the same.
+         */
+        DifferenceOut: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "changed" | "added" | "removed" | "moved";
+            /** Scene */
+            scene: number;
+            /** Speaker */
+            speaker: string;
+            /** Before */
+            before: components["schemas"]["RunOut"][];
+            /** After */
+            after: components["schemas"]["RunOut"][];
+        };
+        /**
+         * RunOut
+         * @description A stretch of text, and whether the other side lacks it.
+         */
+        RunOut: {
+            /** Text */
+            text: string;
+            /** Differs */
+            differs: boolean;
+        };
+        /**
+         * CompareIn
+         * @description Two states of a production.
+         */
+        CompareIn: {
+            before: components["schemas"]["DocumentSchema"];
+            after: components["schemas"]["DocumentSchema"];
+        };
+        /**
          * DeliveryOut
          * @description A delivery and where it stands.
          */
@@ -1483,6 +1570,29 @@ export interface operations {
             };
         };
     };
+    getRevision: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                production_id: string;
+                revision_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DocumentSchema"];
+                };
+            };
+        };
+    };
     restoreRevision: {
         parameters: {
             query?: never;
@@ -1607,6 +1717,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PasteOut"];
+                };
+            };
+        };
+    };
+    compareDocuments: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CompareIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CompareOut"];
                 };
             };
         };

@@ -1,6 +1,6 @@
 import { Extension, InputRule } from "@tiptap/core";
 import { type Node as DocNode, Fragment, type Schema, Slice } from "@tiptap/pm/model";
-import { Plugin, PluginKey } from "@tiptap/pm/state";
+import { Plugin, PluginKey, TextSelection } from "@tiptap/pm/state";
 import type { EditorView } from "@tiptap/pm/view";
 import { newId } from "../document";
 import { isManuscript } from "./pasting";
@@ -78,6 +78,15 @@ export const Typing = Extension.create<{ onManuscript: ((text: string, html: str
 					handleDOMEvents: {
 						keydown: () => {
 							readCaret();
+							return false;
+						},
+						dblclick: (view) => {
+							// beyond the end of a line a browser selects its end and the start of the next: a key would join them
+							readCaret();
+							const { $from, $to } = view.state.selection;
+							if (!$from.sameParent($to) && $to.parentOffset === 0) {
+								view.dispatch(view.state.tr.setSelection(TextSelection.create(view.state.doc, $from.pos)));
+							}
 							return false;
 						},
 					},
