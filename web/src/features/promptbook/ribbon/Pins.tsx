@@ -1,5 +1,5 @@
-import { type PointerEvent, type RefObject, useMemo, useState } from "react";
-import type { Script } from "../document";
+import { memo, type PointerEvent, type RefObject, useMemo, useState } from "react";
+import type { Scene } from "../document";
 import type { CueHandle } from "../script/Cues";
 import { cueLabel, FLAG_SHAPES, familyOf, useCueKinds } from "../script/cueKinds";
 import { type LaidScene, READABLE, xOf } from "./scale";
@@ -10,10 +10,15 @@ type Pin = { id: string; at: number; label: string; kind: string; left: number; 
 const PIN_GAP = 6;
 const LETTER = 6.6;
 
-type Props = { scene: LaidScene; script: Script; scale: number; cues: RefObject<CueHandle | null> };
+type Props = {
+	scene: LaidScene;
+	written: Scene | undefined;
+	scale: number;
+	cues: RefObject<CueHandle | null>;
+};
 
 /** Cues as pins over the shore; a pin dragged along takes the word it is let go on. */
-export function Pins({ scene, script, scale, cues }: Props) {
+export const Pins = memo(function Pins({ scene, written, scale, cues }: Props) {
 	const { times } = scene;
 	const x = (seconds: number) => xOf(scene.start + seconds, scale);
 	const kinds = useCueKinds();
@@ -26,7 +31,6 @@ export function Pins({ scene, script, scale, cues }: Props) {
 		[times],
 	);
 	const pins = useMemo(() => {
-		const written = script.scenes.find((s) => s.id === scene.id);
 		const known = new Map(written?.blocks.flatMap((b) => b.cues).map((cue) => [cue.id, cue]));
 		const found = (times?.lines ?? []).flatMap((line) =>
 			line.cues.flatMap(({ id, at }) => {
@@ -39,7 +43,7 @@ export function Pins({ scene, script, scale, cues }: Props) {
 			scene.start,
 			scale,
 		);
-	}, [times, script, kinds, scene.id, scene.start, scale]);
+	}, [times, written, kinds, scene.start, scale]);
 	const wordNear = (place: number) => {
 		const at = (place - x(0)) / scale;
 		return words.reduce(
@@ -85,7 +89,7 @@ export function Pins({ scene, script, scale, cues }: Props) {
 			})}
 		</div>
 	);
-}
+});
 
 /** Labels that would touch go one row down; where no row is free the flag stands without its words. */
 function inRows(cues: { id: string; at: number; kind: string; label: string }[], start: number, scale: number): Pin[] {

@@ -1,4 +1,4 @@
-import { type RefObject, useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { memo, type RefObject, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { clock } from "../../../shared/time";
 import { Icon } from "../../../shared/ui/icons";
 import type { Script } from "../document";
@@ -24,7 +24,8 @@ const SPEEDS = [0.5, 0.75, 1, 1.25, 1.5, 2];
 
 /** A shore along the foot: speech rises above the waterline, mouths hang below, then the words at their times. */
 export function Ribbon({ script, check, times, cues, playing, onSee, onStage }: Props) {
-	const laid = useMemo(() => layScenes(script.scenes, check, times), [script.scenes, check, times]);
+	const outline = useOutline(script);
+	const laid = useMemo(() => layScenes(outline, check, times), [outline, check, times]);
 	const [scale, setScale] = useState(USUAL);
 	const zoom = useCallback((wished: number) => setScale(within(wished)), []);
 	return (
@@ -35,6 +36,16 @@ export function Ribbon({ script, check, times, cues, playing, onSee, onStage }: 
 			<Zoom laid={laid} scale={scale} onScale={zoom} />
 		</section>
 	);
+}
+
+/** The scenes' headings; the same as long as no heading changed, whatever is written under them. */
+function useOutline(script: Script): { id: string; heading: string }[] {
+	const kept = useRef<{ id: string; heading: string }[]>([]);
+	const same =
+		kept.current.length === script.scenes.length &&
+		script.scenes.every((s, i) => s.id === kept.current[i]?.id && s.heading === kept.current[i]?.heading);
+	if (!same) kept.current = script.scenes.map(({ id, heading }) => ({ id, heading }));
+	return kept.current;
 }
 
 function Controls({ laid, check, playing }: { laid: LaidScene[]; check: Check | null; playing: Playing }) {
@@ -125,7 +136,7 @@ function Zoom({ laid, scale, onScale }: { laid: LaidScene[]; scale: number; onSc
 	);
 }
 
-function SceneFoot({ laid, onScene }: { laid: LaidScene[]; onScene: () => void }) {
+const SceneFoot = memo(function SceneFoot({ laid, onScene }: { laid: LaidScene[]; onScene: () => void }) {
 	const current = usePlayhead((p) => p.sceneId);
 	const foot = useRef<HTMLElement>(null);
 	useEffect(() => {
@@ -151,4 +162,4 @@ function SceneFoot({ laid, onScene }: { laid: LaidScene[]; onScene: () => void }
 			))}
 		</nav>
 	);
-}
+});

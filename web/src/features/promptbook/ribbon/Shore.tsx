@@ -31,6 +31,7 @@ export function Shore({ laid, script, scale, onScale, cues, playing, onSee, onSt
 	useWheelZoom(box, scale, onScale);
 	const names = seen.map((scene) => scene.id).join(" ");
 	useEffect(() => onSee(names ? names.split(" ") : []), [names, onSee]);
+	const written = (scene: LaidScene) => script.scenes[scene.number - 1];
 	const total = laid.reduce((sum, scene) => sum + scene.seconds, 0);
 	const keys = (event: KeyboardEvent) => {
 		const times = current?.times;
@@ -90,7 +91,8 @@ export function Shore({ laid, script, scale, onScale, cues, playing, onSee, onSt
 				</svg>
 			</div>
 			{seen.map(
-				(scene) => scene.times && <Pins key={scene.id} scene={scene} script={script} scale={scale} cues={cues} />,
+				(scene) =>
+					scene.times && <Pins key={scene.id} scene={scene} written={written(scene)} scale={scale} cues={cues} />,
 			)}
 			{current?.times && <TailHandle key={current.id} scene={current} scale={scale} onStage={onStage} />}
 		</div>

@@ -103,12 +103,15 @@ function useFlags(editor: Editor, root: HTMLElement): { flags: Flag[]; cues: Map
 		const changed = ({ transaction }: { transaction: { docChanged: boolean } }) => transaction.docChanged && ask();
 		const sizes = new ResizeObserver(ask);
 		sizes.observe(editor.view.dom);
+		const scroller = root.parentElement;
+		scroller?.addEventListener("scroll", ask, { passive: true });
 		editor.on("transaction", changed);
 		document.fonts?.ready.then(ask);
 		ask();
 		return () => {
 			cancelAnimationFrame(asked);
 			sizes.disconnect();
+			scroller?.removeEventListener("scroll", ask);
 			editor.off("transaction", changed);
 		};
 	}, [editor, root]);

@@ -34,19 +34,24 @@ export function layFlags(items: Item[], edge: number): Flag[] {
 	);
 }
 
-/** The cues as they lie on the page, measured from `root`'s top left. */
+/** The cues of the scenes that are in view or nearly, as they lie on the page, from `root`'s top left. */
 export function measureCues(root: HTMLElement): { items: Item[]; edge: number } {
 	const origin = root.getBoundingClientRect();
+	const spare = window.innerHeight / 2;
 	const seen = new Set<string>();
 	const items: Item[] = [];
-	for (const element of root.querySelectorAll<HTMLElement>(".cue[data-cue]")) {
-		const id = element.dataset.cue ?? "";
-		const box = element.getClientRects()[0];
-		if (!box || seen.has(id)) continue;
-		seen.add(id);
-		items.push({ id, x: box.left - origin.left, y: box.top - origin.top });
+	let edge = 0;
+	for (const scene of root.querySelectorAll<HTMLElement>(".scene")) {
+		const place = scene.getBoundingClientRect();
+		if (place.bottom < -spare || place.top > window.innerHeight + spare) continue;
+		for (const element of scene.querySelectorAll<HTMLElement>(".cue[data-cue]")) {
+			const id = element.dataset.cue ?? "";
+			const box = element.getClientRects()[0];
+			if (!box || seen.has(id)) continue;
+			seen.add(id);
+			items.push({ id, x: box.left - origin.left, y: box.top - origin.top });
+		}
+		edge ||= scene.querySelector<HTMLElement>(".line-text")?.getBoundingClientRect().right ?? 0;
 	}
-	const shown = [...root.querySelectorAll<HTMLElement>(".line-text")].find((element) => element.offsetWidth);
-	const text = shown?.getBoundingClientRect();
-	return { items, edge: text ? text.right - origin.left + 14 : 0 };
+	return { items, edge: edge ? edge - origin.left + 14 : 0 };
 }

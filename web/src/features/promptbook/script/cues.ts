@@ -45,30 +45,40 @@ export const CueMark = Mark.create({
 	addProseMirrorPlugins: () => [keepCues()],
 });
 
+/** A cue where it stands in its line. */
+type LineCue = Omit<PlacedCue, "from" | "to" | "lineId"> & { until: number };
+const cuesKnown = new WeakMap<DocNode, readonly LineCue[]>();
+
+function cuesInLine(line: DocNode): readonly LineCue[] {
+	let cues = cuesKnown.get(line);
+	if (!cues) {
+		const text = line.textContent;
+		const found = new Map<string, LineCue>();
+		line.forEach((child, offset) => {
+			for (const mark of child.marks) {
+				if (mark.type.name !== "cue" || found.has(mark.attrs.id)) continue;
+				const { id, kind, parameters, look } = mark.attrs;
+				const word = wordAt(text, offset) ?? { from: offset, to: offset + child.nodeSize };
+				const said = text.slice(word.from, word.to);
+				found.set(id, { id, kind, parameters, look, offset: word.from, until: word.to, word: said });
+			}
+		});
+		cues = [...found.values()];
+		cuesKnown.set(line, cues);
+	}
+	return cues;
+}
+
 /** All cues, in the order of the script. */
 export function cuesOf(doc: DocNode): PlacedCue[] {
 	const found = new Map<string, PlacedCue>();
 	doc.descendants((node, position) => {
 		if (node.type.name !== "line") return node.type.name === "scene";
 		const start = position + 1;
-		const text = node.textContent;
-		node.forEach((child, offset) => {
-			for (const mark of child.marks) {
-				if (mark.type.name !== "cue" || found.has(mark.attrs.id)) continue;
-				const word = wordAt(text, offset) ?? { from: offset, to: offset + child.nodeSize };
-				found.set(mark.attrs.id, {
-					id: mark.attrs.id,
-					kind: mark.attrs.kind,
-					parameters: mark.attrs.parameters,
-					look: mark.attrs.look,
-					from: start + word.from,
-					to: start + word.to,
-					lineId: String(node.attrs.id),
-					offset: word.from,
-					word: text.slice(word.from, word.to),
-				});
-			}
-		});
+		for (const { until, ...cue } of cuesInLine(node)) {
+			if (found.has(cue.id)) continue;
+			found.set(cue.id, { ...cue, from: start + cue.offset, to: start + until, lineId: String(node.attrs.id) });
+		}
 		return false;
 	});
 	return [...found.values()].sort((a, b) => a.from - b.from);

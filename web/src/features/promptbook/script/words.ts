@@ -9,9 +9,24 @@ export function wordAt(text: string, offset: number): { from: number; to: number
 	return words.find((word) => offset < word.to) ?? words.at(-1) ?? null;
 }
 
+type Word = { from: number; to: number };
+// a line's words are asked for again and again while another line is written
+const known = new Map<string, readonly Word[]>();
+const KEPT = 4000;
+
 /** Stretches between gaps without the punctuation round them; the server counts by the same rule. */
-export function wordsOf(text: string): { from: number; to: number }[] {
-	const found: { from: number; to: number }[] = [];
+export function wordsOf(text: string): readonly Word[] {
+	let words = known.get(text);
+	if (!words) {
+		if (known.size >= KEPT) known.clear();
+		words = readWords(text);
+		known.set(text, words);
+	}
+	return words;
+}
+
+function readWords(text: string): Word[] {
+	const found: Word[] = [];
 	const spoken = text.replace(/\[\[.*?\]\]|\[[^[\]\n]*\]/g, (part) => " ".repeat(part.length));
 	let at = 0;
 	while (at < spoken.length) {
