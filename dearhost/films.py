@@ -14,7 +14,7 @@ from dearhost.render.film import Progress
 from dearhost.script import Scene, Script, count_words, ensure_speakable, estimated_seconds
 from dearhost.speech import Speaker, VoiceRegistry
 from dearhost.stage import CastEntry, Picture, Production, Timeline, compile_timeline, with_captions
-from dearhost.stage.cueing import pauses_of
+from dearhost.stage.cueing import manner_of, pauses_of
 from dearhost.stage.pacing import place_lines
 from dearhost.storage import FolderCache, write_whole
 from dearhost.timebase import FrameRate
@@ -61,7 +61,7 @@ def scene_time(scene: Scene, production: Production, speaker: Speaker) -> Runnin
         return RunningTime(0, 0.0, True)
     durations = []
     for line in scene.lines:
-        seconds = speaker.known_seconds(line.text, production.entry(line.speaker).voice)
+        seconds = speaker.known_seconds(line.text, production.entry(line.speaker).voice, manner_of(line))
         if seconds is None:
             return RunningTime(words, round(estimated_seconds(scene), 1), True)
         durations.append(seconds + sum(pauses_of(line).values()))

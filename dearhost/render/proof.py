@@ -49,8 +49,10 @@ def proof_sound(scene: SceneTimeline) -> list[Placement]:
     return [Placement(line.span.start, line.reading.sample_rate, line.reading.samples) for line in scene.lines]
 
 
-def stream_proof(painter: Painter, scene: SceneTimeline, start: float = 0.0) -> Iterator[bytes]:
-    """A scene as fragmented MP4, piece by piece, from ``start`` seconds into it.
+def stream_proof(
+    painter: Painter, scene: SceneTimeline, start: float = 0.0, until: float | None = None
+) -> Iterator[bytes]:
+    """A scene as fragmented MP4, piece by piece, from ``start`` seconds into it to ``until``, None for its end.
 
     Stop reading and the making stops. Raises whatever the painting raised.
     """
@@ -60,7 +62,7 @@ def stream_proof(painter: Painter, scene: SceneTimeline, start: float = 0.0) -> 
 
     def make() -> None:
         try:
-            _write(painter, scene, start, _Sink(pieces, stopped))
+            _write(painter, scene, (start, until), _Sink(pieces, stopped))
         except (OSError, av.FFmpegError) as error:
             if not stopped.is_set():
                 failure.append(error)
@@ -85,14 +87,15 @@ def stream_proof(painter: Painter, scene: SceneTimeline, start: float = 0.0) -> 
                 continue
 
 
-def _write(painter: Painter, scene: SceneTimeline, start: float, sink: _Sink) -> None:
+def _write(painter: Painter, scene: SceneTimeline, part: tuple[float, float | None], sink: _Sink) -> None:
     timeline = painter.timeline
     rate = timeline.frame_rate
     offset = first_frame(timeline, scene)
-    first = min(max(0, int(start * float(rate.value))), max(0, rate.frames_in(scene.duration) - 1))
-    count = rate.frames_in(scene.duration)
+    start, until = part
+    count = rate.frames_in(scene.duration if until is None else min(scene.duration, max(until, start + 0.1)))
+    first = min(max(0, int(start * float(rate.value))), max(0, count - 1))
     sound = mastered(proof_sound(scene), scene.duration)
-    sound = sound[round(rate.start_of(first) * SAMPLE_RATE) :]
+    sound = sound[round(rate.start_of(first) * SAMPLE_RATE) : round(rate.start_of(count) * SAMPLE_RATE)]
     options = {
         "movflags": "delay_moov+default_base_moof+frag_keyframe",
         "frag_duration": _FRAGMENT_MICROSECONDS,

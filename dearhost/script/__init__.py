@@ -2,6 +2,7 @@
 
 from dearhost.script.anchors import (
     join_lines,
+    put_cue,
     split_line,
     text_with_cues,
     with_text,
@@ -54,6 +55,7 @@ __all__ = [
     "new_id",
     "open_script",
     "placeholders",
+    "put_cue",
     "read_file",
     "read_script",
     "split_line",

@@ -73,6 +73,12 @@ def join_lines(first: Line, second: Line) -> Line:
     return replace(first, text=text, cues=_in_order(c for c in (_settled(m, m.start, words) for m in moved) if c))
 
 
+def put_cue(line: Line, cue: Cue) -> Line:
+    """The line with one cue more, on the word at ``cue.start``; as it was when nothing is spoken in it."""
+    settled = _settled(cue, cue.start, words_of(line.text))
+    return replace(line, cues=_in_order([*line.cues, settled])) if settled else line
+
+
 def word_at(words: Sequence[Word], start: int) -> Word | None:
     """The word a cue at ``start`` belongs to: the one that holds it, else the next, else the last."""
     for word in words:

@@ -1,5 +1,6 @@
 """A line and a voice become a reading: sound, and when each word and phone is heard."""
 
+from dearhost.speech.manner import PLAIN, Manner
 from dearhost.speech.pausing import with_pauses
 from dearhost.speech.plan import WordPlan, plan_words
 from dearhost.speech.reading import Prosody, Reading, Samples, TimedPhone, TimedWord, timings_to_json
@@ -8,6 +9,8 @@ from dearhost.speech.speaking import Speaker
 from dearhost.speech.voices import Voice
 
 __all__ = [
+    "PLAIN",
+    "Manner",
     "Prosody",
     "Reading",
     "Samples",

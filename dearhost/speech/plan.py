@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import unicodedata
+from collections.abc import Mapping
 from dataclasses import dataclass
 
 from dearhost.errors import UnspeakableText
@@ -64,11 +65,12 @@ class WordPlan:
     sentences: tuple[Sentence, ...]
 
 
-def plan_words(text: str, language: str) -> WordPlan:
+def plan_words(text: str, language: str, said_as: Mapping[int, str] | None = None) -> WordPlan:
     """Plan how ``text`` is spoken in ``language`` (BCP 47).
 
     Every written word is spoken by at least one spoken word. Notes, brackets, placeholders and emoji
-    are left out. Clauses end at our own punctuation rules, so that "Dr." ends no sentence.
+    are left out. ``said_as`` gives, by a written word's index, what is spoken in its place. Clauses
+    end at our own punctuation rules, so that "Dr." ends no sentence.
     """
     short = language.split("-")[0].lower()
     written = words_of(text)
@@ -93,7 +95,10 @@ def plan_words(text: str, language: str) -> WordPlan:
         abbreviated = gap.startswith(".") and is_abbreviation(word.text, short) and (not last or gap.count(".") > 1)
         abbreviated = abbreviated or (gap.startswith(".") and last and is_abbreviation(word.text, short))
         after_number = index > 0 and written[index - 1].text[-1].isnumeric()
-        spoken = say(word.text, short, abbreviated=abbreviated, after_number=after_number)
+        instead = said_as.get(index, "").split() if said_as else []
+        spoken = [w for part in instead for w in say(part, short)] or say(
+            word.text, short, abbreviated=abbreviated, after_number=after_number
+        )
         words.extend(SpokenWord(w, index) for w in spoken)
         mark = _mark(gap[1:] if abbreviated and not last else gap)
         if last:

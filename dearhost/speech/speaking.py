@@ -10,6 +10,7 @@ import numpy as np
 
 from dearhost.errors import NothingToSay, SpeechError
 from dearhost.speech.engine import Engine, EnginePhone, Utterance
+from dearhost.speech.manner import PLAIN, Manner, with_emphasis
 from dearhost.speech.plan import Sentence, WordPlan, ensure_readable, plan_words
 from dearhost.speech.prosody import measure_prosody
 from dearhost.speech.reading import Reading, TimedPhone, TimedWord, check_times
@@ -18,7 +19,7 @@ from dearhost.speech.registry import VoiceRegistry
 from dearhost.speech.sharing import share_out
 from dearhost.storage import FolderCache, fingerprint
 
-VERSION = "reading-6"
+VERSION = "reading-7"
 SENTENCE_PAUSE = 0.5
 """Seconds of silence between two sentences of a line, on top of what an engine leaves."""
 _EDGE = 0.06
@@ -35,21 +36,21 @@ class Speaker:
         self._making: dict[str, tuple[threading.Lock, int]] = {}
         self._lock = threading.Lock()
 
-    def name_of(self, text: str, voice_id: str) -> str:
+    def name_of(self, text: str, voice_id: str, manner: Manner = PLAIN) -> str:
         """The fingerprint of a reading: everything that affects it."""
-        return fingerprint(VERSION, self.registry.engine(voice_id).version, voice_id, text) + ".reading"
+        return fingerprint(VERSION, self.registry.engine(voice_id).version, voice_id, text, manner.key) + ".reading"
 
-    def known(self, text: str, voice_id: str) -> Reading | None:
+    def known(self, text: str, voice_id: str, manner: Manner = PLAIN) -> Reading | None:
         """The reading if it has been made, else None."""
-        path = self._cache.find(self.name_of(text, voice_id))
+        path = self._cache.find(self.name_of(text, voice_id, manner))
         try:
             return load_reading(path) if path else None
         except (OSError, ValueError, KeyError):
             return None
 
-    def known_seconds(self, text: str, voice_id: str) -> float | None:
+    def known_seconds(self, text: str, voice_id: str, manner: Manner = PLAIN) -> float | None:
         """How long the reading lasts if it has been made, else None; quick enough for every keystroke."""
-        name = self.name_of(text, voice_id)
+        name = self.name_of(text, voice_id, manner)
         seconds = self._seconds.get(name)
         if seconds is None:
             try:
@@ -62,16 +63,16 @@ class Speaker:
                 self._seconds[name] = seconds
         return seconds
 
-    def read(self, text: str, voice_id: str) -> Reading:
+    def read(self, text: str, voice_id: str, manner: Manner = PLAIN) -> Reading:
         """The reading of ``text``, made now if need be.
 
         Raises NothingToSay when no word is spoken, UnspeakableText, UnknownVoice, VoiceUnavailable.
         """
-        name = self.name_of(text, voice_id)
+        name = self.name_of(text, voice_id, manner)
         with self._alone(name):
-            reading = self.known(text, voice_id)
+            reading = self.known(text, voice_id, manner)
             if reading is None:
-                made = reading = self._make(text, voice_id)
+                made = reading = self._make(text, voice_id, manner)
                 self._cache.put(name, lambda path: save_reading(path, made))
         return reading
 
@@ -90,13 +91,13 @@ class Speaker:
                 if waiting > 1:
                     self._making[name] = making, waiting - 1
 
-    def _make(self, text: str, voice_id: str) -> Reading:
+    def _make(self, text: str, voice_id: str, manner: Manner) -> Reading:
         voice = self.registry.voice(voice_id)
-        plan = plan_words(text, voice.language)
+        plan = plan_words(text, voice.language, manner.said_as)
         if not plan.sentences:
             raise NothingToSay("The line holds no spoken word. Write one, or make the line a direction.")
         ensure_readable(plan, voice.scripts, voice.name, voice.language_name)
-        return speak_plan(plan, self.registry.engine(voice_id))
+        return with_emphasis(speak_plan(plan, self.registry.engine(voice_id)), manner.emphasis)
 
 
 def speak_plan(plan: WordPlan, engine: Engine) -> Reading:

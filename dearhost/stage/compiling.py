@@ -17,6 +17,7 @@ from dearhost.stage.cueing import (
     expressions_of,
     framings_of,
     gestures_of,
+    manner_of,
     pauses_of,
     playable,
     titles_of,
@@ -52,7 +53,7 @@ def compile_timeline(production: Production, speaker: Speaker, frame_rate: Frame
         number += 1
         readings = []
         for line in scene.lines:
-            readings.append(speaker.read(line.text, production.entry(line.speaker).voice))
+            readings.append(speaker.read(line.text, production.entry(line.speaker).voice, manner_of(line)))
             done += 1
             if progress:
                 progress(done, total)
@@ -81,7 +82,7 @@ def compile_scene(production: Production, scene_id: str, speaker: Speaker, frame
     if not number:
         raise StageError("Nothing is spoken in this scene yet. Write a line.")
     scene = spoken[number - 1]
-    readings = [speaker.read(line.text, production.entry(line.speaker).voice) for line in scene.lines]
+    readings = [speaker.read(line.text, production.entry(line.speaker).voice, manner_of(line)) for line in scene.lines]
     placed = place_scene(production, scene, number, 0.0, readings, speaker)
     language = speaker.registry.voice(production.entry(scene.lines[0].speaker).voice).language
     title = production.script.title
@@ -137,7 +138,7 @@ def _name(production: Production, scene: Scene, lines: Sequence[Line], speaker: 
         (
             line.speaker,
             production.entry(line.speaker).host,
-            speaker.name_of(line.text, production.entry(line.speaker).voice),
+            speaker.name_of(line.text, production.entry(line.speaker).voice, manner_of(line)),
             [(cue.kind, word_index(line, cue), cue.parameters) for cue in playable(line)],
         )
         for line in lines

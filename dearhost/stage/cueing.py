@@ -6,7 +6,7 @@ from collections.abc import Iterable, Mapping
 
 from dearhost.hosts import EXPRESSIONS, GESTURES, ExpressionCue, GestureCue
 from dearhost.script import KINDS, Cue, CueKind, Line, Parameter, cue_problem, word_index
-from dearhost.speech import Reading
+from dearhost.speech import Manner, Reading
 from dearhost.stage.production import FRAMINGS
 from dearhost.stage.timeline import FramingCut, Title
 from dearhost.timebase import Span
@@ -27,6 +27,8 @@ KINDS.register(
         for name in GESTURES
     ),
     *(CueKind(name, _label(name), "host", "Expression", (_AMOUNT,)) for name in EXPRESSIONS),
+    CueKind("emphasis", "Emphasis", "sound", "Delivery", (_AMOUNT,)),
+    CueKind("say-as", "Say as", "sound", "Delivery", (Parameter("text", "As spoken", ""),)),
     CueKind("pause", "Pause", "sound", "Delivery", (Parameter("seconds", "Length", 0.6, 0.1, 5.0, "s"),)),
     *(CueKind(name, name.capitalize(), "picture", "Framing") for name in FRAMINGS),
     CueKind(
@@ -52,6 +54,18 @@ def pauses_of(line: Line) -> dict[int, float]:
             index = word_index(line, cue)
             pauses[index] = pauses.get(index, 0.0) + cue.number("seconds")
     return pauses
+
+
+def manner_of(line: Line) -> Manner:
+    """How the line's cues want it said."""
+    said_as: dict[int, str] = {}
+    emphasis: dict[int, float] = {}
+    for cue in playable(line):
+        if cue.kind == "say-as" and cue.text("text").strip():
+            said_as[word_index(line, cue)] = cue.text("text")
+        elif cue.kind == "emphasis":
+            emphasis[word_index(line, cue)] = cue.number("strength")
+    return Manner(said_as, emphasis)
 
 
 def moment_of(line: Line, cue: Cue, reading: Reading) -> float:

@@ -6,8 +6,10 @@ import threading
 from collections import OrderedDict
 from collections.abc import Iterator
 from contextlib import contextmanager
+from dataclasses import replace
 from functools import lru_cache
 
+from dearhost.script import Cue, Line, Scene, put_cue
 from dearhost.stage import Painter, Picture, Timeline, compile_scene
 from dearhost.timebase import FrameRate
 from server.productions.documents import production_of
@@ -28,6 +30,19 @@ def _timeline(production_id: str, revision: int, scene_id: str) -> Timeline:
 def scene_timeline(production: Production, scene_id: str) -> Timeline:
     """The timeline of a scene of the current revision. Raises StageError, SpeechError."""
     return _timeline(str(production.pk), production.revision, scene_id)
+
+
+def tried_timeline(production: Production, scene_id: str, line_id: str, cue: Cue) -> Timeline:
+    """The timeline of a scene as it would be with one cue more. Raises StageError, SpeechError."""
+    staged = production_of(production.document, production.title)
+
+    def tried(scene: Scene) -> Scene:
+        blocks = (put_cue(b, cue) if isinstance(b, Line) and b.id == line_id else b for b in scene.blocks)
+        return replace(scene, blocks=tuple(blocks))
+
+    scenes = tuple(tried(s) if s.id == scene_id else s for s in staged.script.scenes)
+    staged = replace(staged, script=replace(staged.script, scenes=scenes))
+    return compile_scene(staged, scene_id, studio().speaker, PREVIEW_RATE)
 
 
 class _Slot:

@@ -1,21 +1,15 @@
-"""A voice made from another by WORLD analysis and synthesis (Morise et al. 2016).
-
-Pitch comes from an autocorrelation tracker: WORLD's own trackers miss low voices.
-"""
+"""A voice made from another by WORLD analysis and synthesis."""
 
 from __future__ import annotations
 
-import warnings
 from dataclasses import dataclass
 
 import numpy as np
 
 from dearhost.speech.engine import Engine, EnginePhone, Utterance
 from dearhost.speech.plan import Sentence
-from dearhost.speech.prosody import track_pitch
 from dearhost.speech.reading import Samples
-
-_FRAME_MS = 5.0
+from dearhost.speech.world import FRAME_MS, Analysis, analyse, synthesise
 
 
 @dataclass(frozen=True, slots=True)
@@ -59,16 +53,8 @@ class DerivedEngine:
 
 def transform(samples: Samples, rate: int, derivation: Derivation) -> Samples:
     """``samples`` (mono, -1..1) with another pitch, vocal tract length, tilt and pace; same level."""
-    with warnings.catch_warnings():  # its import of pkg_resources is only deprecated
-        warnings.simplefilter("ignore", UserWarning)
-        import pyworld  # noqa: PLC0415 - only derived voices need it
-
-    sound = samples.astype(np.float64)
-    count = int(len(sound) / rate * 1000 / _FRAME_MS) + 1
-    pitch = track_pitch(samples, rate, count, rate=1000 / _FRAME_MS).astype(np.float64)
-    times = np.arange(count) * _FRAME_MS / 1000
-    envelope = pyworld.cheaptrick(sound, pitch, times, rate)
-    noise = pyworld.d4c(sound, pitch, times, rate)
+    taken = analyse(samples, rate)
+    pitch, envelope, noise = taken.pitch, taken.envelope, taken.noise
     voiced = pitch > 0
     if voiced.any():
         log = np.log(pitch[voiced])
@@ -84,11 +70,9 @@ def transform(samples: Samples, rate: int, derivation: Derivation) -> Samples:
     frequency = np.maximum(np.arange(bins) * rate / 2 / (bins - 1), 60.0)
     gain = derivation.tilt * np.log2(frequency / 1000)
     envelope = np.exp(log_envelope + gain * np.log(10) / 10)
-    remade = pyworld.synthesize(
-        pitch, np.ascontiguousarray(envelope), np.ascontiguousarray(noise), rate, _FRAME_MS / derivation.pace
-    )
-    wanted = round(len(sound) / derivation.pace)
-    remade = np.pad(remade[:wanted], (0, max(0, wanted - len(remade))))
+    wanted = round(len(samples) / derivation.pace)
+    remade = synthesise(Analysis(pitch, envelope, noise), rate, wanted, FRAME_MS / derivation.pace)
+    sound = samples.astype(np.float64)
     level = float(np.sqrt(np.mean(sound**2)) / max(1e-9, np.sqrt(np.mean(remade**2))))
     peak = float(np.abs(remade).max()) * level
     return (remade * (level if peak <= 0.98 else level * 0.98 / peak)).astype(np.float32)

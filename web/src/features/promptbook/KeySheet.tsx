@@ -24,7 +24,9 @@ const KEYS: [string, [string, string][]][] = [
 	[
 		"Cues",
 		[
-			["Alt+Q", "what happens on the word at the caret"],
+			["Alt+Q", "what happens on the word at the caret; Alt+Enter tries it"],
+			["Alt+E", "the selected words stand out"],
+			["Alt+Y", "say the word as it sounds, not as it is spelled"],
 			["Left, Right on a flag", "the word before, the word after"],
 			["Enter on a flag", "its settings"],
 			["Delete on a flag", "take it off"],

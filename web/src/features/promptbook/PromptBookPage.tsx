@@ -132,6 +132,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 	const { setLooping } = playing;
 	useBookKeys({
 		onCue: useCallback(() => cueHandle.current?.ask(), []),
+		onPut: useCallback((kind: string) => cueHandle.current?.put(kind), []),
 		onPlay: play,
 		onUndo: useCallback((redo: boolean) => (redo ? editor.commands.redo() : editor.commands.undo()), [editor]),
 		onFind: useCallback(() => setFinding(true), []),
@@ -183,6 +184,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 					slip={paste && <PasteCard paste={paste} onCut={putIn} onWhole={() => putIn([])} />}
 					finding={finding}
 					onFound={() => setFinding(false)}
+					onTry={playing.tryCue}
 					onSpeakFrom={speakFrom}
 				/>
 				<div className="spine" aria-hidden="true" />

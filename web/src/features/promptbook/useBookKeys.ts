@@ -3,6 +3,7 @@ import { nextRegion } from "./regions";
 
 type Keys = {
 	onCue: () => void;
+	onPut: (kind: string) => void;
 	onPlay: (writing: boolean) => void;
 	onUndo: (redo: boolean) => void;
 	onFind: () => void;
@@ -15,7 +16,7 @@ const TYPING = "[contenteditable=true], input, select, textarea, button, [role=s
 
 /** The keys that work everywhere in the prompt book. */
 export function useBookKeys(keys: Keys): void {
-	const { onCue, onPlay, onUndo, onFind, onTab, onFullScreen, onLoop } = keys;
+	const { onCue, onPut, onPlay, onUndo, onFind, onTab, onFullScreen, onLoop } = keys;
 	useEffect(() => {
 		const pressed = (event: KeyboardEvent) => {
 			const target = event.target as HTMLElement;
@@ -32,6 +33,8 @@ export function useBookKeys(keys: Keys): void {
 			if (event.altKey && event.shiftKey && event.code === "KeyF") return does(onFullScreen);
 			if (event.altKey && event.shiftKey && event.code === "KeyL") return does(onLoop);
 			if (event.altKey && event.code === "KeyQ") return does(onCue);
+			if (event.altKey && !event.shiftKey && event.code === "KeyE") return does(() => onPut("emphasis"));
+			if (event.altKey && !event.shiftKey && event.code === "KeyY") return does(() => onPut("say-as"));
 			if ((event.altKey && event.code === "Enter") || (event.code === "Space" && !target.closest(TYPING))) {
 				return does(() => onPlay(Boolean(target.closest(".script"))));
 			}
@@ -40,5 +43,5 @@ export function useBookKeys(keys: Keys): void {
 		};
 		window.addEventListener("keydown", pressed);
 		return () => window.removeEventListener("keydown", pressed);
-	}, [onCue, onPlay, onUndo, onFind, onTab, onFullScreen, onLoop]);
+	}, [onCue, onPut, onPlay, onUndo, onFind, onTab, onFullScreen, onLoop]);
 }

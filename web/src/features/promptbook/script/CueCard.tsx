@@ -17,11 +17,13 @@ type ListProps = {
 	hostId: string;
 	top: number;
 	onSet: (kind: CueKind) => void;
+	/** Show the word with it on the stage; nothing is set. */
+	onTry: (kind: CueKind) => void;
 	onClose: () => void;
 };
 
 /** One searchable list of what can happen on a word; it hangs from the word. */
-export function CueList({ kinds, used, word, hostId, top, onSet, onClose }: ListProps) {
+export function CueList({ kinds, used, word, hostId, top, onSet, onTry, onClose }: ListProps) {
 	const [typed, setTyped] = useState("");
 	const [at, setAt] = useState(0);
 	const found = useMemo(() => foundKinds(kinds, typed, used), [kinds, typed, used]);
@@ -33,10 +35,12 @@ export function CueList({ kinds, used, word, hostId, top, onSet, onClose }: List
 	const keys = (event: KeyboardEvent) => {
 		if (event.code === "ArrowDown") setAt((n) => Math.min(found.length - 1, n + 1));
 		else if (event.code === "ArrowUp") setAt((n) => Math.max(0, n - 1));
+		else if (event.code === "Enter" && event.altKey && chosen) onTry(chosen);
 		else if (event.code === "Enter" && chosen) onSet(chosen);
 		else if (event.code === "Escape") onClose();
 		else return;
 		event.preventDefault();
+		event.stopPropagation();
 	};
 	return (
 		<section className="cue-card" style={{ top }} aria-label={`Cue on “${word}”`}>
@@ -97,7 +101,16 @@ export function CueList({ kinds, used, word, hostId, top, onSet, onClose }: List
 				</div>
 			</div>
 			<p className="cue-keys">
-				<b>Enter</b> sets it <b>Esc</b> leaves the word as it was
+				<b>Enter</b> sets it <b>Alt+Enter</b>{" "}
+				<button
+					type="button"
+					className="text-button"
+					onPointerDown={(event) => event.preventDefault()}
+					onClick={() => chosen && onTry(chosen)}
+				>
+					tries it on the stage
+				</button>{" "}
+				<b>Esc</b> leaves the word as it was
 			</p>
 		</section>
 	);
@@ -107,11 +120,15 @@ function ChosenNote({ kind }: { kind: CueKind }) {
 	const notes: Record<string, string> = {
 		Expression: "Stays until the next expression, or the end of the scene.",
 		Framing: "Cuts there, and stays until the next framing.",
-		Delivery: "Silence in front of the word. What follows moves along.",
 		Text: "Shows words on a slip of paper.",
 		Gesture: "Begins a little sooner, so that it arrives with the word.",
 	};
-	return <> {notes[kind.group]}</>;
+	const own: Record<string, string> = {
+		pause: "Silence in front of the word. What follows moves along.",
+		emphasis: "The word is higher, longer and louder.",
+		"say-as": "What is written stays; what is said is spelled as it sounds.",
+	};
+	return <> {own[kind.name] ?? notes[kind.group]}</>;
 }
 
 type EditProps = {

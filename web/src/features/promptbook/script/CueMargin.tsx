@@ -17,7 +17,8 @@ type Props = {
 
 /** Flags in the margin, each tied to its word by a thin rule. */
 export function CueMargin({ editor, root, kinds, current, onOpen }: Props) {
-	const { flags, cues } = useFlags(editor, root);
+	const [opened, setOpened] = useState<ReadonlySet<string>>(new Set());
+	const { flags, cues } = useFlags(editor, root, opened);
 	const move = (cue: PlacedCue, steps: number) => {
 		const word = wordsAway(editor.state.doc, cue, steps);
 		if (word) editor.view.dispatch(changeCue(closeHistory(editor.state.tr), cue, {}, word));
@@ -41,6 +42,19 @@ export function CueMargin({ editor, root, kinds, current, onOpen }: Props) {
 			{flags.map((flag) => {
 				const cue = cues.get(flag.id);
 				if (!cue) return null;
+				if (flag.more) {
+					return (
+						<button
+							type="button"
+							key={flag.id}
+							className="flag more"
+							style={{ left: flag.left, top: flag.top }}
+							onClick={() => setOpened((before) => new Set([...before, flag.id]))}
+						>
+							{flag.more} more
+						</button>
+					);
+				}
 				return (
 					<button
 						type="button"
@@ -88,14 +102,18 @@ function startDrag(down: PointerEvent, editor: Editor, cue: PlacedCue): void {
 	window.addEventListener("pointerup", up, { once: true });
 }
 
-function useFlags(editor: Editor, root: HTMLElement): { flags: Flag[]; cues: Map<string, PlacedCue> } {
+function useFlags(
+	editor: Editor,
+	root: HTMLElement,
+	opened: ReadonlySet<string>,
+): { flags: Flag[]; cues: Map<string, PlacedCue> } {
 	const [laid, setLaid] = useState<{ flags: Flag[]; cues: Map<string, PlacedCue> }>({ flags: [], cues: new Map() });
 	useEffect(() => {
 		let asked = 0;
 		const lay = () => {
 			asked = 0;
 			const { items, edge } = measureCues(root);
-			setLaid({ flags: layFlags(items, edge), cues: new Map(cuesOf(editor.state.doc).map((c) => [c.id, c])) });
+			setLaid({ flags: layFlags(items, edge, opened), cues: new Map(cuesOf(editor.state.doc).map((c) => [c.id, c])) });
 		};
 		const ask = () => {
 			asked ||= requestAnimationFrame(lay);
@@ -114,6 +132,6 @@ function useFlags(editor: Editor, root: HTMLElement): { flags: Flag[]; cues: Map
 			scroller?.removeEventListener("scroll", ask);
 			editor.off("transaction", changed);
 		};
-	}, [editor, root]);
+	}, [editor, root, opened]);
 	return laid;
 }

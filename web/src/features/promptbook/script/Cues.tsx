@@ -15,6 +15,7 @@ import {
 	type PlacedCue,
 	placeCue,
 	removeCue,
+	selectedWords,
 	wordAtCaret,
 	wordsAway,
 } from "./cues";
@@ -26,6 +27,8 @@ export type CueHandle = {
 	ask: () => void;
 	/** The word at the caret: its line, and where it begins in it. */
 	caret: () => { lineId: string; offset: number } | null;
+	/** Set a cue of this kind on the selected words, or on the word at the caret. */
+	put: (kind: string) => void;
 	/** Open a cue's settings. */
 	open: (id: string) => void;
 	/** Put a cue on the word at an offset of a line. */
@@ -39,13 +42,15 @@ type Props = {
 	heard: { lineId: string; from: number } | null;
 	hostOf: (lineId: string) => string;
 	handle: Ref<CueHandle>;
+	/** Show a cue on the stage that is not set. */
+	onTry: (lineId: string, offset: number, kind: string) => void;
 	onSpeakFrom: (lineId: string, offset: number) => void;
 };
 
 type Open = { cue: string } | { word: { from: number; to: number; text: string; lineId: string } } | null;
 
 /** Flags, their list and their settings: everything about cues on the page. */
-export function Cues({ editor, root, times, heard, hostOf, handle, onSpeakFrom }: Props) {
+export function Cues({ editor, root, times, heard, hostOf, handle, onTry, onSpeakFrom }: Props) {
 	const kinds = useCueKinds();
 	const [open, setOpen] = useState<Open>(null);
 	const [, redraw] = useState(0);
@@ -60,6 +65,19 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onSpeakFrom }
 			editor.off("transaction", changed);
 		};
 	}, [editor]);
+	useEffect(() => {
+		const margin = ({ target, clientX, clientY }: MouseEvent) => {
+			const line = target instanceof HTMLElement && target.matches("div.line") ? target : null;
+			const text = line?.querySelector(".line-text")?.getBoundingClientRect();
+			const place = text && clientX > text.right && editor.view.posAtCoords({ left: text.right - 4, top: clientY });
+			if (!place) return;
+			editor.commands.setTextSelection(place.pos);
+			const word = wordAtCaret(editor.state);
+			if (word) setOpen({ word });
+		};
+		root.addEventListener("click", margin);
+		return () => root.removeEventListener("click", margin);
+	}, [editor, root]);
 	const find = (id: string) => cuesOf(editor.state.doc).find((cue) => cue.id === id);
 	const ask = () => {
 		const word = wordAtCaret(editor.state);
@@ -70,9 +88,24 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onSpeakFrom }
 		const line = word && lineById(editor.state.doc, word.lineId);
 		return word && line ? { lineId: word.lineId, offset: word.from - line.start } : null;
 	};
+	/** A cue of this kind on the first selected word; emphasis on all of them. */
+	const put = (name: string) => {
+		const kind = kinds.find((k) => k.name === name);
+		const words = selectedWords(editor.state, name === "emphasis" ? MOST_EMPHASISED : 1);
+		if (!kind || !words.length) return;
+		const tr = closeHistory(editor.state.tr);
+		const ids = words.map((word) => {
+			const id = newId();
+			placeCue(tr, { id, kind: name, parameters: defaultsOf(kind) }, word.from, word.to);
+			return id;
+		});
+		editor.view.dispatch(tr);
+		if (kind.parameters.some((p) => p.kind === "text")) setOpen({ cue: ids[0] ?? "" });
+	};
 	useImperativeHandle(handle, () => ({
 		ask,
 		caret,
+		put,
 		open: (id) => setOpen({ cue: id }),
 		move: (id, lineId, from, to) => {
 			const cue = find(id);
@@ -126,6 +159,7 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onSpeakFrom }
 				editor={editor}
 				root={root}
 				onCue={ask}
+				onPut={put}
 				onSpeak={() => {
 					const place = caret();
 					if (place) onSpeakFrom(place.lineId, place.offset);
@@ -142,6 +176,10 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onSpeakFrom }
 					hostId={hostOf(open.word.lineId)}
 					top={topOf(open.word.to)}
 					onSet={(kind) => set(kind, open.word)}
+					onTry={(kind) => {
+						const line = lineById(editor.state.doc, open.word.lineId);
+						if (line) onTry(open.word.lineId, open.word.from - line.start, kind.name);
+					}}
 					onClose={close}
 				/>
 			)}
@@ -168,6 +206,8 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onSpeakFrom }
 		</>
 	);
 }
+
+const MOST_EMPHASISED = 5;
 
 function usesOf(cues: PlacedCue[]): Map<string, number> {
 	const uses = new Map<string, number>();

@@ -27,6 +27,7 @@ type Props = {
 	/** Whether something is looked for. */
 	finding: boolean;
 	onFound: () => void;
+	onTry: (lineId: string, offset: number, kind: string) => void;
 	onSpeakFrom: (lineId: string, offset: number) => void;
 };
 
@@ -62,6 +63,7 @@ export function ScriptPage(props: Props) {
 							heard={heard}
 							hostOf={props.hostOf}
 							handle={props.cueHandle}
+							onTry={props.onTry}
 							onSpeakFrom={props.onSpeakFrom}
 						/>
 					)}

@@ -5,11 +5,12 @@ type Props = {
 	editor: Editor;
 	root: HTMLElement;
 	onCue: () => void;
+	onPut: (kind: string) => void;
 	onSpeak: () => void;
 };
 
 /** What can be done with selected words; hangs in the speaker's margin, never over the text. */
-export function SelectionSlip({ editor, root, onCue, onSpeak }: Props) {
+export function SelectionSlip({ editor, root, onCue, onPut, onSpeak }: Props) {
 	const [top, setTop] = useState<number | null>(null);
 	useEffect(() => {
 		const place = () => {
@@ -41,6 +42,15 @@ export function SelectionSlip({ editor, root, onCue, onSpeak }: Props) {
 		>
 			<button type="button" title="Alt+Q" onClick={onCue}>
 				Cue
+			</button>
+			<button type="button" title="Alt+E" onClick={() => onPut("emphasis")}>
+				Emphasis
+			</button>
+			<button type="button" onClick={() => onPut("pause")}>
+				Pause before
+			</button>
+			<button type="button" title="Alt+Y" onClick={() => onPut("say-as")}>
+				Say as…
 			</button>
 			<button type="button" title="Alt+U" onClick={() => editor.chain().focus().toggleSpoken().run()}>
 				Leave unsaid

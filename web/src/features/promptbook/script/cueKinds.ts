@@ -19,6 +19,7 @@ export function cueLabel(kinds: readonly CueKind[], cue: Pick<PlacedCue, "kind" 
 	const kind = kinds.find((k) => k.name === cue.kind);
 	if (!kind) return cue.kind;
 	if (cue.kind === "title" && cue.parameters.text) return String(cue.parameters.text);
+	if (cue.kind === "say-as" && cue.parameters.text) return `Say “${cue.parameters.text}”`;
 	if (cue.kind === "pause") return `Pause ${Number(cue.parameters.seconds ?? 0.6).toFixed(1)} s`;
 	return cue.parameters.side === "left" ? `${kind.label}, left` : kind.label;
 }

@@ -1,16 +1,18 @@
 /** A flag in the margin and the rule that ties it to its word. */
-export type Flag = { id: string; left: number; top: number; rule: string };
+export type Flag = { id: string; left: number; top: number; rule: string; more: number };
 
 type Item = { id: string; x: number; y: number };
 
 /** A finger or an unsteady hand can hit one: WCAG 2.2, target size. */
 const FLAG_HEIGHT = 24;
+/** Flags beside one row of text; with more the last one only counts them. */
+const MOST_FLAGS = 4;
 
 /**
  * Where flags stand. Of the cues on one row of text the leftmost word takes the highest rule and the top
  * flag, so that rules never cross and flags read in the order of the words.
  */
-export function layFlags(items: Item[], edge: number): Flag[] {
+export function layFlags(items: Item[], edge: number, opened: ReadonlySet<string> = new Set()): Flag[] {
 	const sorted = [...items].sort((a, b) => (Math.abs(a.y - b.y) > 6 ? a.y - b.y : a.x - b.x));
 	const rows: Item[][] = [];
 	for (const item of sorted) {
@@ -19,8 +21,10 @@ export function layFlags(items: Item[], edge: number): Flag[] {
 		else rows.push([item]);
 	}
 	let last = -99;
-	return rows.flatMap((row) =>
-		row.map((item, index) => {
+	return rows.flatMap((whole) => {
+		const all = whole.length <= MOST_FLAGS || whole.some((item) => opened.has(item.id));
+		const row = all ? whole : whole.slice(0, MOST_FLAGS);
+		return row.map((item, index) => {
 			const below = row.length - 1 - index;
 			const ruleY = Math.round(item.y + 2 - below * 2.6);
 			const top = Math.max(ruleY - FLAG_HEIGHT / 2, last + FLAG_HEIGHT);
@@ -29,9 +33,10 @@ export function layFlags(items: Item[], edge: number): Flag[] {
 			const straight = Math.abs(middle - ruleY) < 1.5;
 			const corner = edge - 4 - below * 3.5;
 			const rule = `M${item.x + 0.5} ${item.y + 7}V${ruleY + 0.5}H${straight ? edge : `${corner}V${middle}H${edge}`}`;
-			return { id: item.id, left: edge, top, rule };
-		}),
-	);
+			const more = !all && index === MOST_FLAGS - 1 ? whole.length - MOST_FLAGS + 1 : 0;
+			return { id: item.id, left: edge, top, rule, more };
+		});
+	});
 }
 
 /** The cues of the scenes that are in view or nearly, as they lie on the page, from `root`'s top left. */

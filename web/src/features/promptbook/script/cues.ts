@@ -113,6 +113,17 @@ export function wordAtCaret(state: EditorState): { from: number; to: number; tex
 	return { from: line.start + word.from, to: line.start + word.to, text, lineId: String(line.node.attrs.id) };
 }
 
+/** The words of the selection within its first line, or the one at the caret; no more than `most`. */
+export function selectedWords(state: EditorState, most: number): { from: number; to: number }[] {
+	const line = lineAt(state.doc, state.selection.from);
+	const first = wordAtCaret(state);
+	if (!line || !first) return [];
+	const words = wordsOf(line.node.textContent)
+		.map((word) => ({ from: line.start + word.from, to: line.start + word.to }))
+		.filter((word) => word.from >= first.from && word.from < state.selection.to);
+	return (words.length ? words : [first]).slice(0, most);
+}
+
 type CueValuesOf = { id: string; kind: string; parameters: CueValues; look?: boolean };
 
 /** Put a cue on the word from `from` to `to`. */

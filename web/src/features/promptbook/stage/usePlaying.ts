@@ -74,5 +74,20 @@ export function usePlaying({ productionId, revision, spoken, current, times, loo
 		},
 		[times, play],
 	);
-	return { video, problem, playing, speed, setSpeed, looping, setLooping, stop, toggle, speakFrom };
+	const tryCue = useCallback(
+		(lineId: string, offset: number, kind: string) => {
+			for (const [sceneId, known] of times) {
+				const word = known.lines.find((l) => l.id === lineId)?.words.find((w) => w.to > offset);
+				if (!word) continue;
+				const at = Math.max(0, word.start - 1.1);
+				const query = new URLSearchParams({ line: lineId, offset: String(offset), cue: kind, r: String(revision) });
+				const part = `at=${at.toFixed(3)}&until=${(word.end + 1.9).toFixed(3)}`;
+				const address = `/pictures/${productionId}/${sceneId}/proof.mp4?${part}&${query}`;
+				setProblem("");
+				player.current?.play([{ sceneId, at, address }]);
+			}
+		},
+		[times, productionId, revision],
+	);
+	return { video, problem, playing, speed, setSpeed, looping, setLooping, stop, toggle, speakFrom, tryCue };
 }
