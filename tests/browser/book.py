@@ -11,7 +11,7 @@ def begin(page: Page, text: str) -> None:
     """Begin a production with a script."""
     page.get_by_role("button", name="a script").click()
     page.get_by_label("Script", exact=True).fill(text)
-    page.get_by_role("button", name="Begin with this script").click()
+    page.get_by_role("button", name=re.compile("^Begin with")).click()
     page.get_by_role("main", name="Script page").wait_for()
 
 

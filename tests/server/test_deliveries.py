@@ -8,6 +8,7 @@ from typing import Any
 
 import av
 import httpx
+import numpy as np
 import pytest
 from django.conf import settings
 from django.contrib.auth.models import User
@@ -166,11 +167,16 @@ def test_progress_arrives_as_it_is_made(address: str, client: Client, begin: Beg
     ]
 
 
+def signed_in(client: Client) -> httpx.Client:
+    """The same person's window on the real server."""
+    cookies = {settings.SESSION_COOKIE_NAME: client.cookies[settings.SESSION_COOKIE_NAME].value}
+    return httpx.Client(cookies=cookies, trust_env=False, timeout=60)
+
+
 def test_a_proof_streams_as_playable_video(address: str, client: Client, begin: Begin, tmp_path: Any) -> None:
     production = begin()
     scene = production.document["script"]["scenes"][1]["id"]
-    cookies = {settings.SESSION_COOKIE_NAME: client.cookies[settings.SESSION_COOKIE_NAME].value}
-    with httpx.Client(cookies=cookies, trust_env=False, timeout=60) as web:
+    with signed_in(client) as web:
         answer = web.get(f"{address}/pictures/{production.pk}/{scene}/proof.mp4?at=0.2")
         assert answer.status_code == 200 and answer.headers["Content-Type"] == "video/mp4"
         (tmp_path / "proof.mp4").write_bytes(answer.content)
@@ -185,3 +191,24 @@ def test_pages_carry_a_policy_that_lets_nothing_out(address: str) -> None:
     assert page.status_code == 200 and "default-src 'self'" in page.headers["Content-Security-Policy"]
     assert httpx.get(f"{address}/health", trust_env=False).status_code == 200
     assert httpx.get(f"{address}/api/none", trust_env=False).status_code == 404
+
+
+def test_a_cue_is_tried_without_being_set(address: str, client: Client, begin: Begin, tmp_path: Any) -> None:
+    production = begin()
+    scene = production.document["script"]["scenes"][0]
+    line = scene["blocks"][0]["id"]
+    path = f"{address}/pictures/{production.pk}/{scene['id']}/proof.mp4?at=0.6&until=2.1"
+
+    def frames(query: str) -> list[Any]:
+        with signed_in(client) as web:
+            (tmp_path / "try.mp4").write_bytes(web.get(path + query).content)
+        with av.open(str(tmp_path / "try.mp4")) as proof:
+            return [frame.to_ndarray(format="gray") for frame in proof.decode(video=0)]
+
+    plain, tried = frames(""), frames(f"&cue=wave&line={line}&offset=9")
+    assert len(plain) == len(tried) == 45  # a second and a half, no more
+    assert max(float(np.abs(a.astype(int) - b).mean()) for a, b in zip(plain, tried, strict=True)) > 1.0
+    unknown = frames(f"&cue=somersault&line={line}&offset=9")
+    assert all(np.array_equal(a, b) for a, b in zip(plain, unknown, strict=True))
+    production.refresh_from_db()
+    assert production.revision == 1 and production.document["script"]["scenes"][0]["blocks"][0]["cues"] == []

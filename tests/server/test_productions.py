@@ -237,3 +237,51 @@ def test_a_paste_is_read_as_a_script_and_a_long_one_says_where_it_could_be_cut(c
     long = paste("The tide comes in. It goes out again, as it always does.\n\n" * 9)
     assert long["by_paragraph"] == list(range(2, 18, 2)) and len(long["by_length"]) == 1
     assert paste("")["scenes"] == []
+
+
+def test_revisions_are_compared_and_their_documents_can_be_had(client: Client, stranger: Client, begin: Begin) -> None:
+    path = f"/api/productions/{begin().pk}"
+    mine = client.get(path).json()
+    before = json.loads(json.dumps(mine["document"]))
+    mine["document"]["script"]["scenes"][0]["blocks"][0]["text"] = "Mama may bring a ship. Papa mends the map."
+    mine["document"]["script"]["scenes"][1]["staging"]["framing"] = "wide"
+    mine["document"]["set"] = "pier"
+    assert put(client, path, mine).status_code == 200
+    first = client.get(f"{path}/revisions").json()[-1]
+    assert client.get(f"{path}/revisions/{first['id']}").json() == before
+    assert stranger.get(f"{path}/revisions/{first['id']}").status_code == 404
+    told = post(client, "/api/productions/compare", {"before": before, "after": mine["document"]}).json()
+    (line,) = told["lines"]
+    assert (line["kind"], line["scene"], line["speaker"]) == ("changed", 1, "MAREN")
+    assert [r["text"] for r in line["before"] if r["differs"]] == ["boat"]
+    assert [r["text"] for r in line["after"] if r["differs"]] == ["ship"]
+    assert told["choices"] == ["the set", "the staging of scene 2"]
+
+
+def test_the_brief_is_kept_and_advised_on(client: Client, begin: Begin) -> None:
+    path = f"/api/productions/{begin().pk}"
+    mine = client.get(path).json()
+    mine["document"]["brief"] |= {"points": ["Papa is mending the map", "Gulls eat chips"], "target": 4}
+    assert put(client, path, mine).json()["document"]["brief"]["target"] == 4
+    found = post(client, "/api/productions/check", mine["document"]).json()
+    said, unsaid = found["advice"][:2]
+    assert said["settled"] and said["at"]["line"] == 1 and not unsaid["settled"] and unsaid["at"] is None
+    assert found["readability"]["ease"] > 80
+    mine["document"]["brief"]["target"] = -3
+    refused = put(client, path, {**mine, "revision": 2})
+    assert refused.status_code == 422 and "target" in refused.json()["detail"]
+
+
+def test_a_scene_tells_where_its_hosts_stand(client: Client, begin: Begin) -> None:
+    production = begin()
+    path = f"/api/productions/{production.pk}"
+    mine = client.get(path).json()
+    scene = mine["document"]["script"]["scenes"][0]
+    usual = client.get(f"{path}/scenes/{scene['id']}/times").json()
+    assert usual["blocking"] == {"MAREN": {"x": 0.5, "distance": 1.0}}
+    scene["staging"] |= {"blocking": {"MAREN": {"x": 0.25, "distance": 9}}, "tail": 2}
+    assert put(client, path, mine).status_code == 200
+    moved = client.get(f"{path}/scenes/{scene['id']}/times?revision=2").json()
+    assert moved["blocking"] == {"MAREN": {"x": 0.25, "distance": 1.8}}  # as far as the stage goes
+    assert moved["duration"] == pytest.approx(usual["duration"] + 2 - 0.85, abs=0.001)
+    assert set(moved["lines"][0]["pitch"]["values"]) - {99.0}

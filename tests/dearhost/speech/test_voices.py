@@ -13,7 +13,7 @@ import pytest
 
 from dearhost.errors import UnknownVoice, VoiceUnavailable
 from dearhost.films import Studio
-from dearhost.speech import Reading, Speaker, VoiceRegistry, plan_words
+from dearhost.speech import Manner, Reading, Speaker, VoiceRegistry, plan_words
 from dearhost.speech.engines.fake import FakeEngine
 from dearhost.speech.engines.remembering import RememberingEngine
 from dearhost.speech.speaking import speak_plan
@@ -46,10 +46,10 @@ def test_a_line_wanted_by_many_at_once_is_read_once(studio: Studio, monkeypatch:
     made: list[str] = []
     make = studio.speaker._make
 
-    def slow(text: str, voice_id: str) -> Reading:
+    def slow(text: str, voice_id: str, manner: Manner) -> Reading:
         made.append(text)
         time.sleep(0.1)
-        return make(text, voice_id)
+        return make(text, voice_id, manner)
 
     monkeypatch.setattr(studio.speaker, "_make", slow)
     text = "Everybody wants to hear this at the same time."

@@ -5,6 +5,7 @@ import { playhead } from "../playhead";
 import type { CueHandle } from "../script/Cues";
 import type { SceneChange } from "../script/choosing";
 import type { Playing } from "../stage/usePlaying";
+import { USUAL_TAIL } from "../tabs/Tail";
 import { spacedWords } from "./drawing";
 import { Pins } from "./Pins";
 import { SceneShore } from "./SceneShore";
@@ -94,7 +95,15 @@ export function Shore({ laid, script, scale, onScale, cues, playing, onSee, onSt
 				(scene) =>
 					scene.times && <Pins key={scene.id} scene={scene} written={written(scene)} scale={scale} cues={cues} />,
 			)}
-			{current?.times && <TailHandle key={current.id} scene={current} scale={scale} onStage={onStage} />}
+			{current?.times && (
+				<TailHandle
+					key={current.id}
+					scene={current}
+					tail={written(current)?.staging.tail ?? USUAL_TAIL}
+					scale={scale}
+					onStage={onStage}
+				/>
+			)}
 		</div>
 	);
 }

@@ -3,13 +3,18 @@ import type { SceneChange } from "../script/choosing";
 import { LONGEST_TAIL } from "../tabs/Tail";
 import { type LaidScene, xOf } from "./scale";
 
-type Props = { scene: LaidScene; scale: number; onStage: (change: SceneChange, field: string) => void };
+type Props = {
+	scene: LaidScene;
+	/** Seconds after the last word, as chosen for the scene. */
+	tail: number;
+	scale: number;
+	onStage: (change: SceneChange, field: string) => void;
+};
 
 /** The end of the scene: dragged on, or moved by the arrow keys, the scene holds longer after its last word. */
-export function TailHandle({ scene, scale, onStage }: Props) {
+export function TailHandle({ scene, tail, scale, onStage }: Props) {
 	const [drag, setDrag] = useState<{ x: number; dx: number } | null>(null);
 	const lastWord = scene.times?.lines.at(-1)?.end ?? 0;
-	const tail = Math.max(0, scene.seconds - lastWord);
 	const put = (seconds: number) => {
 		const rounded = Math.round(Math.min(LONGEST_TAIL, Math.max(0, seconds)) * 20) / 20;
 		onStage({ sceneId: scene.id, staging: { tail: rounded } }, `tail ${scene.id}`);

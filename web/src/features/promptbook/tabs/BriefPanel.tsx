@@ -145,7 +145,8 @@ function Findings({ check, onShow }: { check: Check | null; onShow: (advice: Adv
 			</div>
 			{ease && (
 				<p className="small quiet num">
-					Reads {ease.words}: ease {Math.round(ease.ease)} of 100, school year {Math.max(1, Math.round(ease.grade))}.
+					Reads {ease.words}: ease {Math.min(100, Math.max(0, Math.round(ease.ease)))} of 100, school year{" "}
+					{Math.max(1, Math.round(ease.grade))}.
 				</p>
 			)}
 			<ol>

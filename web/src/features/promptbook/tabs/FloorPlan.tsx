@@ -109,7 +109,7 @@ export function FloorPlan({ scene, times, change }: Props) {
 							<button
 								type="button"
 								className="link small"
-								aria-label={`${shownName(speaker) || "The host"} back to the usual place`}
+								aria-label={`as usual: ${shownName(speaker) || "the host"}`}
 								onClick={() => {
 									const { [speaker]: _, ...blocking } = scene.staging.blocking;
 									change({}, [{ sceneId: scene.id, staging: { blocking } }]);

@@ -1,0 +1,97 @@
+"""A scene's own choices hold for it alone: its set, framing, captions, transition, end, and where hosts stand."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from typing import Any
+
+import numpy as np
+import pytest
+
+from dearhost.errors import StageError
+from dearhost.films import Studio, running_time
+from dearhost.script import Script, Spot, Staging
+from dearhost.stage import Painter, Picture, Production, Timeline, compile_timeline, standing, with_captions
+from dearhost.timebase import FrameRate
+from tests.conftest import with_tones
+
+RATE = FrameRate.of(30)
+
+
+def staged(script: Script, own: Staging, **choices: Any) -> Production:
+    """The short script with its second scene staged in its own way."""
+    first, second = script.scenes
+    return with_tones(replace(script, scenes=(first, replace(second, staging=own))), **choices)
+
+
+def timeline(studio: Studio, production: Production) -> Timeline:
+    return compile_timeline(production, studio.speaker, RATE)
+
+
+OWN = Staging(set="pier", framing="wide", transition="cut", captions=False, tail=3.0)
+
+
+def test_only_the_scene_that_is_staged_changes(studio: Studio, short_script: Script) -> None:
+    before, after = (timeline(studio, staged(short_script, own)) for own in (Staging(), OWN))
+    assert after.scenes[0].fingerprint == before.scenes[0].fingerprint
+    scene = after.scenes[1]
+    assert (scene.set, scene.burned, scene.transition) == ("pier", False, "cut")
+    assert scene.duration == pytest.approx(before.scenes[1].duration - 0.85 + 3.0, abs=0.001)
+    assert scene.shots[0].hosts[0].head < before.scenes[1].shots[0].hosts[0].head  # wide is further off
+    production = staged(short_script, OWN)
+    assert running_time(production.script, studio, production).seconds == pytest.approx(after.duration, abs=0.02)
+
+
+@pytest.mark.parametrize(
+    "own", [replace(Staging(), **{name: getattr(OWN, name)}) for name in ("set", "framing", "captions", "tail")]
+)
+def test_every_choice_is_part_of_the_scenes_fingerprint(studio: Studio, short_script: Script, own: Staging) -> None:
+    names = {timeline(studio, staged(short_script, s)).scenes[1].fingerprint for s in (Staging(), own)}
+    assert len(names) == 2
+
+
+def test_captions_off_in_a_scene_are_off_in_its_picture(studio: Studio, short_script: Script, small: Picture) -> None:
+    def frame(production: Production) -> Any:
+        made = timeline(studio, production)
+        painter = Painter(made, small, studio.fonts)
+        painter.paint(RATE.frames_in(made.scenes[1].start + 1.2))
+        return painter.pixels.copy()
+
+    off = staged(short_script, Staging(captions=False))
+    assert not np.array_equal(frame(staged(short_script, Staging())), frame(off))
+    assert np.array_equal(frame(off), frame(staged(short_script, Staging(), captions=False)))
+    # a film that is ordered without captions has none anywhere
+    on = staged(short_script, Staging(captions=True), captions=False)
+    assert timeline(studio, on).scenes[1].burned
+    assert not any(scene.burned for scene in timeline(studio, with_captions(on, False)).scenes)
+
+
+def test_hosts_stand_where_they_are_put_and_are_smaller_further_off(studio: Studio, short_script: Script) -> None:
+    usual = timeline(studio, staged(short_script, Staging())).scenes[1].shots[0].hosts[0]
+    near, far = (
+        timeline(studio, staged(short_script, Staging(blocking={"SKERRY": Spot(0.2, distance)}))).scenes[1]
+        for distance in (0.8, 1.6)
+    )
+    (close,), (distant,) = near.shots[0].hosts, far.shots[0].hosts
+    assert close.x == distant.x == 0.2
+    assert close.head * 0.8 == pytest.approx(distant.head * 1.6) == pytest.approx(usual.head)
+    assert near.fingerprint != far.fingerprint
+    production = staged(short_script, Staging(blocking={"SKERRY": Spot(0.2, 1.6)}))
+    assert standing(production, production.script.scenes[1]) == {"SKERRY": Spot(0.2, 1.6)}
+    assert standing(production, production.script.scenes[0]) == {"MAREN": Spot(0.5)}
+
+
+def test_who_stands_further_off_is_behind(studio: Studio, short_script: Script) -> None:
+    first, second = short_script.scenes
+    both = replace(first, blocks=(*first.blocks, *second.blocks), staging=Staging(blocking={"MAREN": Spot(0.4, 1.5)}))
+    scene = timeline(studio, with_tones(replace(short_script, scenes=(both,)))).scenes[0]
+    assert [host.host for host in scene.shots[0].hosts] == ["maren", "skerry"]
+    other = replace(both, staging=Staging(blocking={"SKERRY": Spot(0.6, 1.5)}))
+    scene = timeline(studio, with_tones(replace(short_script, scenes=(other,)))).scenes[0]
+    assert [host.host for host in scene.shots[0].hosts] == ["skerry", "maren"]
+
+
+@pytest.mark.parametrize("own", [Staging(set="moon"), Staging(framing="fisheye"), Staging(transition="spin")])
+def test_a_scene_cannot_be_staged_with_what_is_not_there(studio: Studio, short_script: Script, own: Staging) -> None:
+    with pytest.raises(StageError, match="Choose one of"):
+        staged(short_script, own).checked(studio.voices)
