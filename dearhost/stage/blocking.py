@@ -19,14 +19,24 @@ def place_hosts(
     placed = []
     for host, place in zip(hosts, usual_places(shape, framing, hosts), strict=True):
         spot = None if framing == "close-up" and len(hosts) == 1 else spots.get(host)
-        placed.append((spot.distance if spot else 1.0, PlacedHost(host, *_on(spot, *place), roles[host])))
+        placed.append(
+            (spot.distance if spot else 1.0, PlacedHost(host, *_on(spot, framing, shape, place), roles[host]))
+        )
     return tuple(host for _, host in sorted(placed, key=lambda item: -item[0]))
 
 
-def _on(spot: Spot | None, x: float, y: float, head: float) -> tuple[float, float, float]:
-    """A place moved to a spot. Sizes go with one over the distance; the camera is at the head's height,
-    so that heads stay on a line and only feet rise as somebody steps back."""
-    return (x, y, head) if spot is None else (spot.x, y, head / spot.distance)
+_STEP = {"wide": 0.45, "medium": 1.0, "close-up": 1.6}
+"""What a step back counts for: the further the camera, the less."""
+
+
+def _on(spot: Spot | None, framing: str, shape: str, place: tuple[float, float, float]) -> tuple[float, float, float]:
+    """A place moved to a spot: everything shrinks towards the horizon by one over the distance."""
+    if spot is None:
+        return place
+    _, y, head = place
+    distance = 1 + (spot.distance - 1) * _STEP[framing]
+    horizon = LAYOUTS[shape].horizon
+    return spot.x, horizon + (y - horizon) / distance, head / distance
 
 
 def usual_places(shape: str, framing: str, hosts: Sequence[str]) -> list[tuple[float, float, float]]:

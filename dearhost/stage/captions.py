@@ -39,13 +39,17 @@ class CaptionWord:
 
 @dataclass(frozen=True, slots=True)
 class Caption:
-    """``lines`` are (first word, last word + 1); seconds are scene time."""
+    """``lines`` are (first word, last word + 1); seconds are scene time.
+
+    ``label`` is a name to show in the picture, "" for none.
+    """
 
     words: tuple[CaptionWord, ...]
     lines: tuple[tuple[int, int], ...]
     start: float
     end: float
     speaker: str
+    label: str = ""
 
     def texts(self) -> tuple[str, ...]:
         """Each line as text."""

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Sequence
+from dataclasses import replace
 
 from dearhost.errors import StageError
 from dearhost.hosts import VERSION as HOSTS_VERSION
@@ -29,7 +30,7 @@ from dearhost.stage.timeline import PlacedLine, SceneTimeline, Shot, Timeline, T
 from dearhost.storage import fingerprint
 from dearhost.timebase import FrameRate, Span
 
-VERSION = "stage-7"
+VERSION = "stage-8"
 CHARACTERS = {"16:9": 37, "1:1": 34, "9:16": 30}
 """Characters a caption line, as far as the captions' box allows at their size."""
 _TITLE_SECONDS = (0.20, 3.4)
@@ -107,7 +108,10 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
         until = placed[index + 1].span.start if index + 1 < len(placed) else duration
         words = shown_words(item.text, item.reading, item.span.start)
         name = display_name(item.speaker) if len(production.script.speakers()) > 1 else ""
-        captions += make_captions(words, name, characters=CHARACTERS[production.shape], until=until)
+        made = make_captions(words, name, characters=CHARACTERS[production.shape], until=until)
+        if made and production.caption_names:
+            made = (replace(made[0], label=name), *made[1:])  # a speaker is named as they begin
+        captions += made
     titles = titles_of(heard, duration)
     if production.titles and scene.heading:
         span = Span(_TITLE_SECONDS[0], min(_TITLE_SECONDS[1], duration - 0.2))
@@ -144,7 +148,8 @@ def _name(production: Production, scene: Scene, lines: Sequence[Line], speaker: 
         for line in lines
     ]
     own = production.choices_for(scene)
-    choices = (production.shape, own.set, own.framing, own.captions, production.liveliness, production.titles)
+    choices = (production.shape, own.set, own.framing, own.captions, production.liveliness, production.titles,
+               production.caption_names)  # fmt: skip
     blocking = sorted((name, spot.x, spot.distance) for name, spot in scene.staging.blocking.items())
     names = len(production.script.speakers()) > 1
     versions = (VERSION, HOSTS_VERSION, LIPS_VERSION, SETS_VERSION)

@@ -15,6 +15,8 @@ from dearhost.stage.shapes import Picture
 from dearhost.stage.timeline import Title
 
 CAPTION_PAPER, CAPTION_INK = "#FFFDF4", "#1E2B35"
+LABEL_PAPER, LABEL_INK = "#14676B", "#FFFFFF"
+_LABEL = 0.74
 HIGHLIGHT, HIGHLIGHT_RULE = "#F0C659", "#B4321C"
 
 PixelBox = tuple[float, float, float, float]
@@ -68,10 +70,20 @@ class CaptionDrawing:
                 placed.append(_Placed(word, x, y + 1.13 * size, core))
                 x += word.width + space
             self.words += placed[::-1] if backwards else placed
+        self.label = self._label(caption.label, fonts) if caption.label else None
         edge = 8 * self.unit
+        boxes = [*self.strips, *([self.label[0]] if self.label else [])]
         self.box: PixelBox = (
-            min(s[0] for s in self.strips) - edge, top - edge, max(s[2] for s in self.strips) + edge, bottom + edge
+            min(s[0] for s in boxes) - edge, min(s[1] for s in boxes) - edge, max(s[2] for s in boxes) + edge,
+            bottom + edge,
         )  # fmt: skip
+
+    def _label(self, name: str, fonts: Fonts) -> tuple[PixelBox, Word]:
+        """The speaker's name on a small strip at the upper left of the caption."""
+        size = self.size * _LABEL
+        word = fonts.word(name, size, colour=LABEL_INK)
+        left, top = self.strips[0][0], self.strips[0][1]
+        return (left, top - 1.5 * size, left + word.width + 1.2 * size, top), word
 
     def draw(self, canvas: Any, current: int) -> None:
         """Draw with word ``current`` marked; -1 marks none."""
@@ -82,6 +94,11 @@ class CaptionDrawing:
         for left, top, right, bottom in self.strips:
             overlap = 0 if bottom == self.strips[-1][3] else 2
             canvas.drawPath(cut_rect(left, top, right - left, bottom - top + overlap, 2 * u), paint(CAPTION_PAPER))
+        if self.label:
+            (left, top, right, bottom), word = self.label
+            canvas.drawPath(cut_rect(left, top, right - left, bottom - top, 2 * u), paint(LABEL_PAPER))
+            size = self.size * _LABEL
+            word.draw(canvas, left + 0.6 * size, top + 1.08 * size)
         if 0 <= current < len(self.words):
             self._mark(canvas, self.words[current])
         for placed in self.words:

@@ -49,6 +49,7 @@ class Production:
     transition: str = "dissolve"
     liveliness: str = "normal"
     titles: bool = True
+    caption_names: bool = False
     brief: Brief = field(default_factory=Brief)
 
     def checked(self, voices: VoiceRegistry) -> Production:
@@ -141,6 +142,7 @@ def production_to_json(production: Production) -> dict[str, Any]:
         "transition": production.transition,
         "liveliness": production.liveliness,
         "titles": production.titles,
+        "caption_names": production.caption_names,
         "brief": brief_to_json(production.brief),
     }
 
@@ -160,6 +162,7 @@ def production_from_json(data: Mapping[str, Any]) -> Production:
             transition=str(data.get("transition", "dissolve")),
             liveliness=str(data.get("liveliness", "normal")),
             titles=bool(data.get("titles", True)),
+            caption_names=bool(data.get("caption_names", False)),
             brief=brief_from_json(data.get("brief")),
         )
     except (KeyError, TypeError, ValueError, AttributeError) as error:

@@ -96,6 +96,7 @@ class DocumentSchema(Schema):
     transition: Literal["cut", "dissolve"]
     liveliness: Literal["still", "normal", "lively"]
     titles: bool
+    caption_names: bool = False
     brief: BriefSchema = BriefSchema()
 
 

@@ -21,6 +21,7 @@ _CHOICES = {
     "transition": "the transition",
     "liveliness": "the liveliness",
     "titles": "the titles",
+    "caption_names": "names in captions",
     "brief": "the brief",
 }
 router = Router(tags=["writing"])

@@ -166,10 +166,12 @@ export function withFullCast(
 	voices: readonly { id: string }[],
 ): ProductionDocument {
 	const cast = { ...document.cast };
+	const speakers = speakersOf(document.script);
 	let added = false;
-	for (const speaker of speakersOf(document.script)) {
+	for (const speaker of speakers) {
 		if (cast[speaker]) continue;
-		const taken = new Set(Object.values(cast).map((entry) => entry.host));
+		// who does not speak any more takes nobody's place
+		const taken = new Set(speakers.map((name) => cast[name]?.host));
 		const host = hosts.find((h) => h.name.split(" ")[0]?.toLowerCase() === speaker.toLowerCase() && !taken.has(h.id));
 		const free = host ?? hosts.find((h) => !taken.has(h.id)) ?? hosts[0];
 		const voice = Object.values(document.cast)[0]?.voice ?? voices[0]?.id ?? "";

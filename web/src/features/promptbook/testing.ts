@@ -16,6 +16,7 @@ export function productionOf(...scenes: [id: string, heading: string, blocks: Bl
 		transition: "dissolve",
 		liveliness: "normal",
 		titles: true,
+		caption_names: false,
 		brief: NO_BRIEF,
 	};
 }

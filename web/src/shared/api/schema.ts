@@ -655,6 +655,11 @@ export interface components {
             /** Titles */
             titles: boolean;
             /**
+             * Caption Names
+             * @default false
+             */
+            caption_names: boolean;
+            /**
              * @default {
              *       "purpose": "",
              *       "audience": "",

@@ -73,6 +73,11 @@ export function SetPanel({ document, current, change }: PanelProps) {
 					checked={document.titles}
 					onChange={(titles) => change({ titles })}
 				/>
+				<Tick
+					label="Captions name the speaker, everywhere"
+					checked={document.caption_names}
+					onChange={(caption_names) => change({ caption_names })}
+				/>
 			</div>
 		</div>
 	);
