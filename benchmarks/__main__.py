@@ -1,4 +1,4 @@
-"""``python -m benchmarks [film|change|still|memory|resume …]``: all of them, or those named."""
+"""``python -m benchmarks [film|change|still|resume|write|memory …]``: all of them, or those named."""
 
 from __future__ import annotations
 
@@ -6,7 +6,7 @@ import sys
 import tempfile
 from pathlib import Path
 
-from benchmarks import editing, films
+from benchmarks import editing, films, writing
 from dearhost.films import data_folder
 
 BENCHMARKS = {
@@ -14,6 +14,7 @@ BENCHMARKS = {
     "change": editing.changed_word,
     "still": editing.stills,
     "resume": films.killed_worker,
+    "write": writing.prompt_book,
     "memory": films.memory_of_ten_minutes,
 }
 

@@ -63,8 +63,10 @@ def test_a_two_speaker_scene_is_written_reordered_and_undone_by_keyboard_alone(s
         page.keyboard.press(key) if key == "Enter" else page.keyboard.type(key)
     page.keyboard.press("Alt+u")
     page.keyboard.press("Enter")
-    page.keyboard.type("Maren: It rings.")
-    page.keyboard.press("Control+Enter")
+    page.keyboard.type("Maren: It rings. Twice.")
+    for _ in " Twice.":
+        page.keyboard.press("ArrowLeft")
+    page.keyboard.press("Control+Enter")  # in the middle of a line
     expect(headings(page)).to_have_count(2)
     page.keyboard.type("The bell")
     expect(headings(page)).to_have_text(["The pier", "The bell"])
@@ -73,7 +75,9 @@ def test_a_two_speaker_scene_is_written_reordered_and_undone_by_keyboard_alone(s
         "Maren",
         "Skerry",
         "Maren",
+        "Maren",
     ]
+    assert texts(page)[-2:] == ["It rings.", "Twice."]
     page.keyboard.press("Alt+Shift+ArrowUp")
     expect(headings(page)).to_have_text(["The bell", "The pier"])
     page.keyboard.press("Alt+Shift+d")
@@ -90,6 +94,22 @@ def test_a_two_speaker_scene_is_written_reordered_and_undone_by_keyboard_alone(s
         page.keyboard.press("Control+Shift+z")
     expect(headings(page)).to_have_text(["The bell", "The bell", "The pier"])
     assert texts(page) == written
+
+
+def test_scenes_are_dragged_by_their_numbers(signed_in: Page) -> None:
+    page = signed_in
+    begin(page, "# One\n\nMaren: Mama.\n\n# Two\n\nMaren: Papa.\n\n# Three\n\nMaren: Map.\n")
+    first, third = headings(page).nth(0).bounding_box(), headings(page).nth(2).bounding_box()
+    assert first and third
+    page.mouse.move(third["x"] + 10, third["y"] + 16)
+    page.mouse.down()
+    page.mouse.move(first["x"] + 10, first["y"] + 40, steps=6)
+    expect(page.locator(".scene-drop")).to_be_visible()
+    page.mouse.move(first["x"] + 10, first["y"] - 5, steps=3)
+    page.mouse.up()
+    expect(headings(page)).to_have_text(["Three", "One", "Two"])
+    page.keyboard.press("Control+z")
+    expect(headings(page)).to_have_text(["One", "Two", "Three"])
 
 
 def test_what_is_chosen_holds_for_the_scene_and_is_listed_before_it_holds_for_all(signed_in: Page) -> None:

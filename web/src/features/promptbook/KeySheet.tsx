@@ -6,7 +6,7 @@ const KEYS: [string, [string, string][]][] = [
 		[
 			["Name:", "at the start of a line makes its speaker"],
 			["Enter", "a new line"],
-			["Ctrl+Enter", "a new scene from this line on"],
+			["Ctrl+Enter", "a new scene from the caret on"],
 			["Alt+U", "the line is a direction and stays unsaid, or is said again"],
 			["Ctrl+F", "find, and put something else in its place"],
 			["Ctrl+Z, Ctrl+Shift+Z", "undo, redo: words, cues and every choice"],
@@ -15,7 +15,7 @@ const KEYS: [string, [string, string][]][] = [
 	[
 		"Scenes",
 		[
-			["Alt+Shift+Up, Down", "move the scene"],
+			["Alt+Shift+Up, Down", "move the scene; or drag it by its number"],
 			["Alt+Shift+D", "duplicate the scene"],
 			["Alt+Shift+Left, Right", "fold, unfold the scene"],
 			["caret in the heading", "join, duplicate, move, delete"],

@@ -7,6 +7,7 @@ import { type CueHandle, Cues } from "./Cues";
 import { FindSlip } from "./FindSlip";
 import { Folio } from "./Folio";
 import { type Marks, marksKey } from "./marks";
+import { SceneDrag } from "./SceneDrag";
 import { SceneSlip } from "./SceneSlip";
 import { readCaret } from "./typing";
 
@@ -55,6 +56,7 @@ export function ScriptPage(props: Props) {
 				<div className={`script-sheet ${advised ? "advising" : ""}`} ref={setRoot}>
 					<EditorContent editor={editor} />
 					{root && <SceneSlip editor={editor} root={root} />}
+					{root && <SceneDrag editor={editor} root={root} />}
 					{root && (
 						<Cues
 							editor={editor}

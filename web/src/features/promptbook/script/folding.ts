@@ -2,7 +2,7 @@ import { Extension } from "@tiptap/core";
 import type { Node as DocNode } from "@tiptap/pm/model";
 import { type EditorState, Plugin, PluginKey, TextSelection } from "@tiptap/pm/state";
 import { Decoration, DecorationSet } from "@tiptap/pm/view";
-import { sceneAtCaret } from "./scenes";
+import { NUMBER_WIDTH, sceneAtCaret } from "./scenes";
 
 declare module "@tiptap/core" {
 	interface Commands<ReturnType> {
@@ -96,7 +96,7 @@ export const Folding = Extension.create({
 				handleClickOn: (view, _position, node, nodePosition, event) => {
 					if (node.type.name !== "sceneHeading" || !(event.target instanceof HTMLElement)) return false;
 					// the scene's number stands in the margin of its heading
-					if (event.clientX - event.target.getBoundingClientRect().left > 60) return false;
+					if (event.clientX - event.target.getBoundingClientRect().left > NUMBER_WIDTH) return false;
 					const id = String(view.state.doc.resolve(nodePosition).node(1).attrs.id);
 					const next = new Set(foldKey.getState(view.state));
 					if (!next.delete(id)) next.add(id);

@@ -1,5 +1,5 @@
 import { mergeAttributes, Node } from "@tiptap/core";
-import { type Node as DocNode, Fragment } from "@tiptap/pm/model";
+import type { Node as DocNode } from "@tiptap/pm/model";
 import { TextSelection } from "@tiptap/pm/state";
 import { AS_EVERYWHERE, type Choices, newId, type Staging } from "../document";
 import { lineView } from "./lineView";
@@ -10,7 +10,7 @@ declare module "@tiptap/core" {
 		script: {
 			/** Turn the line at the caret into a direction, or back. */
 			toggleSpoken: () => ReturnType;
-			/** Begin a new scene at the line of the caret. */
+			/** Begin a new scene at the caret. */
 			splitScene: () => ReturnType;
 			/** Move the scene at the caret up (-1) or down (1). */
 			moveScene: (steps: -1 | 1) => ReturnType;
@@ -135,17 +135,20 @@ export const DirectionNode = Node.create({
 					const { $from } = state.selection;
 					const { scene, sceneHeading } = state.schema.nodes;
 					const index = $from.depth > 1 ? $from.index(1) : 0;
-					if (!scene || !sceneHeading || index < 2) return false;
+					const block = $from.parent;
+					const cut = $from.parentOffset;
+					if (!scene || !sceneHeading || index < 1 || (index === 1 && cut === 0)) return false;
 					const whole = $from.node(1);
 					const blocks = Array.from({ length: whole.childCount }, (_, i) => whole.child(i));
+					const gap = /^\s*/.exec(block.textContent.slice(cut))?.[0].length ?? 0;
+					const rest = block.type.create({ ...block.attrs, id: newId() }, block.cut(cut + gap).content);
+					const before = cut ? [...blocks.slice(0, index), block.cut(0, cut)] : blocks.slice(0, index);
+					const after = cut ? [rest, ...blocks.slice(index + 1)] : blocks.slice(index);
 					const own = whole.attrs.staging as Staging;
-					const first = scene.create(
-						{ ...whole.attrs, staging: { ...own, tail: null } },
-						Fragment.fromArray(blocks.slice(0, index)),
-					);
+					const first = scene.create({ ...whole.attrs, staging: { ...own, tail: null } }, before);
 					const second = scene.create({ id: newId(), staging: { ...own, transition: "" } }, [
 						sceneHeading.create(),
-						...blocks.slice(index),
+						...after,
 					]);
 					if (dispatch) {
 						const at = $from.before(1);

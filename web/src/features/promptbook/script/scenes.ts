@@ -4,6 +4,9 @@ import { type Node as DocNode, Fragment } from "@tiptap/pm/model";
 import { type EditorState, TextSelection, type Transaction } from "@tiptap/pm/state";
 import { newId, type Staging } from "../document";
 
+/** Pixels at the left of a heading where its number stands: there a scene is folded, and taken to be dragged. */
+export const NUMBER_WIDTH = 60;
+
 /** The scene at the caret: which it is, and where it begins. */
 export function sceneAtCaret(state: EditorState): { index: number; node: DocNode; start: number } | null {
 	const { $from } = state.selection;
@@ -16,6 +19,23 @@ function caretAt(tr: Transaction, position: number): Transaction {
 	closeHistory(tr);
 	const within = Math.max(0, Math.min(position, tr.doc.content.size));
 	return tr.setSelection(TextSelection.near(tr.doc.resolve(within))).scrollIntoView();
+}
+
+/** The scene at index `from` put before the one that is at `to` now; nothing where it would stay. */
+export function moveSceneTo(state: EditorState, from: number, to: number): Transaction {
+	const { doc, tr } = state;
+	const scene = doc.maybeChild(from);
+	if (!scene || to === from || to === from + 1) return tr;
+	const startOf = (index: number) => {
+		let position = 0;
+		for (let i = 0; i < index; i += 1) position += doc.child(i).nodeSize;
+		return position;
+	};
+	const start = startOf(from);
+	const goal = startOf(Math.min(to, doc.childCount));
+	tr.delete(start, start + scene.nodeSize);
+	const at = goal > start ? goal - scene.nodeSize : goal;
+	return caretAt(tr.insert(at, scene), at + 2);
 }
 
 function anew(scene: DocNode): DocNode {
