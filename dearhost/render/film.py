@@ -14,7 +14,7 @@ from dearhost.formats import TimedText
 from dearhost.render.chunk_pool import Clock, default_processes, render_chunks
 from dearhost.render.joining import join
 from dearhost.render.plan import RenderSettings, plan_chunks
-from dearhost.render.soundtrack import mastered
+from dearhost.render.soundtrack import mastered, scene_sound
 from dearhost.sound import Placement
 from dearhost.stage import Timeline
 from dearhost.storage import FolderCache, write_whole
@@ -40,12 +40,8 @@ def captions_of(timeline: Timeline) -> tuple[TimedText, ...]:
 
 
 def sound_of(timeline: Timeline) -> list[Placement]:
-    """Every reading where it is heard in the film."""
-    return [
-        Placement(scene.start + line.span.start, line.reading.sample_rate, line.reading.samples)
-        for scene in timeline.scenes
-        for line in scene.lines
-    ]
+    """Everything that is heard, where it is heard in the film."""
+    return [item for scene in timeline.scenes for item in scene_sound(scene, scene.start)]
 
 
 def render_film(timeline: Timeline, path: Path, settings: RenderSettings, cache: FolderCache, *,

@@ -15,8 +15,7 @@ import av
 
 from dearhost.render.encoding import SAMPLE_RATE, VideoCodec, add_audio, add_video, audio_frames
 from dearhost.render.frames import FrameSource
-from dearhost.render.soundtrack import mastered
-from dearhost.sound import Placement
+from dearhost.render.soundtrack import mastered, scene_sound
 from dearhost.stage import Painter, SceneTimeline, first_frame
 
 MIME = 'video/mp4; codecs="avc1.64001E, mp4a.40.2"'
@@ -42,11 +41,6 @@ class _Sink(io.RawIOBase):
             raise OSError("nobody listens any more")
         self._pieces.put(bytes(data))
         return len(data)
-
-
-def proof_sound(scene: SceneTimeline) -> list[Placement]:
-    """A scene's readings in scene time."""
-    return [Placement(line.span.start, line.reading.sample_rate, line.reading.samples) for line in scene.lines]
 
 
 def stream_proof(
@@ -94,7 +88,7 @@ def _write(painter: Painter, scene: SceneTimeline, part: tuple[float, float | No
     start, until = part
     count = rate.frames_in(scene.duration if until is None else min(scene.duration, max(until, start + 0.1)))
     first = min(max(0, int(start * float(rate.value))), max(0, count - 1))
-    sound = mastered(proof_sound(scene), scene.duration)
+    sound = mastered(scene_sound(scene), scene.duration)
     sound = sound[round(rate.start_of(first) * SAMPLE_RATE) : round(rate.start_of(count) * SAMPLE_RATE)]
     options = {
         "movflags": "delay_moov+default_base_moof+frag_keyframe",

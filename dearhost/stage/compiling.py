@@ -15,12 +15,14 @@ from dearhost.stage.blocking import place_hosts
 from dearhost.stage.captions import Caption, make_captions, shown_words
 from dearhost.stage.cueing import (
     cue_times,
+    cutaways_of,
     expressions_of,
     framings_of,
     gestures_of,
     manner_of,
     pauses_of,
     playable,
+    stings_of,
     titles_of,
 )
 from dearhost.stage.pacing import place_lines
@@ -30,7 +32,7 @@ from dearhost.stage.timeline import PlacedLine, SceneTimeline, Shot, Timeline, T
 from dearhost.storage import fingerprint
 from dearhost.timebase import FrameRate, Span
 
-VERSION = "stage-8"
+VERSION = "stage-9"
 CHARACTERS = {"16:9": 37, "1:1": 34, "9:16": 30}
 """Characters a caption line, as far as the captions' box allows at their size."""
 _TITLE_SECONDS = (0.20, 3.4)
@@ -127,7 +129,7 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
     return SceneTimeline(
         scene.id, number, scene.heading, start, duration, choices.set, tuple(shots), tuple(placed),
         tuple(captions), tuple(titles), _name(production, scene, lines, speaker, number),
-        choices.captions, choices.transition,
+        choices.captions, choices.transition, tuple(cutaways_of(heard, duration)), tuple(stings_of(heard)),
     )  # fmt: skip
 
 

@@ -6,9 +6,11 @@ from collections.abc import Iterable, Mapping
 
 from dearhost.hosts import EXPRESSIONS, GESTURES, ExpressionCue, GestureCue
 from dearhost.script import KINDS, Cue, CueKind, Line, Parameter, cue_problem, word_index
+from dearhost.sound import STINGS
 from dearhost.speech import Manner, Reading
 from dearhost.stage.production import FRAMINGS
-from dearhost.stage.timeline import FramingCut, Title
+from dearhost.stage.sets.things import THINGS
+from dearhost.stage.timeline import Cutaway, FramingCut, PlacedSting, Title
 from dearhost.timebase import Span
 
 _ONE_HANDED = ("wave", "point-up", "thumb-up", "thumb-down", "count")
@@ -37,6 +39,27 @@ KINDS.register(
         "picture",
         "Text",
         (Parameter("text", "Words", ""), Parameter("seconds", "Stays", 3.0, 1.0, 10.0, "s")),
+    ),
+    CueKind(
+        "picture",
+        "Picture",
+        "picture",
+        "Picture",
+        (
+            Parameter("shows", "Shows", next(iter(THINGS)), choices=tuple(THINGS)),
+            Parameter("place", "Where", "left", choices=("left", "right", "whole")),
+            Parameter("seconds", "Stays", 3.0, 0.8, 20.0, "s"),
+        ),
+    ),
+    CueKind(
+        "sound",
+        "Sound",
+        "sound",
+        "Sound",
+        (
+            Parameter("sound", "Sound", next(iter(STINGS)), choices=tuple(STINGS)),
+            Parameter("strength", "Level", 1.0, 0.2, 2.0),
+        ),
     ),
 )
 
@@ -111,17 +134,38 @@ def framings_of(lines: Placed) -> list[FramingCut]:
     ]
 
 
-def titles_of(lines: Placed, duration: float) -> list[Title]:
-    """The titles cued in a scene; each gives way to the next."""
-    found: list[Title] = []
+def _shown(lines: Placed, kind: str, duration: float) -> list[tuple[Cue, Span]]:
+    """The cues of a kind that stay for a while, and from when to when; each gives way to the next."""
+    found: list[tuple[Cue, Span]] = []
     for line, start, reading in lines:
         for cue in playable(line):
-            if cue.kind == "title":
+            if cue.kind == kind:
                 at = start + moment_of(line, cue, reading)
-                if found and found[-1].span.end > at:
-                    found[-1] = Title(None, found[-1].text, Span(found[-1].span.start, at))
-                found.append(Title(None, cue.text("text"), Span(at, min(duration, at + cue.number("seconds")))))
+                if found and found[-1][1].end > at:
+                    found[-1] = found[-1][0], Span(found[-1][1].start, at)
+                found.append((cue, Span(at, min(duration, at + cue.number("seconds")))))
     return found
+
+
+def titles_of(lines: Placed, duration: float) -> list[Title]:
+    """The titles cued in a scene."""
+    return [Title(None, cue.text("text"), span) for cue, span in _shown(lines, "title", duration)]
+
+
+def cutaways_of(lines: Placed, duration: float) -> list[Cutaway]:
+    """The pictures cued in a scene."""
+    shown = _shown(lines, "picture", duration)
+    return [Cutaway(cue.text("shows"), cue.text("place"), span) for cue, span in shown]
+
+
+def stings_of(lines: Placed) -> list[PlacedSting]:
+    """The sounds cued in a scene."""
+    return [
+        PlacedSting(cue.text("sound"), start + moment_of(line, cue, reading), cue.number("strength"))
+        for line, start, reading in lines
+        for cue in playable(line)
+        if cue.kind == "sound"
+    ]
 
 
 def cue_times(line: Line, start: float, reading: Reading) -> Mapping[str, float]:

@@ -14,10 +14,11 @@ from typing import Any
 
 from dearhost.hosts import Face, Host, Performance, Pose, host_by_id
 from dearhost.stage.captions import Caption
+from dearhost.stage.cutaways import CutawayDrawing
 from dearhost.stage.fonts import Fonts
 from dearhost.stage.lettering import CaptionDrawing, TitleDrawing
 from dearhost.stage.shapes import Picture
-from dearhost.stage.timeline import PlacedHost, SceneTimeline, Title
+from dearhost.stage.timeline import Cutaway, PlacedHost, SceneTimeline, Title
 from dearhost.timebase import FrameRate
 
 _SLOW_WRIST = 2.0 / 720
@@ -147,6 +148,11 @@ class SceneLayers:
 
     def _lettering(self, moment: float) -> list[Layer]:
         layers = []
+        cutaway = self.scene.cutaway_at(moment)
+        if cutaway:
+            card = self.cutaway_drawing(cutaway)
+            key = (cutaway.span.start, card.key(moment))
+            layers.append(Layer("cutaway", key, _even(card.box, self.picture), lambda c: card.draw(c, moment)))
         shown = self.scene.title_at(moment)
         if shown:
             title = self.title_drawing(shown)
@@ -159,6 +165,11 @@ class SceneLayers:
             key = (caption.start, word)
             layers.append(Layer("caption", key, _even(drawing.box, self.picture), lambda c: drawing.draw(c, word)))
         return layers
+
+    @lru_cache(maxsize=8)  # noqa: B019 - lives as long as its scene does
+    def cutaway_drawing(self, cutaway: Cutaway) -> CutawayDrawing:
+        """The cutaway laid out for this picture."""
+        return CutawayDrawing(cutaway, self.picture)
 
     @lru_cache(maxsize=8)  # noqa: B019 - lives as long as its scene does
     def title_drawing(self, title: Title) -> TitleDrawing:

@@ -54,6 +54,24 @@ class Title:
 
 
 @dataclass(frozen=True, slots=True)
+class Cutaway:
+    """A drawn thing shown on a card at the ``left`` or ``right``, or in the ``whole`` picture."""
+
+    thing: str
+    place: str
+    span: Span
+
+
+@dataclass(frozen=True, slots=True)
+class PlacedSting:
+    """A short sound from ``at`` seconds into the scene on; ``strength`` 1 is its usual level."""
+
+    name: str
+    at: float
+    strength: float
+
+
+@dataclass(frozen=True, slots=True)
 class FramingCut:
     """From ``at`` seconds into the scene on it is framed anew; ``speaker`` is who speaks there."""
 
@@ -90,6 +108,8 @@ class SceneTimeline:
     fingerprint: str
     burned: bool = True
     transition: str = "cut"
+    cutaways: tuple[Cutaway, ...] = ()
+    stings: tuple[PlacedSting, ...] = ()
 
     @property
     def span(self) -> Span:
@@ -113,6 +133,10 @@ class SceneTimeline:
     def title_at(self, moment: float) -> Title | None:
         """The title on screen at ``moment`` (scene time)."""
         return next((t for t in reversed(self.titles) if t.span.holds(moment)), None)
+
+    def cutaway_at(self, moment: float) -> Cutaway | None:
+        """The cutaway on screen at ``moment`` (scene time)."""
+        return next((c for c in reversed(self.cutaways) if c.span.holds(moment)), None)
 
     def caption_at(self, moment: float) -> Caption | None:
         """The caption on screen at ``moment`` (scene time)."""

@@ -8,8 +8,9 @@ import pytest
 from dearhost.films import Studio, running_time
 from dearhost.hosts import EXPRESSIONS, GESTURES, ExpressionCue, GestureCue, Performance
 from dearhost.hosts.expressions import ExpressionTrack
+from dearhost.render.soundtrack import scene_sound
 from dearhost.script import Script, read_script
-from dearhost.sound import Placement, place
+from dearhost.sound import STING_RATE, STINGS, Placement, place, sting
 from dearhost.speech import with_pauses
 from dearhost.stage import Painter, Picture, SceneTimeline, compile_timeline
 from dearhost.stage.layers import SceneLayers
@@ -116,3 +117,75 @@ def test_cues_name_the_scene_anew_and_only_when_they_are_played(studio: Studio) 
         for note in ("", "[[cue: nod]]", "[[cue: somersault]]")
     )
     assert plain == unknown != cued
+
+
+def test_a_picture_is_shown_from_its_word_on_and_then_gives_the_stage_back(studio: Studio) -> None:
+    shown = scene_of(studio, PLAIN.replace("boat", "[[cue: picture shows=shell place=right seconds=1]]boat"))
+    (card,) = shown.cutaways
+    boat = next(w for w in shown.lines[0].reading.words if w.text == "boat")
+    assert card.span.start == pytest.approx(boat.start + shown.lines[0].span.start)
+    assert card.span.end - card.span.start == pytest.approx(1.0)
+    picture = Picture.of("16:9", 360)
+    painters = [
+        Painter(compile_timeline(with_tones(read_script(text)), studio.speaker, RATE), picture, studio.fonts)
+        for text in (PLAIN, PLAIN.replace("boat", "[[cue: picture shows=shell place=right seconds=1]]boat"))
+    ]
+
+    def differing(moment: float) -> np.ndarray:
+        frames = []
+        for painter in painters:
+            painter.paint(RATE.frames_in(moment))
+            frames.append(painter.pixels.astype(int))
+        return (np.abs(frames[0] - frames[1]) > 8).any(axis=2)
+
+    there = differing(card.span.start + 0.7)
+    assert there[:, 440:].mean() > 0.2 and not there[:, :400].any()
+    assert not differing(card.span.start - 0.1).any() and not differing(card.span.end + 0.1).any()
+
+
+def test_a_whole_picture_hides_the_host(studio: Studio) -> None:
+    text = PLAIN.replace("boat", "[[cue: picture shows=boat place=whole]]boat")
+    timeline = compile_timeline(with_tones(read_script(text), captions=False), studio.speaker, RATE)
+    painter = Painter(timeline, Picture.of("9:16", 640), studio.fonts)
+    painter.paint(RATE.frames_in(timeline.scenes[0].cutaways[0].span.start + 1))
+    corners = painter.pixels[[5, 5, -5, -5], [5, -5, 5, -5]]
+    assert (corners == corners[0]).all()
+
+
+def test_a_sound_is_heard_from_its_word_on_and_stays_under_the_voice(studio: Studio) -> None:
+    plain, rung = (
+        scene_of(studio, text) for text in (PLAIN, PLAIN.replace("boat", "[[cue: sound bell strength=1]]boat"))
+    )
+    (bell,) = rung.stings
+    quiet, loud = (place(scene_sound(scene), scene.duration, 48_000) for scene in (plain, rung))
+    added = loud - quiet
+    first = round(bell.at * 48_000)
+    assert not added[: first - 1].any() and np.abs(added[first : first + 4800]).max() > 0.01
+    voice = float(np.sqrt(np.mean(quiet[np.abs(quiet) > 0.01] ** 2)))
+    assert float(np.sqrt(np.mean(added[first : first + 4800] ** 2))) < voice
+    softer = scene_of(studio, PLAIN.replace("boat", "[[cue: sound bell strength=0.5]]boat"))
+    half = place(scene_sound(softer), softer.duration, 48_000) - quiet
+    assert np.abs(half).max() == pytest.approx(np.abs(added).max() / 2, rel=0.01)
+    assert softer.fingerprint != rung.fingerprint
+
+
+@pytest.mark.parametrize("name", sorted(STINGS))
+def test_every_sound_begins_and_ends_in_silence_at_one_level(name: str) -> None:
+    sound = sting(name)
+    assert 0.1 < len(sound) / STING_RATE < 5 and np.abs(sound).max() <= 0.7
+    assert abs(sound[0]) < 1e-3 and np.abs(sound[-10:]).max() < 1e-3
+    assert np.array_equal(sound, sting.__wrapped__(name))
+    loudest = max(float(np.mean(sound[i : i + 4800] ** 2)) for i in range(0, max(1, len(sound) - 4800), 600))
+    assert -27 < 10 * np.log10(loudest) < -20
+
+
+def test_the_bells_partials_stand_as_a_church_bells_do() -> None:
+    """Hum an octave under the strike tone, tierce a minor third above it (Rossing 2000, from memory)."""
+    spectrum = np.abs(np.fft.rfft(sting("bell"), 4 * STING_RATE))
+
+    def strength(hertz: float) -> float:
+        middle = round(hertz * 4)
+        return float(spectrum[middle - 8 : middle + 9].max())
+
+    for there, between in ((330, 420), (660, 560), (660 * 2 ** (3 / 12), 720), (1320, 1150)):
+        assert strength(there) > 4 * strength(between)

@@ -136,7 +136,9 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onTry, onSpea
 				word.to,
 			),
 		);
-		if (kind.parameters.some((p) => p.kind === "text")) setOpen({ cue: id });
+		// what is to be said or shown has to be chosen first
+		const asks = kind.parameters.some((p) => p.kind === "text") || kind.name === "picture" || kind.name === "sound";
+		if (asks) setOpen({ cue: id });
 		else close();
 	};
 	const wordBox = (from: number, to: number) => {

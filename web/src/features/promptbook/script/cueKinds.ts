@@ -19,10 +19,16 @@ export function cueLabel(kinds: readonly CueKind[], cue: Pick<PlacedCue, "kind" 
 	const kind = kinds.find((k) => k.name === cue.kind);
 	if (!kind) return cue.kind;
 	if (cue.kind === "title" && cue.parameters.text) return String(cue.parameters.text);
+	const first = kind.parameters[0];
+	if (first && (cue.kind === "picture" || cue.kind === "sound")) {
+		return sentenceCase(String(cue.parameters[first.name] ?? first.default));
+	}
 	if (cue.kind === "say-as" && cue.parameters.text) return `Say “${cue.parameters.text}”`;
 	if (cue.kind === "pause") return `Pause ${Number(cue.parameters.seconds ?? 0.6).toFixed(1)} s`;
 	return cue.parameters.side === "left" ? `${kind.label}, left` : kind.label;
 }
+
+const sentenceCase = (name: string) => name.charAt(0).toUpperCase() + name.slice(1).replaceAll("-", " ");
 
 export function defaultsOf(kind: CueKind): CueValues {
 	return Object.fromEntries(kind.parameters.filter((p) => p.kind !== "choice").map((p) => [p.name, p.default]));
