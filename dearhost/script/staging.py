@@ -6,6 +6,8 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from typing import Any
 
+from dearhost.script.brief import LONGEST_TARGET
+
 LONGEST_TAIL = 60.0
 """Seconds."""
 NEAREST, FURTHEST = 0.8, 1.8
@@ -24,7 +26,8 @@ class Spot:
 class Staging:
     """A scene's own choices; what is "" or None is as everywhere in the production.
 
-    ``tail`` is how long the scene holds after its last word, in seconds. ``blocking`` maps speakers to spots.
+    ``tail`` is how long the scene holds after its last word, in seconds; ``target`` how long it should run at
+    most, None where nobody asks. ``blocking`` maps speakers to spots.
     """
 
     set: str = ""
@@ -32,6 +35,7 @@ class Staging:
     transition: str = ""
     captions: bool | None = None
     tail: float | None = None
+    target: float | None = None
     blocking: Mapping[str, Spot] = field(default_factory=dict)
 
 
@@ -46,6 +50,7 @@ def staging_to_json(staging: Staging) -> dict[str, Any]:
         "transition": staging.transition,
         "captions": staging.captions,
         "tail": staging.tail,
+        "target": staging.target,
         "blocking": {speaker: {"x": s.x, "distance": s.distance} for speaker, s in staging.blocking.items()},
     }
     return {name: value for name, value in data.items() if value not in ("", None, {})}
@@ -54,13 +59,14 @@ def staging_to_json(staging: Staging) -> dict[str, Any]:
 def staging_from_json(data: Mapping[str, Any] | None) -> Staging:
     """The staging in ``data``, numbers brought into their ranges. Raises TypeError, ValueError, KeyError."""
     data = data or {}
-    captions, tail = data.get("captions"), data.get("tail")
+    captions, tail, target = (data.get(name) for name in ("captions", "tail", "target"))
     return Staging(
         set=str(data.get("set") or ""),
         framing=str(data.get("framing") or ""),
         transition=str(data.get("transition") or ""),
         captions=None if captions is None else bool(captions),
         tail=None if tail is None else _within(tail, 0.0, LONGEST_TAIL),
+        target=_within(target, 0.0, LONGEST_TARGET) if target else None,
         blocking={
             str(speaker): Spot(_within(spot["x"], 0.0, 1.0), _within(spot.get("distance", 1.0), NEAREST, FURTHEST))
             for speaker, spot in (data.get("blocking") or {}).items()

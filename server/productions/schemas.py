@@ -44,6 +44,7 @@ class StagingSchema(Schema):
     transition: Literal["", "cut", "dissolve"] = ""
     captions: bool | None = None
     tail: float | None = None
+    target: float | None = None
     blocking: dict[str, SpotSchema] = {}
 
 

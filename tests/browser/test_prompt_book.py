@@ -227,6 +227,9 @@ def test_the_brief_leads_to_what_it_misses(signed_in: Page) -> None:
     expect(page.locator(".folio .over")).to_contain_text("over")
     page.get_by_role("button", name="Show the line: “Papa rings the bell” is said.").click()
     expect(page.locator(".folio")).to_contain_text("selected: 8 words")
+    page.get_by_label("Scene 2", exact=True).fill("0:02")  # the one whose line was shown
+    expect(headings(page).last).to_have_attribute("data-time", re.compile("0:0[0-9] of 0:02"))
+    expect(headings(page).last).to_have_attribute("data-over", "")
     page.get_by_label("Length").fill("soon")
     expect(page.get_by_text("Write minutes and seconds, as 3:00")).to_be_visible()
     page.get_by_label("Point 1").focus()

@@ -39,6 +39,7 @@ stagings = st.builds(
     transition=st.sampled_from(["", "cut"]),
     captions=st.none() | st.booleans(),
     tail=st.none() | st.floats(0, 60),
+    target=st.none() | st.floats(0.1, 9000),
     blocking=spots,
 )
 briefs = st.builds(Brief, purpose=st.text(), points=st.lists(st.text()).map(tuple), target=st.floats(0, 9000))

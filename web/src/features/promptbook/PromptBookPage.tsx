@@ -204,7 +204,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 						beside={tab === "Brief" && <LengthGauge check={check} target={document.brief.target} />}
 					/>
 					<div className="panel" role="tabpanel" id="panel" aria-label={tab}>
-						{tab === "Brief" && <BriefPanel document={document} check={check} editor={editor} change={edit} />}
+						{tab === "Brief" && <BriefPanel {...panel} check={check} editor={editor} />}
 						{tab === "Host" && <HostPanel {...panel} times={times.get(current)} />}
 						{tab === "Voice" && <VoicePanel {...panel} />}
 						{tab === "Set" && <SetPanel {...panel} />}

@@ -18,6 +18,7 @@ export const AS_EVERYWHERE: Staging = {
 	transition: "",
 	captions: null,
 	tail: null,
+	target: null,
 	blocking: {},
 };
 export const NO_BRIEF: Brief = {

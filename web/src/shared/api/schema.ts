@@ -712,6 +712,7 @@ export interface components {
              *       "transition": "",
              *       "captions": null,
              *       "tail": null,
+             *       "target": null,
              *       "blocking": {}
              *     }
              */
@@ -776,6 +777,8 @@ export interface components {
             captions?: boolean | null;
             /** Tail */
             tail?: number | null;
+            /** Target */
+            target?: number | null;
             /**
              * Blocking
              * @default {}

@@ -3,6 +3,7 @@ import type { Node as DocNode } from "@tiptap/pm/model";
 import { Plugin, PluginKey } from "@tiptap/pm/state";
 import { Decoration, DecorationSet } from "@tiptap/pm/view";
 import { clock } from "../../../shared/time";
+import type { Staging } from "../document";
 import type { Check } from "../useSceneTimes";
 import { eachLine, type Place, rangeOf } from "./places";
 
@@ -32,11 +33,13 @@ function structure(doc: DocNode, marks: Marks): DecorationSet {
 	doc.forEach((scene, at) => {
 		number += 1;
 		const time = times.get(String(scene.attrs.id));
+		const target = (scene.attrs.staging as Staging).target ?? 0;
 		const heading = scene.firstChild;
 		if (!heading) return;
 		found.push(
 			Decoration.node(at + 1, at + 1 + heading.nodeSize, {
-				"data-time": time?.words ? `${time.estimated ? "about " : ""}${clock(time.seconds)}` : "",
+				"data-time": time?.words ? timeOf(time, target) : "",
+				...(target && time && time.seconds > target + 0.5 ? { "data-over": "" } : {}),
 				"data-number": String(number),
 				...(heading.content.size ? {} : { class: "empty" }),
 			}),
@@ -53,6 +56,10 @@ function structure(doc: DocNode, marks: Marks): DecorationSet {
 		}
 	});
 	return DecorationSet.create(doc, found);
+}
+
+function timeOf({ seconds, estimated }: Check["scenes"][number], target: number): string {
+	return `${estimated ? "about " : ""}${clock(seconds)}${target ? ` of ${clock(target)}` : ""}`;
 }
 
 /** What somebody else found in the text; it moves along with the words until it is found anew. */

@@ -2,21 +2,19 @@ import type { Editor } from "@tiptap/core";
 import { type KeyboardEvent, useEffect, useRef, useState } from "react";
 import { parseLength, shownLength } from "../../../shared/time";
 import { Icon } from "../../../shared/ui/icons";
-import type { Brief, Choices, ProductionDocument } from "../document";
+import type { Brief } from "../document";
 import { rangeOf } from "../script/places";
 import type { Check } from "../useSceneTimes";
+import { type PanelProps, sceneAt } from "./panel";
 import { type Advice, numbered } from "./useNotes";
 
-type Props = {
-	document: ProductionDocument;
-	check: Check | null;
-	editor: Editor;
-	change: (part: Partial<Choices>, own: [], field: string) => void;
-};
+type Props = PanelProps & { check: Check | null; editor: Editor };
 
 /** What the production is for, and what in the script does not serve it yet. */
-export function BriefPanel({ document, check, editor, change }: Props) {
+export function BriefPanel({ document, current, check, editor, change }: Props) {
 	const { brief } = document;
+	const { scene, number } = sceneAt(document, current);
+	const several = document.script.scenes.length > 1;
 	const set = (part: Partial<Brief>) => change({ brief: { ...brief, ...part } }, [], Object.keys(part)[0] ?? "");
 	const text = (name: "audience" | "purpose" | "channel" | "tone" | "call_to_action" | "own_words") => ({
 		value: brief[name],
@@ -31,7 +29,17 @@ export function BriefPanel({ document, check, editor, change }: Props) {
 				<Points points={brief.points} onChange={(points) => set({ points })} />
 				<Answer label="Call to action" hint="what you ask of them" {...text("call_to_action")} />
 				<Answer label="Shown" hint="where it will run" {...text("channel")} />
-				<Length target={brief.target} onChange={(target) => set({ target })} />
+				<Length label="Length" target={brief.target} onChange={(target) => set({ target })} />
+				{scene && several && (
+					<Length
+						key={scene.id}
+						label={`Scene ${number}`}
+						target={scene.staging.target ?? 0}
+						onChange={(target) =>
+							change({}, [{ sceneId: scene.id, staging: { target: target || null } }], `target ${scene.id}`)
+						}
+					/>
+				)}
 				<Answer label="Tone" hint="dry, warm, brisk" {...text("tone")} />
 				<Answer label="Their words" hint="what they say about it themselves" serif {...text("own_words")} />
 			</div>
@@ -102,13 +110,14 @@ function Answer({ label, hint, value, onChange, serif }: AnswerProps) {
 }
 
 /** A length as "3:00" or "60 s"; kept once it can be read as one. */
-function Length({ target, onChange }: { target: number; onChange: (seconds: number) => void }) {
+function Length(props: { label: string; target: number; onChange: (seconds: number) => void }) {
+	const { label, target, onChange } = props;
 	const [text, setText] = useState(shownLength(target));
 	const wrong = parseLength(text) === null;
 	useEffect(() => setText((now) => (parseLength(now) === target ? now : shownLength(target))), [target]);
 	return (
 		<label className="answer">
-			<span>Length</span>
+			<span>{label}</span>
 			<span>
 				<input
 					value={text}
