@@ -11,7 +11,7 @@ from dearhost.formats import to_srt, to_webvtt
 from dearhost.memory import give_back
 from dearhost.render import FilmReport, RenderSettings, captions_of, render_film
 from dearhost.render.film import Progress
-from dearhost.script import Scene, Script, count_words, ensure_speakable, estimated_seconds
+from dearhost.script import Scene, Script, count_words, ensure_speakable, estimated_seconds, spoken_lines
 from dearhost.speech import Speaker, VoiceRegistry
 from dearhost.stage import CastEntry, Picture, Production, Timeline, compile_timeline, with_captions
 from dearhost.stage.cueing import manner_of, pauses_of
@@ -60,12 +60,12 @@ def scene_time(scene: Scene, production: Production, speaker: Speaker) -> Runnin
     if not words:
         return RunningTime(0, 0.0, True)
     durations = []
-    for line in scene.lines:
+    for line in spoken_lines(scene):
         seconds = speaker.known_seconds(line.text, production.entry(line.speaker).voice, manner_of(line))
         if seconds is None:
             return RunningTime(words, round(estimated_seconds(scene), 1), True)
         durations.append(seconds + sum(pauses_of(line).values()))
-    speakers = [line.speaker for line in scene.lines]
+    speakers = [line.speaker for line in spoken_lines(scene)]
     return RunningTime(words, round(place_lines(durations, speakers, scene.staging.tail)[1], 2), False)
 
 

@@ -15,7 +15,7 @@ from dearhost.script.document import Direction, Line, Scene, Script, Word, from_
 from dearhost.script.estimate import SECONDS_PER_WORD, count_words, estimated_seconds
 from dearhost.script.findings import Finding, Place, ensure_speakable, findings
 from dearhost.script.reading import open_script, read_file, read_script
-from dearhost.script.spoken import Unspoken, UnspokenSpan, blanked, placeholders, unspoken_spans, words_of
+from dearhost.script.spoken import Unspoken, UnspokenSpan, blanked, placeholders, spoken_lines, unspoken_spans, words_of
 from dearhost.script.staging import Spot, Staging
 from dearhost.script.writing import write_fountain, write_markdown, write_plain
 
@@ -59,6 +59,7 @@ __all__ = [
     "read_file",
     "read_script",
     "split_line",
+    "spoken_lines",
     "text_with_cues",
     "to_json",
     "unspoken_spans",

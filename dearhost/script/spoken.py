@@ -6,7 +6,7 @@ import re
 from dataclasses import dataclass
 from enum import Enum
 
-from dearhost.script.document import Word
+from dearhost.script.document import Line, Scene, Word
 
 
 class Unspoken(Enum):
@@ -154,3 +154,8 @@ def words_of(text: str) -> tuple[Word, ...]:
 def _leads_number(text: str, start: int, end: int) -> bool:
     """Whether the edge character belongs to the word: -5, .5."""
     return text[start] in "-." and start + 1 < end and text[start + 1].isdigit()
+
+
+def spoken_lines(scene: Scene) -> tuple[Line, ...]:
+    """The scene's lines in which a word is spoken: a line that is still empty is no line yet."""
+    return tuple(line for line in scene.lines if words_of(line.text))

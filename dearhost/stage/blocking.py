@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 
 from dearhost.hosts import Role, host_by_id
-from dearhost.script import Scene, Spot
+from dearhost.script import Scene, Spot, spoken_lines
 from dearhost.stage.production import Production
 from dearhost.stage.shapes import LAYOUTS
 from dearhost.stage.timeline import PlacedHost
@@ -76,7 +76,7 @@ def _standing_places(shape: str, hosts: Sequence[str]) -> list[tuple[float, floa
 
 def standing(production: Production, scene: Scene) -> dict[str, Spot]:
     """Where each speaker of a scene stands, given or usual. ``production`` must be checked."""
-    speakers = dict.fromkeys(line.speaker for line in scene.lines)
+    speakers = dict.fromkeys(line.speaker for line in spoken_lines(scene))
     hosts = list(dict.fromkeys(production.entry(speaker).host for speaker in speakers))
     usual = dict(zip(hosts, usual_places(production.shape, production.choices_for(scene).framing, hosts), strict=True))
     own = scene.staging.blocking

@@ -9,7 +9,7 @@ from dearhost.errors import StageError
 from dearhost.hosts import VERSION as HOSTS_VERSION
 from dearhost.hosts import PlacedReading, Role, host_by_id
 from dearhost.lips import VERSION as LIPS_VERSION
-from dearhost.script import Line, Scene, word_index
+from dearhost.script import Line, Scene, spoken_lines, word_index
 from dearhost.speech import Reading, Speaker, with_pauses
 from dearhost.stage.blocking import place_hosts
 from dearhost.stage.captions import Caption, make_captions, shown_words
@@ -47,15 +47,16 @@ def compile_timeline(production: Production, speaker: Speaker, frame_rate: Frame
     ``progress(done, total)`` counts lines and may raise to stop. Raises SpeechError.
     """
     production = production.checked(speaker.registry)
-    total = sum(1 for _ in production.script.lines())
+    total = sum(len(spoken_lines(scene)) for scene in production.script.scenes)
     scenes: list[SceneTimeline] = []
     done, now, number = 0, 0.0, 0
     for scene in production.script.scenes:
-        if not scene.lines:
+        lines = spoken_lines(scene)
+        if not lines:
             continue
         number += 1
         readings = []
-        for line in scene.lines:
+        for line in lines:
             readings.append(speaker.read(line.text, production.entry(line.speaker).voice, manner_of(line)))
             done += 1
             if progress:
@@ -80,14 +81,15 @@ def compile_scene(production: Production, scene_id: str, speaker: Speaker, frame
     Raises StageError when there is no such scene or nothing is spoken in it; SpeechError.
     """
     production = production.checked(speaker.registry)
-    spoken = [s for s in production.script.scenes if s.lines]
+    spoken = [s for s in production.script.scenes if spoken_lines(s)]
     number = next((i for i, s in enumerate(spoken, 1) if s.id == scene_id), 0)
     if not number:
         raise StageError("Nothing is spoken in this scene yet. Write a line.")
     scene = spoken[number - 1]
-    readings = [speaker.read(line.text, production.entry(line.speaker).voice, manner_of(line)) for line in scene.lines]
+    lines = spoken_lines(scene)
+    readings = [speaker.read(line.text, production.entry(line.speaker).voice, manner_of(line)) for line in lines]
     placed = place_scene(production, scene, number, 0.0, readings, speaker)
-    language = speaker.registry.voice(production.entry(scene.lines[0].speaker).voice).language
+    language = speaker.registry.voice(production.entry(lines[0].speaker).voice).language
     title = production.script.title
     return Timeline(title, language, production.shape, frame_rate, (placed,))
 
@@ -95,7 +97,7 @@ def compile_scene(production: Production, scene_id: str, speaker: Speaker, frame
 def place_scene(production: Production, scene: Scene, number: int, start: float, readings: Sequence[Reading],
                 speaker: Speaker) -> SceneTimeline:  # fmt: skip
     """One scene's timeline from its readings. ``production`` must be checked."""
-    lines = scene.lines
+    lines = spoken_lines(scene)
     readings = [with_pauses(reading, pauses_of(line)) for line, reading in zip(lines, readings, strict=True)]
     choices = production.choices_for(scene)
     starts, duration = place_lines([r.duration for r in readings], [line.speaker for line in lines], scene.staging.tail)
@@ -161,7 +163,7 @@ def _name(production: Production, scene: Scene, lines: Sequence[Line], speaker: 
 
 def _seed(scene: Scene) -> int:
     """The same scene moves the same way, wherever it stands in the script."""
-    return int(fingerprint([line.text for line in scene.lines])[:8], 16)
+    return int(fingerprint([line.text for line in spoken_lines(scene)])[:8], 16)
 
 
 def _roles(

@@ -12,7 +12,7 @@ from ninja import File, Query, Router, Status, UploadedFile
 
 from dearhost.errors import UnreadableScript
 from dearhost.films import running_time
-from dearhost.script import findings, read_file, read_script, write_fountain, write_markdown, write_plain
+from dearhost.script import findings, read_file, read_script, spoken_lines, write_fountain, write_markdown, write_plain
 from dearhost.stage import SUFFIX, display_name, pack, unpack
 from server.productions.actions.create import adopt_production, create_production
 from server.productions.actions.restore import restore_revision
@@ -48,7 +48,7 @@ def owned(request: HttpRequest, production_id: UUID) -> Production:
 def _summary(production: Production) -> dict[str, Any]:
     staged = production_of(production.document, production.title)
     time = running_time(staged.script, studio(), staged)
-    spoken = [s for s in staged.script.scenes if s.lines]
+    spoken = [s for s in staged.script.scenes if spoken_lines(s)]
     return {
         "id": production.pk,
         "title": production.title,

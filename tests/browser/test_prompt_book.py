@@ -234,6 +234,8 @@ def test_the_brief_leads_to_what_it_misses(signed_in: Page) -> None:
     expect(page.get_by_text("Write minutes and seconds, as 3:00")).to_be_visible()
     page.get_by_label("Point 1").focus()
     page.keyboard.press("Control+z")
+    expect(page.get_by_label("Scene 2", exact=True)).to_have_value("")
+    page.keyboard.press("Control+z")
     expect(page.get_by_label("Length")).to_have_value("")
     assert_accessible(page)
 

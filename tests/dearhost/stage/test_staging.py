@@ -10,7 +10,7 @@ import pytest
 
 from dearhost.errors import StageError
 from dearhost.films import Studio, running_time
-from dearhost.script import Script, Spot, Staging
+from dearhost.script import Line, Script, Spot, Staging
 from dearhost.stage import Painter, Picture, Production, Timeline, compile_timeline, standing, with_captions
 from dearhost.timebase import FrameRate
 from tests.conftest import with_tones
@@ -95,3 +95,18 @@ def test_who_stands_further_off_is_behind(studio: Studio, short_script: Script) 
 def test_a_scene_cannot_be_staged_with_what_is_not_there(studio: Studio, short_script: Script, own: Staging) -> None:
     with pytest.raises(StageError, match="Choose one of"):
         staged(short_script, own).checked(studio.voices)
+
+
+def test_a_line_that_is_still_empty_changes_nothing(studio: Studio, short_script: Script) -> None:
+    first, second = short_script.scenes
+    writing = replace(first, blocks=(*first.blocks, Line("new", "TOBIAS", ""), Line("aside", "MAREN", "[waves]")))
+    silent = replace(second, id="silent", blocks=(Line("none", "SKERRY", " "),))
+    before, after = (
+        timeline(studio, with_tones(replace(short_script, scenes=scenes)))
+        for scenes in ((first, second), (writing, silent, second))
+    )
+    assert [scene.id for scene in after.scenes] == [first.id, second.id]
+    assert after.duration == before.duration
+    assert [host.host for host in after.scenes[0].shots[0].hosts] == ["maren"]
+    production = with_tones(replace(short_script, scenes=(writing, silent, second)))
+    assert running_time(production.script, studio, production).estimated is False

@@ -2,12 +2,14 @@ import { memo, type PointerEvent, type RefObject, useMemo, useState } from "reac
 import type { Scene } from "../document";
 import type { CueHandle } from "../script/Cues";
 import { cueLabel, FLAG_SHAPES, familyOf, useCueKinds } from "../script/cueKinds";
-import { type LaidScene, READABLE, xOf } from "./scale";
+import { type LaidScene, xOf } from "./scale";
 
 type Word = { lineId: string; from: number; to: number; start: number };
 type Pin = { id: string; at: number; label: string; kind: string; left: number; row: number; shown: boolean };
 
 const PIN_GAP = 6;
+/** Pixels a second from which on pins have room for words. */
+const LABELLED = 12;
 const LETTER = 6.6;
 
 type Props = {
@@ -97,7 +99,7 @@ function inRows(cues: { id: string; at: number; kind: string; label: string }[],
 	return cues.map((cue) => {
 		const left = xOf(start + cue.at, scale);
 		const width = 16 + cue.label.length * LETTER;
-		const row = scale < READABLE ? -1 : free.findIndex((end) => left >= end + PIN_GAP);
+		const row = scale < LABELLED ? -1 : free.findIndex((end) => left >= end + PIN_GAP);
 		if (row >= 0) free[row] = left + width;
 		return { ...cue, left, row: Math.max(0, row), shown: row >= 0 };
 	});

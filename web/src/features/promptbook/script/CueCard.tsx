@@ -32,6 +32,8 @@ export function CueList({ kinds, used, word, hostId, top, onSet, onTry, onClose 
 	useEffect(() => {
 		list.current?.querySelector(`[data-index="${at}"]`)?.scrollIntoView({ block: "nearest" });
 	}, [at]);
+	const card = useRef<HTMLElement>(null);
+	useEffect(() => card.current?.scrollIntoView({ block: "nearest" }), []);
 	const keys = (event: KeyboardEvent) => {
 		if (event.code === "ArrowDown") setAt((n) => Math.min(found.length - 1, n + 1));
 		else if (event.code === "ArrowUp") setAt((n) => Math.max(0, n - 1));
@@ -43,7 +45,7 @@ export function CueList({ kinds, used, word, hostId, top, onSet, onTry, onClose 
 		event.stopPropagation();
 	};
 	return (
-		<section className="cue-card" style={{ top }} aria-label={`Cue on “${word}”`}>
+		<section ref={card} className="cue-card" style={{ top }} aria-label={`Cue on “${word}”`}>
 			<div className="cue-search">
 				<input
 					// biome-ignore lint/a11y/noAutofocus: the list is opened to be typed into
@@ -151,6 +153,7 @@ export function CueEditor({ kinds, cue, at, top, onChange, onMove, onKeep, onRem
 	const card = useRef<HTMLElement>(null);
 	useEffect(() => {
 		card.current?.querySelector<HTMLElement>("input, button")?.focus();
+		card.current?.scrollIntoView({ block: "nearest" });
 	}, []);
 	return (
 		<section
