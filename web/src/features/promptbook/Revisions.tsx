@@ -41,7 +41,9 @@ export function Revisions(props: Props) {
 function RevisionSheet({ productionId, revision, document, onRestored, onClose }: Props & { onClose: () => void }) {
 	const dialog = useRef<HTMLDialogElement>(null);
 	const [chosen, setChosen] = useState<Schemas["RevisionOut"] | null>(null);
-	useEffect(() => dialog.current?.showModal?.(), []);
+	useEffect(() => {
+		dialog.current?.showModal?.();
+	}, []);
 	const path = { production_id: productionId };
 	const revisions = useQuery({
 		queryKey: ["revisions", productionId, revision],

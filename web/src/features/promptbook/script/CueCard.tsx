@@ -33,7 +33,9 @@ export function CueList({ kinds, used, word, hostId, top, onSet, onTry, onClose 
 		list.current?.querySelector(`[data-index="${at}"]`)?.scrollIntoView({ block: "nearest" });
 	}, [at]);
 	const card = useRef<HTMLElement>(null);
-	useEffect(() => card.current?.scrollIntoView({ block: "nearest" }), []);
+	useEffect(() => {
+		card.current?.scrollIntoView({ block: "nearest" });
+	}, []);
 	const keys = (event: KeyboardEvent) => {
 		if (event.code === "ArrowDown") setAt((n) => Math.min(found.length - 1, n + 1));
 		else if (event.code === "ArrowUp") setAt((n) => Math.max(0, n - 1));

@@ -11,7 +11,9 @@ export function PasteCard({ paste, onCut, onWhole }: Props) {
 	const paragraphs = by_paragraph.length > 0;
 	const [cuts, setCuts] = useState<number[]>(paragraphs ? by_paragraph : by_length);
 	const card = useRef<HTMLElement>(null);
-	useEffect(() => card.current?.querySelector("button")?.focus(), []);
+	useEffect(() => {
+		card.current?.querySelector("button")?.focus();
+	}, []);
 	const blocks = scenes[0]?.blocks ?? [];
 	const same = (other: number[]) => other.join() === cuts.join();
 	const toggle = (at: number) =>

@@ -7,7 +7,9 @@ type Props = { proposal: Proposal; onMake: (proposal: Proposal) => void; onLeave
 /** A change that hits several scenes, shown before it is made: which scenes, and what differs now. */
 export function ChangeList({ proposal, onMake, onLeave }: Props) {
 	const box = useRef<HTMLElement>(null);
-	useEffect(() => box.current?.querySelector<HTMLElement>("button")?.focus(), []);
+	useEffect(() => {
+		box.current?.querySelector<HTMLElement>("button")?.focus();
+	}, []);
 	const { says, rows } = proposal;
 	const scenes = `${rows.length === 1 ? "scene" : "scenes"} ${listed(rows.map((row) => row.number))}`;
 	return (
