@@ -17,10 +17,10 @@ from dearhost.stage import SUFFIX, display_name, pack, unpack
 from server.productions.actions.create import adopt_production, create_production
 from server.productions.actions.restore import restore_revision
 from server.productions.actions.save import StaleSave, save_production
+from server.productions.document_schemas import DocumentSchema
 from server.productions.documents import checked_document, production_of
 from server.productions.models import Production, Revision
 from server.productions.schemas import (
-    DocumentSchema,
     NewProduction,
     OpenedOut,
     ProductionOut,

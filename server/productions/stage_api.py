@@ -17,9 +17,10 @@ from dearhost.lips import PARAMETERS
 from dearhost.script import KINDS, CueKind, findings
 from dearhost.stage import SceneTimeline, production_from_json, scene_times, standing
 from server.productions.api import owned
+from server.productions.document_schemas import DocumentSchema
 from server.productions.documents import production_of
 from server.productions.painters import PREVIEW_RATE, scene_timeline
-from server.productions.schemas import CheckOut, CueKindOut, DocumentSchema, SceneTimes
+from server.productions.schemas import CheckOut, CueKindOut, SceneTimes
 from server.voices.studio import studio
 
 router = Router(tags=["stage"])

@@ -286,3 +286,23 @@ def test_every_tab_fits_and_is_accessible(signed_in: Page, width: int) -> None:
         tab(page, name)
         assert page.evaluate("document.documentElement.scrollWidth") <= width
         assert_accessible(page)
+
+
+def test_who_comes_back_to_a_window_is_told_that_another_went_on(signed_in: Page) -> None:
+    page = signed_in
+    begin(page, "Maren: Mama may.")
+    other = page.context.new_page()
+    other.goto(page.url)
+    other.get_by_text("Mama may.").click(position={"x": 5, "y": 12})
+    other.keyboard.press("End")
+    other.keyboard.type(" And sings.")
+    expect(other.locator(".line-text")).to_have_text("Mama may. And sings.")
+    kept(other)
+    other.close()
+    page.evaluate("window.dispatchEvent(new Event('focus'))")
+    told = page.get_by_role("alertdialog", name="Two windows changed this production")
+    expect(told.locator("mark")).to_have_text(re.compile("And sings"))
+    told.get_by_role("button", name="Use that one").click()
+    expect(page.locator(".line-text")).to_have_text("Mama may. And sings.")
+    page.get_by_role("button", name="Undo").click()  # even this can be taken back
+    expect(page.locator(".line-text")).to_have_text("Mama may.")

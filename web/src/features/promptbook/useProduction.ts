@@ -170,6 +170,22 @@ export function useProduction(id: string) {
 		return () => clearTimeout(timer);
 	}, [unsaved, document, title, revision, keeping, save, id]);
 
+	// another window may have gone on meanwhile: whoever comes back to this one is told before writing on
+	useEffect(() => {
+		const look = async () => {
+			if (window.document.visibilityState !== "visible" || unsaved || keeping.state !== "kept" || !revision) return;
+			const params = { path: { production_id: id } };
+			const theirs = await ask(api.GET("/api/productions/{production_id}", { params })).catch(() => null);
+			if (theirs && theirs.revision > revision && !sending.current) dispatch({ type: "stale", theirs, detail: "" });
+		};
+		window.addEventListener("focus", look);
+		window.document.addEventListener("visibilitychange", look);
+		return () => {
+			window.removeEventListener("focus", look);
+			window.document.removeEventListener("visibilitychange", look);
+		};
+	}, [id, unsaved, keeping.state, revision]);
+
 	useEffect(() => {
 		const warn = (event: BeforeUnloadEvent) => {
 			if (unsaved) event.preventDefault();

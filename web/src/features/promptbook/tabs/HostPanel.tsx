@@ -1,13 +1,11 @@
-import { useState } from "react";
 import { WordChoice } from "../../../shared/ui/controls";
 import { shownName, speakersOf } from "../document";
 import type { SceneTimes } from "../useSceneTimes";
-import { ChangeList } from "./ChangeList";
 import { useHosts } from "./catalogue";
 import { FloorPlan } from "./FloorPlan";
 import { type PanelProps, recast, sceneAt } from "./panel";
 import { SceneChoice } from "./SceneChoice";
-import type { Proposal } from "./scope";
+import { useProposal } from "./useProposal";
 
 const FRAMINGS = [
 	{ value: "wide", text: "wide" },
@@ -19,15 +17,9 @@ const FRAMINGS = [
 export function HostPanel(props: PanelProps & { times: SceneTimes | undefined }) {
 	const { document, current, change, times } = props;
 	const hosts = useHosts();
-	const [proposal, setProposal] = useState<Proposal | null>(null);
+	const { propose, list } = useProposal(change);
 	const { scene, number } = sceneAt(document, current);
-	if (proposal) {
-		const make = () => {
-			change(proposal.part, proposal.own);
-			setProposal(null);
-		};
-		return <ChangeList proposal={proposal} onMake={make} onLeave={() => setProposal(null)} />;
-	}
+	if (list) return list;
 	return (
 		<div className="panel-grid">
 			<div>
@@ -61,7 +53,7 @@ export function HostPanel(props: PanelProps & { times: SceneTimes | undefined })
 							scene={scene}
 							number={number}
 							change={change}
-							onPropose={setProposal}
+							onPropose={propose}
 						/>
 						<FloorPlan scene={scene} times={times} change={change} />
 					</>

@@ -1,25 +1,17 @@
-import { useState } from "react";
 import { Tick, WordChoice } from "../../../shared/ui/controls";
-import { ChangeList } from "./ChangeList";
 import { useSets } from "./catalogue";
 import { type PanelProps, sceneAt } from "./panel";
 import { SceneChoice } from "./SceneChoice";
-import type { Proposal } from "./scope";
 import { Tail } from "./Tail";
+import { useProposal } from "./useProposal";
 
 /** What is behind the hosts, how scenes begin and end, and the picture's shape. */
 export function SetPanel({ document, current, change }: PanelProps) {
 	const sets = useSets();
-	const [proposal, setProposal] = useState<Proposal | null>(null);
+	const { propose, list } = useProposal(change);
 	const { scene, number } = sceneAt(document, current);
-	if (proposal) {
-		const make = () => {
-			change(proposal.part, proposal.own);
-			setProposal(null);
-		};
-		return <ChangeList proposal={proposal} onMake={make} onLeave={() => setProposal(null)} />;
-	}
-	const own = scene && { document, scene, number, change, onPropose: setProposal };
+	if (list) return list;
+	const own = scene && { document, scene, number, change, onPropose: propose };
 	return (
 		<div className="panel-grid">
 			<div>

@@ -1,23 +1,15 @@
-import { useState } from "react";
 import { Choice } from "../../../shared/ui/controls";
 import { type ProductionDocument, shownName, speakersOf } from "../document";
-import { ChangeList } from "./ChangeList";
 import { useVoices } from "./catalogue";
 import { type PanelProps, recast } from "./panel";
-import type { Proposal } from "./scope";
+import { useProposal } from "./useProposal";
 
 /** Which voice each speaker has. */
 export function VoicePanel({ document, change }: PanelProps) {
 	const voices = useVoices();
-	const [proposal, setProposal] = useState<Proposal | null>(null);
+	const { propose, list } = useProposal(change);
 	const options = (voices.data ?? []).map((v) => ({ value: v.id, text: `${v.name}, ${v.language_name}` }));
-	if (proposal) {
-		const make = () => {
-			change(proposal.part);
-			setProposal(null);
-		};
-		return <ChangeList proposal={proposal} onMake={make} onLeave={() => setProposal(null)} />;
-	}
+	if (list) return list;
 	return (
 		<div className="panel-column">
 			{speakersOf(document.script).map((speaker) => {
@@ -37,7 +29,7 @@ export function VoicePanel({ document, change }: PanelProps) {
 									rows: rowsOf(document, speaker),
 									...{ part: recast(document, speaker, { voice: id }) },
 								};
-								if (recasting.rows.length > 1) setProposal({ ...recasting, own: [] });
+								if (recasting.rows.length > 1) propose({ ...recasting, own: [] });
 								else change(recasting.part);
 							}}
 						/>

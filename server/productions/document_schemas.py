@@ -1,0 +1,99 @@
+"""A production's document as it goes over the wire, both ways."""
+
+from __future__ import annotations
+
+from typing import Literal
+
+from ninja import Schema
+
+
+class CueSchema(Schema):
+    """What happens on the word that begins at ``start`` in its line's text."""
+
+    id: str
+    kind: str
+    start: int
+    parameters: dict[str, float | str] = {}
+    look: bool = False
+
+
+class BlockSchema(Schema):
+    """A line or a direction."""
+
+    id: str
+    kind: Literal["line", "direction"]
+    text: str
+    speaker: str = ""
+    cues: list[CueSchema] = []
+
+
+class SpotSchema(Schema):
+    """Where a host stands: ``x`` across the picture from 0 to 1, ``distance`` from the camera, 1 the usual."""
+
+    x: float
+    distance: float = 1.0
+
+
+class StagingSchema(Schema):
+    """A scene's own choices; what is "" or null is as everywhere."""
+
+    set: str = ""
+    framing: Literal["", "wide", "medium", "close-up"] = ""
+    transition: Literal["", "cut", "dissolve"] = ""
+    captions: bool | None = None
+    tail: float | None = None
+    target: float | None = None
+    blocking: dict[str, SpotSchema] = {}
+
+
+class SceneSchema(Schema):
+    """A scene of blocks."""
+
+    id: str
+    heading: str
+    blocks: list[BlockSchema]
+    staging: StagingSchema = StagingSchema()
+
+
+class ScriptSchema(Schema):
+    """A script document."""
+
+    title: str = ""
+    notes: dict[str, str] = {}
+    scenes: list[SceneSchema]
+
+
+class CastSchema(Schema):
+    """Who plays a speaker, and with which voice."""
+
+    host: str
+    voice: str
+
+
+class BriefSchema(Schema):
+    """What the production is for; ``target`` is the wished length in seconds, 0 for none."""
+
+    purpose: str = ""
+    audience: str = ""
+    channel: str = ""
+    tone: str = ""
+    own_words: str = ""
+    call_to_action: str = ""
+    points: list[str] = []
+    target: float = 0.0
+
+
+class DocumentSchema(Schema):
+    """A production's document: the script and every choice."""
+
+    script: ScriptSchema
+    cast: dict[str, CastSchema]
+    shape: Literal["16:9", "1:1", "9:16"]
+    captions: bool
+    set: str
+    framing: Literal["wide", "medium", "close-up"]
+    transition: Literal["cut", "dissolve"]
+    liveliness: Literal["still", "normal", "lively"]
+    titles: bool
+    caption_names: bool = False
+    brief: BriefSchema = BriefSchema()
