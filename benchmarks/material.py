@@ -16,9 +16,10 @@ LINE = (
 RATE = FrameRate.of(30)
 
 
-def production(scenes: int = 1, word: str = "follows") -> Production:
-    """``scenes`` scenes of one line each over the museum set, half-body host, captions; the last word to change."""
-    text = "\n\n".join(f"# Part {n + 1}\n\nMAREN: {LINE.format(follows=word)}" for n in range(scenes))
+def production(scenes: int = 1, word: str = "follows", lines: int = 1) -> Production:
+    """``scenes`` scenes of ``lines`` lines over the museum set, half-body host, captions; ``word`` in the first."""
+    more = "".join(f"\n\nMAREN: {n} times. {LINE.format(follows='follows')}" for n in range(2, lines + 1))
+    text = "\n\n".join(f"# Part {n + 1}\n\nMAREN: {LINE.format(follows=word)}{more}" for n in range(scenes))
     return Production(read_script(text))
 
 

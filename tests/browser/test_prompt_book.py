@@ -82,8 +82,14 @@ def test_a_two_speaker_scene_is_written_reordered_and_undone_by_keyboard_alone(s
     expect(headings(page)).to_have_text(["The bell", "The pier"])
     page.keyboard.press("Alt+Shift+d")
     expect(headings(page)).to_have_text(["The bell", "The bell", "The pier"])
+    page.get_by_label("Title of the production").fill("The pier bell")
     kept(page)  # saved in between: undo goes on across it
     written = texts(page)
+    page.keyboard.press("Control+z")
+    expect(page.get_by_label("Title of the production")).to_have_value("Untitled")
+    page.keyboard.press("Control+Shift+z")
+    expect(page.get_by_label("Title of the production")).to_have_value("The pier bell")
+    page.locator(".script").focus()
 
     # back to the empty page, step by step, and forth again
     for _ in range(60):

@@ -10,7 +10,7 @@ import { playhead } from "./playhead";
 import { Revisions } from "./Revisions";
 import { Ribbon } from "./ribbon/Ribbon";
 import type { CueHandle } from "./script/Cues";
-import { choose, complete, replaceAll, type SceneChange } from "./script/choosing";
+import { choose, complete, entitle, replaceAll, type SceneChange } from "./script/choosing";
 import { PasteCard } from "./script/PasteCard";
 import { cutScenes, insertScenes, type Paste, readPaste } from "./script/pasting";
 import { ScriptPage } from "./script/ScriptPage";
@@ -71,14 +71,14 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 	const { check, spoken, current, times, reading, problem, see } = useScenes(productionId, document, revision, unsaved);
 	const scenes = document.script.scenes;
 
-	const changed = (next: ProductionDocument) => {
+	const changed = (next: ProductionDocument, title: string) => {
 		playing.stop();
 		const full = withFullCast(next, hosts.data ?? [], voices.data ?? []);
-		if (full === next) change({ document: next });
+		if (full === next) change({ document: next, title });
 		else complete(editor, { cast: full.cast });
 	};
 	const [paste, setPaste] = useState<Paste | null>(null);
-	const editor = useScriptEditor(document, changed, async (text, html) => {
+	const editor = useScriptEditor(document, production.title, changed, async (text, html) => {
 		const read = await readPaste(text, html);
 		if (!read) pasteRows(editor.view, text);
 		else if (read.by_length.length || read.by_paragraph.length) setPaste(read);
@@ -95,7 +95,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 	);
 	const replaced = (theirs: Parameters<typeof production.takeTheirs>[0]) => {
 		production.takeTheirs(theirs);
-		replaceAll(editor, theirs.document);
+		replaceAll(editor, theirs.document, theirs.title);
 	};
 
 	const cueHandle = useRef<CueHandle>(null);
@@ -154,10 +154,10 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 		<>
 			<RunningHead>
 				<input
-					className="title-field own-undo"
+					className="title-field"
 					aria-label="Title of the production"
 					value={production.title}
-					onChange={(event) => change({ title: event.target.value })}
+					onChange={(event) => entitle(editor, event.target.value)}
 				/>
 				<span className="quiet num head-time">
 					{check && `${check.estimated ? "about " : ""}${clock(check.seconds)}`}

@@ -87,10 +87,10 @@ export function choicesOf({ script: _, ...choices }: ProductionDocument): Choice
 }
 
 /** The production as the editor holds it: one document, so that one history undoes everything. */
-export function documentToEditor(production: ProductionDocument): JSONContent {
+export function documentToEditor(production: ProductionDocument, title = ""): JSONContent {
 	return {
 		type: "doc",
-		attrs: { choices: { ...choicesOf(production), brief: production.brief ?? NO_BRIEF } },
+		attrs: { title, choices: { ...choicesOf(production), brief: production.brief ?? NO_BRIEF } },
 		content: production.script.scenes.map(sceneToNode),
 	};
 }

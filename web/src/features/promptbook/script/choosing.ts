@@ -36,6 +36,13 @@ function stage(tr: Transaction, sceneId: string, staging: Partial<Staging>): voi
 	});
 }
 
+/** Name the production; what is typed in one go is one step to undo. */
+export function entitle(editor: Editor, title: string): void {
+	const more = goesOn("title");
+	const tr = editor.state.tr.setDocAttribute("title", title);
+	editor.view.dispatch(more ? tr.setMeta("addToHistory", false) : closeHistory(tr));
+}
+
 /** Put in what was left open (a new speaker's host and voice): not a step of its own. */
 export function complete(editor: Editor, part: Partial<Choices>): void {
 	const { tr } = editor.state;
@@ -44,9 +51,10 @@ export function complete(editor: Editor, part: Partial<Choices>): void {
 }
 
 /** Another text in place of this one, from an earlier revision or another window; it can be undone. */
-export function replaceAll(editor: Editor, production: ProductionDocument): void {
-	const content = editor.schema.nodeFromJSON(documentToEditor(production));
+export function replaceAll(editor: Editor, production: ProductionDocument, title: string): void {
+	const content = editor.schema.nodeFromJSON(documentToEditor(production, title));
 	const { tr } = editor.state;
 	tr.replaceWith(0, tr.doc.content.size, content.content).setDocAttribute("choices", content.attrs.choices);
+	tr.setDocAttribute("title", title);
 	editor.view.dispatch(closeHistory(tr).setMeta("preventUpdate", true));
 }

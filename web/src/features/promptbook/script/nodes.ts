@@ -39,7 +39,10 @@ export const ScriptDocument = Node.create({
 	name: "doc",
 	topNode: true,
 	content: "scene+",
-	addAttributes: () => ({ choices: { ...hidden, default: null as Choices | null } }),
+	addAttributes: () => ({
+		title: { ...hidden, default: "" },
+		choices: { ...hidden, default: null as Choices | null },
+	}),
 });
 
 export const ScriptText = Node.create({ name: "text", group: "inline" });

@@ -17,7 +17,8 @@ const EDITOR_PROPS = {
 /** The editor that holds the production: its script and every choice. A long paste is handed to `onManuscript`. */
 export function useScriptEditor(
 	document: ProductionDocument,
-	onChange: (document: ProductionDocument) => void,
+	title: string,
+	onChange: (document: ProductionDocument, title: string) => void,
 	onManuscript: (text: string, html: string) => void,
 ): Editor {
 	const latest = useRef(document);
@@ -29,14 +30,17 @@ export function useScriptEditor(
 	// the same objects at every render: the editor is set up anew when they differ
 	const [setup] = useState(() => ({
 		extensions: scriptExtensions((text, html) => paste.current(text, html)),
-		content: documentToEditor(document),
+		content: documentToEditor(document, title),
 	}));
 	return useEditor({
 		...setup,
 		shouldRerenderOnTransaction: false,
 		editorProps: EDITOR_PROPS,
 		onUpdate: ({ editor, transaction }) => {
-			if (transaction.docChanged) change.current(editorToDocument(editor.state.doc, latest.current));
+			if (transaction.docChanged) {
+				const { doc } = editor.state;
+				change.current(editorToDocument(doc, latest.current), String(doc.attrs.title));
+			}
 		},
 		onSelectionUpdate: ({ editor }) => {
 			const { $from } = editor.state.selection;
