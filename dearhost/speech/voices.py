@@ -6,6 +6,8 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
 
+from dearhost.speech.reshaping import Shape
+
 LATIN = frozenset(("LATIN",))
 
 
@@ -41,17 +43,21 @@ _ENGLISH = ("en-US", "English (United States)")
 
 BASE_VOICE = Voice("joe", "Joe", NEURAL, *_ENGLISH, "a calm man's voice")
 
-DERIVED_VOICES: Mapping[str, tuple[Voice, tuple[float, float, float, float, float]]] = {
-    "nell": (
-        Voice("nell", "Nell", NEURAL, *_ENGLISH, "a mature woman's voice, made from Joe"),
-        (175.0, 0.9, 1.14, -1.2, 0.95),
-    ),
-    "pip": (
-        Voice("pip", "Pip", NEURAL, *_ENGLISH, "a bright, quick voice, made from Joe"),
-        (215.0, 1.2, 1.19, 0.8, 1.05),
-    ),
+_DERIVED = (
+    ("nell", "Nell", "a mature woman, warm and even", Shape(175, spread=0.9, warp=1.14, tilt=-1.2, pace=0.95)),
+    ("pip", "Pip", "a young woman, bright and quick", Shape(215, spread=1.2, warp=1.19, tilt=0.8, pace=1.05)),
+    ("amos", "Amos", "an older man, deep and slow", Shape(76, spread=0.85, warp=0.95, tilt=-0.3, pace=0.95)),
+    ("felix", "Felix", "a young man, light and brisk", Shape(135, spread=1.0, warp=1.07, tilt=0.8, pace=1.05)),
+    ("vera", "Vera", "an older woman, low and calm", Shape(152, spread=0.75, warp=1.10, tilt=-1.8, pace=0.90)),
+    ("iris", "Iris", "a woman, clear and lively", Shape(196, spread=1.35, warp=1.16, tilt=0.2, pace=1.0)),
+    ("hugo", "Hugo", "a man, firm and measured", Shape(98, spread=0.7, warp=1.0, tilt=0.6, pace=0.92)),
+    ("wren", "Wren", "a child, high and light", Shape(265, spread=1.0, warp=1.28, tilt=0.0, pace=0.95)),
+)
+"""The recipes of the sound trial for Nell, Pip, Amos, Felix and Wren; the others lie between them."""
+
+DERIVED_VOICES: Mapping[str, tuple[Voice, Shape]] = {
+    id_: (Voice(id_, name, NEURAL, *_ENGLISH, f"{words}; made from Joe"), shape) for id_, name, words, shape in _DERIVED
 }
-"""Mean pitch Hz, spread, formant warp, tilt dB an octave, pace: the recipes of the sound trial."""
 
 _FORMANT = (
     ("en-GB", "en", "Arthur", "English (Great Britain)", LATIN),

@@ -7,7 +7,7 @@ from collections.abc import Iterable, Mapping
 from dearhost.hosts import EXPRESSIONS, GESTURES, ExpressionCue, GestureCue
 from dearhost.script import KINDS, Cue, CueKind, Line, Parameter, cue_problem, word_index
 from dearhost.sound import STINGS
-from dearhost.speech import Manner, Reading
+from dearhost.speech import AS_EVER, MANNERS, Delivery, Manner, Reading
 from dearhost.stage.production import FRAMINGS
 from dearhost.stage.sets.things import THINGS
 from dearhost.stage.timeline import Cutaway, FramingCut, PlacedSting, Title
@@ -31,6 +31,19 @@ KINDS.register(
     *(CueKind(name, _label(name), "host", "Expression", (_AMOUNT,)) for name in EXPRESSIONS),
     CueKind("emphasis", "Emphasis", "sound", "Delivery", (_AMOUNT,)),
     CueKind("say-as", "Say as", "sound", "Delivery", (Parameter("text", "As spoken", ""),)),
+    CueKind(
+        "delivery",
+        "Delivery",
+        "sound",
+        "Line",
+        (
+            Parameter("manner", "How the line is said", "neutral", choices=tuple(MANNERS)),
+            Parameter("strength", "Strength", 1.0, 0.2, 1.5),
+            Parameter("pace", "Pace", 1.0, 0.7, 1.4),
+            Parameter("pitch", "Pitch", 0.0, -4.0, 4.0),
+            Parameter("level", "Level", 0.0, -6.0, 6.0, "dB"),
+        ),
+    ),
     CueKind("pause", "Pause", "sound", "Delivery", (Parameter("seconds", "Length", 0.6, 0.1, 5.0, "s"),)),
     *(CueKind(name, name.capitalize(), "picture", "Framing") for name in FRAMINGS),
     CueKind(
@@ -83,12 +96,18 @@ def manner_of(line: Line) -> Manner:
     """How the line's cues want it said."""
     said_as: dict[int, str] = {}
     emphasis: dict[int, float] = {}
+    delivery = AS_EVER
     for cue in playable(line):
         if cue.kind == "say-as" and cue.text("text").strip():
             said_as[word_index(line, cue)] = cue.text("text")
         elif cue.kind == "emphasis":
             emphasis[word_index(line, cue)] = cue.number("strength")
-    return Manner(said_as, emphasis)
+        elif cue.kind == "delivery":  # the last one of a line holds for all of it
+            delivery = Delivery(
+                cue.text("manner"),
+                *(cue.number(name) for name in ("strength", "pace", "pitch", "level")),
+            )
+    return Manner(said_as, emphasis, delivery)
 
 
 def moment_of(line: Line, cue: Cue, reading: Reading) -> float:

@@ -312,3 +312,29 @@ def test_who_comes_back_to_a_window_is_told_that_another_went_on(signed_in: Page
     expect(page.locator(".line-text")).to_have_text("Mama may. And sings.")
     page.get_by_role("button", name="Undo").click()  # even this can be taken back
     expect(page.locator(".line-text")).to_have_text("Mama may.")
+
+
+def test_a_line_is_said_in_another_manner_and_no_other_is(signed_in: Page) -> None:
+    page = signed_in
+    begin(page, TWO)
+    for name in ("Maren", "Skerry"):
+        give_voice(page, name, "formant-en-us")
+    page.get_by_text("Maybe I do not.").click(position={"x": 20, "y": 12})
+    said = page.locator(".line-delivery")
+    expect(said.locator(".delivery-line-text")).to_have_text("Skerry Maybe I do not.")
+    said.get_by_role("group", name="How the line is said").get_by_label("calm").check(force=True)
+    flags = page.locator(".flag")
+    expect(flags).to_have_text(["Calm"])
+    said.get_by_label(re.compile("^Pace")).focus()
+    for _ in range(3):
+        page.keyboard.press("ArrowRight")
+    expect(flags).to_have_text(["Calm, quicker"])
+    page.keyboard.press("Control+z")  # the three keys are one step
+    expect(flags).to_have_text(["Calm"])
+    page.keyboard.press("Control+Shift+z")
+    kept(page)
+    said.get_by_role("button", name="Hear the line").click()
+    expect(page.locator(".at-playhead")).to_have_text(re.compile("Maybe|I|do|not"), timeout=30_000)
+    said.get_by_role("button", name="As it comes").click()
+    expect(flags).to_have_count(0)
+    assert_accessible(page)

@@ -206,7 +206,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 					<div className="panel" role="tabpanel" id="panel" aria-label={tab}>
 						{tab === "Brief" && <BriefPanel {...panel} check={check} editor={editor} />}
 						{tab === "Host" && <HostPanel {...panel} times={times.get(current)} />}
-						{tab === "Voice" && <VoicePanel {...panel} />}
+						{tab === "Voice" && <VoicePanel {...panel} editor={editor} onHear={speakFrom} />}
 						{tab === "Set" && <SetPanel {...panel} />}
 						{tab === "Deliver" && (
 							<DeliverPanel

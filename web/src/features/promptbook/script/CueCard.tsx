@@ -125,6 +125,7 @@ function ChosenNote({ kind }: { kind: CueKind }) {
 		Expression: "Stays until the next expression, or the end of the scene.",
 		Framing: "Cuts there, and stays until the next framing.",
 		Text: "Shows words on a slip of paper.",
+		Line: "Holds for the whole line.",
 		Picture: "Shows a picture on a card, or in place of the host.",
 		Sound: "Heard from the word on, under the voice.",
 		Gesture: "Begins a little sooner, so that it arrives with the word.",

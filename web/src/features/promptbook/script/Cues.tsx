@@ -6,6 +6,7 @@ import { newId } from "../document";
 import type { SceneTimes } from "../useSceneTimes";
 import { CueEditor, CueList } from "./CueCard";
 import { CueMargin } from "./CueMargin";
+import { asOneStep } from "./choosing";
 import { defaultsOf, useCueKinds } from "./cueKinds";
 import {
 	type CueKind,
@@ -137,7 +138,7 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onTry, onSpea
 			),
 		);
 		// what is to be said or shown has to be chosen first
-		const asks = kind.parameters.some((p) => p.kind === "text") || kind.name === "picture" || kind.name === "sound";
+		const asks = kind.parameters.some((p) => p.kind === "text") || ["picture", "sound", "delivery"].includes(kind.name);
 		if (asks) setOpen({ cue: id });
 		else close();
 	};
@@ -192,7 +193,9 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onTry, onSpea
 					cue={opened}
 					at={momentOf(times, opened.id)}
 					top={topOf(opened.to)}
-					onChange={(parameters) => editor.view.dispatch(changeCue(editor.state.tr, opened, { parameters }))}
+					onChange={(parameters) =>
+						asOneStep(editor, changeCue(editor.state.tr, opened, { parameters }), `cue ${opened.id}`)
+					}
 					onMove={(steps) => {
 						const word = wordsAway(editor.state.doc, opened, steps);
 						if (word) editor.view.dispatch(changeCue(closeHistory(editor.state.tr), opened, {}, word));

@@ -7,15 +7,7 @@ import { type Choices, documentToEditor, type ProductionDocument, type Staging }
 export type SceneChange = { sceneId: string; staging: Partial<Staging> };
 
 const ONE_STEP_MS = 1500;
-let last = { field: "", at: 0 };
-
-/** Whether this is one more key in the same field, to be undone together with those before. */
-function goesOn(field: string): boolean {
-	const now = Date.now();
-	const more = field !== "" && field === last.field && now - last.at < ONE_STEP_MS;
-	last = { field, at: now };
-	return more;
-}
+let last: { field: string; at: number; change: Transaction | null } = { field: "", at: 0, change: null };
 
 /**
  * Choose something for the whole production, for some scenes, or both: one step to undo.
@@ -23,11 +15,9 @@ function goesOn(field: string): boolean {
  */
 export function choose(editor: Editor, part: Partial<Choices>, scenes: SceneChange[] = [], field = ""): void {
 	const { tr } = editor.state;
-	const more = goesOn(field);
 	if (Object.keys(part).length) tr.setDocAttribute("choices", { ...(tr.doc.attrs.choices as Choices), ...part });
 	for (const { sceneId, staging } of scenes) stage(tr, sceneId, staging);
-	if (!tr.docChanged) return;
-	editor.view.dispatch(more ? tr.setMeta("addToHistory", false) : closeHistory(tr));
+	if (tr.docChanged) asOneStep(editor, tr, field);
 }
 
 function stage(tr: Transaction, sceneId: string, staging: Partial<Staging>): void {
@@ -36,11 +26,20 @@ function stage(tr: Transaction, sceneId: string, staging: Partial<Staging>): voi
 	});
 }
 
+/** Dispatch a change; what follows soon in the same field is one step to undo with it. */
+export function asOneStep(editor: Editor, tr: Transaction, field: string): void {
+	const now = Date.now();
+	const more = field !== "" && field === last.field && now - last.at < ONE_STEP_MS;
+	// to the history, what is appended to a change belongs to it
+	if (more && last.change) tr.setMeta("appendedTransaction", last.change);
+	else closeHistory(tr);
+	last = { field, at: now, change: tr };
+	editor.view.dispatch(tr);
+}
+
 /** Name the production; what is typed in one go is one step to undo. */
 export function entitle(editor: Editor, title: string): void {
-	const more = goesOn("title");
-	const tr = editor.state.tr.setDocAttribute("title", title);
-	editor.view.dispatch(more ? tr.setMeta("addToHistory", false) : closeHistory(tr));
+	asOneStep(editor, editor.state.tr.setDocAttribute("title", title), "title");
 }
 
 /** Put in what was left open (a new speaker's host and voice): not a step of its own. */

@@ -23,9 +23,18 @@ export function cueLabel(kinds: readonly CueKind[], cue: Pick<PlacedCue, "kind" 
 	if (first && (cue.kind === "picture" || cue.kind === "sound")) {
 		return sentenceCase(String(cue.parameters[first.name] ?? first.default));
 	}
+	if (cue.kind === "delivery") return deliveryLabel(cue.parameters);
 	if (cue.kind === "say-as" && cue.parameters.text) return `Say “${cue.parameters.text}”`;
 	if (cue.kind === "pause") return `Pause ${Number(cue.parameters.seconds ?? 0.6).toFixed(1)} s`;
 	return cue.parameters.side === "left" ? `${kind.label}, left` : kind.label;
+}
+
+function deliveryLabel({ manner, pace, pitch, level }: CueValues): string {
+	const words = [manner && manner !== "neutral" ? String(manner) : ""];
+	if (pace && Number(pace) !== 1) words.push(Number(pace) > 1 ? "quicker" : "slower");
+	if (pitch) words.push(Number(pitch) > 0 ? "higher" : "lower");
+	if (level) words.push(Number(level) > 0 ? "louder" : "softer");
+	return sentenceCase(words.filter(Boolean).join(", ")) || "Delivery";
 }
 
 const sentenceCase = (name: string) => name.charAt(0).toUpperCase() + name.slice(1).replaceAll("-", " ");

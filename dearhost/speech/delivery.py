@@ -1,0 +1,75 @@
+"""How a whole line is said: calm, bright, urgent, hushed or sombre, more or less so."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+
+import numpy as np
+
+from dearhost.speech.prosody import measure_prosody
+from dearhost.speech.reading import Reading, Samples
+from dearhost.speech.reshaping import Shape, reshape
+
+MANNERS: Mapping[str, Shape] = {
+    "neutral": Shape(),
+    "calm": Shape(raised=0.95, spread=0.75, tilt=-0.8, pace=0.92),
+    "bright": Shape(raised=1.12, spread=1.35, tilt=1.0, pace=1.06),
+    "urgent": Shape(raised=1.10, spread=1.10, tilt=1.5, pace=1.20),
+    "hushed": Shape(pace=0.93, breath=1.0),
+    "sombre": Shape(raised=0.87, spread=0.50, tilt=-1.3, pace=0.84),
+}
+"""At strength 1, from a trial in which each was told from the others by pitch, spread, pace and voicing."""
+_LOUDEST = 0.98
+
+
+@dataclass(frozen=True, slots=True)
+class Delivery:
+    """``manner`` is one of ``MANNERS``, ``strength`` from 0 to 1.5; on top of it ``pace`` (1 as it comes, above 1
+    faster), ``pitch`` in semitones and ``level`` in dB."""
+
+    manner: str = "neutral"
+    strength: float = 1.0
+    pace: float = 1.0
+    pitch: float = 0.0
+    level: float = 0.0
+
+    @property
+    def shape(self) -> Shape:
+        """What is done to the sound. Raises KeyError for a manner there is not."""
+        whole, part = MANNERS[self.manner], max(0.0, self.strength)
+        return Shape(
+            raised=float(whole.raised**part * 2 ** (self.pitch / 12)),
+            spread=float(whole.spread**part),
+            tilt=whole.tilt * part,
+            pace=float(whole.pace**part * self.pace),
+            breath=min(1.0, whole.breath * part),
+        )
+
+
+AS_EVER = Delivery()
+
+
+def delivered(reading: Reading, delivery: Delivery) -> Reading:
+    """The reading said in another manner; its times follow the pace. Raises KeyError for a manner there is not."""
+    shape = delivery.shape
+    if shape == Shape() and not delivery.level:
+        return reading
+    rate = reading.sample_rate
+    samples = reading.samples if shape == Shape() else reshape(reading.samples, rate, shape)
+    samples = _levelled(samples, delivery.level)
+    pace = len(reading.samples) / max(1, len(samples))
+    words = tuple(replace(w, start=w.start / pace, end=w.end / pace) for w in reading.words)
+    phones = tuple(replace(p, start=p.start / pace, end=p.end / pace) for p in reading.phones)
+    return Reading(rate, samples, words, phones, measure_prosody(samples, rate), len(samples) / rate)
+
+
+def _levelled(samples: Samples, decibels: float) -> Samples:
+    """Louder or softer; what would be too loud is bent, not cut."""
+    if not decibels:
+        return samples
+    louder = samples * 10 ** (decibels / 20)
+    over = np.abs(louder) > 0.8
+    bent = np.sign(louder) * (0.8 + (_LOUDEST - 0.8) * np.tanh((np.abs(louder) - 0.8) / (_LOUDEST - 0.8)))
+    made: Samples = np.where(over, bent, louder).astype(np.float32)
+    return made
