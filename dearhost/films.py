@@ -2,16 +2,21 @@
 
 from __future__ import annotations
 
+import io
 import os
+import wave
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from pathlib import Path
 
+import numpy as np
+
 from dearhost.formats import to_srt, to_webvtt
 from dearhost.memory import give_back
-from dearhost.render import FilmReport, RenderSettings, captions_of, render_film
+from dearhost.render import SAMPLE_RATE, FilmReport, RenderSettings, captions_of, mastered, render_film
 from dearhost.render.film import Progress
 from dearhost.script import Scene, Script, count_words, ensure_speakable, estimated_seconds, spoken_lines
+from dearhost.sound import Placement
 from dearhost.speech import Speaker, VoiceRegistry
 from dearhost.stage import CastEntry, Picture, Production, Timeline, compile_timeline, with_captions
 from dearhost.stage.cueing import manner_of, pauses_of
@@ -123,6 +128,20 @@ def make_film(order: FilmOrder, path: Path, studio: Studio, *, progress: Progres
     beside = write_caption_files(timeline, path) if order.captions == "file" else []
     studio.chunks.trim()
     return report, beside
+
+
+def audition(speaker: Speaker, text: str, voice_id: str) -> bytes:
+    """``text`` said by a voice, as a WAV file (mono, 48 kHz, 16 bit) at the loudness of a film: so that of two
+    voices the louder one does not win. Raises SpeechError and its kinds."""
+    reading = speaker.read(text, voice_id)
+    sound = mastered([Placement(0.0, reading.sample_rate, reading.samples)], reading.duration)
+    buffer = io.BytesIO()
+    with wave.open(buffer, "wb") as file:
+        file.setnchannels(1)
+        file.setsampwidth(2)
+        file.setframerate(SAMPLE_RATE)
+        file.writeframes((np.clip(sound, -1, 1) * 32767).astype("<i2").tobytes())
+    return buffer.getvalue()
 
 
 def caption_text(timeline: Timeline, kind: str) -> str:

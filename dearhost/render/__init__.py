@@ -7,6 +7,7 @@ from dearhost.render.joining import language_code
 from dearhost.render.plan import Chunk, RenderSettings, plan_chunks
 from dearhost.render.proof import MIME as PROOF_MIME
 from dearhost.render.proof import stream_proof
+from dearhost.render.soundtrack import mastered
 from dearhost.render.stills import still
 
 __all__ = [
@@ -19,6 +20,7 @@ __all__ = [
     "captions_of",
     "default_processes",
     "language_code",
+    "mastered",
     "plan_chunks",
     "render_film",
     "still",

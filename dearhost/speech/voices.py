@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from typing import Any
 
@@ -22,6 +22,8 @@ class Voice:
     language_name: str
     description: str
     scripts: frozenset[str] = LATIN
+    pitch: int = 100
+    """Mean fundamental in Hz, about."""
 
     def to_json(self) -> dict[str, Any]:
         """As plain data."""
@@ -32,6 +34,7 @@ class Voice:
             "language": self.language,
             "language_name": self.language_name,
             "description": self.description,
+            "pitch": self.pitch,
         }
 
 
@@ -41,7 +44,7 @@ FAKE = "fake"
 
 _ENGLISH = ("en-US", "English (United States)")
 
-BASE_VOICE = Voice("joe", "Joe", NEURAL, *_ENGLISH, "a calm man's voice")
+BASE_VOICE = Voice("joe", "Joe", NEURAL, *_ENGLISH, "a man, calm and even", pitch=93)
 
 _DERIVED = (
     ("nell", "Nell", "a mature woman, warm and even", Shape(175, spread=0.9, warp=1.14, tilt=-1.2, pace=0.95)),
@@ -56,7 +59,8 @@ _DERIVED = (
 """The recipes of the sound trial for Nell, Pip, Amos, Felix and Wren; the others lie between them."""
 
 DERIVED_VOICES: Mapping[str, tuple[Voice, Shape]] = {
-    id_: (Voice(id_, name, NEURAL, *_ENGLISH, f"{words}; made from Joe"), shape) for id_, name, words, shape in _DERIVED
+    id_: (Voice(id_, name, NEURAL, *_ENGLISH, f"{words}; made from Joe", pitch=round(shape.mean or 100)), shape)
+    for id_, name, words, shape in _DERIVED
 }
 
 _FORMANT = (
@@ -79,14 +83,41 @@ _FORMANT = (
     ("hi", "hi", "Asha", "Hindi", frozenset(("DEVANAGARI", "LATIN"))),
 )
 
+_FORMANT_WORDS = "a formant voice: plain, clear, at once"
+
 FORMANT_VOICES: Mapping[str, tuple[Voice, str]] = {
     f"formant-{tag.lower()}": (
-        Voice(
-            f"formant-{tag.lower()}", name, FORMANT, tag, language, "a formant voice: plain, clear, at once", scripts
-        ),
+        Voice(f"formant-{tag.lower()}", name, FORMANT, tag, language, _FORMANT_WORDS, scripts),
         espeak_name,
     )
     for tag, espeak_name, name, language, scripts in _FORMANT
 }
+"""The formant voices with names of their own; ``more_formant_voices`` are all others the engine has."""
+
+_LETTERS: Mapping[str, str] = {
+    "GREEK": "el grc", "CYRILLIC": "ru uk be bg mk sr kk ky tt ba cv ru-lv ru-cl", "ARABIC": "ar fa ur ug sd ps",
+    "HEBREW": "he", "DEVANAGARI": "hi mr ne kok bho", "BENGALI": "bn as bpy", "GURMUKHI": "pa", "GUJARATI": "gu",
+    "ORIYA": "or", "TAMIL": "ta", "TELUGU": "te", "KANNADA": "kn", "MALAYALAM": "ml", "SINHALA": "si", "THAI": "th",
+    "MYANMAR": "my shn", "GEORGIAN": "ka", "ARMENIAN": "hy hyw", "ETHIOPIC": "am ti", "HANGUL": "ko",
+    "CJK": "cmn yue hak ja", "HIRAGANA": "ja", "KATAKANA": "ja", "CHEROKEE": "chr",
+}  # fmt: skip
+"""Writing systems besides Latin, by the engine's names of languages (ISO 639)."""
+
+
+def more_formant_voices(listed: Iterable[tuple[str, str]]) -> dict[str, tuple[Voice, str]]:
+    """The voices of the languages an engine lists as (name, tag), without those that have names already."""
+    taken = {espeak_name for _, espeak_name in FORMANT_VOICES.values()}
+    found: dict[str, tuple[Voice, str]] = {}
+    for language, tag in sorted(listed):
+        id_ = f"formant-{tag.lower()}"
+        if tag in taken or tag == "fr-fr" or id_ in FORMANT_VOICES or id_ in found:
+            continue
+        letters = {
+            name for name, tags in _LETTERS.items() if {tag.lower(), tag.split("-")[0].lower()} & {*tags.split()}
+        }
+        voice = Voice(id_, language, FORMANT, tag, language, _FORMANT_WORDS, LATIN | letters)
+        found[id_] = voice, tag
+    return found
+
 
 FAKE_VOICE = Voice("fake", "Tones", FAKE, "en-US", "English (United States)", "tones instead of speech, for trying out")

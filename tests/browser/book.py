@@ -26,15 +26,23 @@ def tab(page: Page, name: str) -> None:
 
 
 def give_voice(page: Page, speaker: str, voice: str) -> None:
-    """Choose a voice for a speaker, and make the changes that are listed where several scenes are hit."""
+    """Choose a voice for a speaker by name, and make the changes that are listed where several scenes are hit."""
     tab(page, "Voice")
-    page.get_by_label(f"{speaker} speaks with").select_option(voice)
-    chosen = page.get_by_label(f"{speaker} speaks with")
+    page.get_by_role("button", name=f"Another voice for {speaker}").click()
+    sheet = page.get_by_role("dialog", name=f"A voice for {speaker}")
+    sheet.get_by_label("Find by name, language or character").fill(voice)
+    choose = sheet.get_by_role("button", name=f"Choose {voice}", exact=True)
+    expect(choose).to_be_visible()
+    if choose.is_disabled():  # it is the one already
+        sheet.get_by_role("button", name="Close").click()
+        return
+    choose.click()
+    row = page.locator(".voice-row", has_text=f"{speaker} speaks with")
     make = page.get_by_role("button", name=re.compile("^Make .* change"))
-    expect(chosen.or_(make).first).to_be_visible()
+    expect(row.or_(make).first).to_be_visible()
     if make.is_visible():
         make.click()
-    expect(chosen).to_have_value(voice)
+    expect(row.locator(".voice-name")).to_have_text(voice)
 
 
 def still_of(page: Page) -> str:

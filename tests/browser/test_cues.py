@@ -28,7 +28,7 @@ def write_and_cast(page: Page) -> None:
     """The script, spoken by a quick voice."""
     begin(page, SCRIPT)
     for name in ("Maren", "Skerry"):
-        give_voice(page, name, "formant-en-us")
+        give_voice(page, name, "Dale")
     tab(page, "Host")
     kept(page)
 

@@ -47,7 +47,7 @@ def test_from_a_pasted_script_to_a_film(signed_in: Page, worker: None, tmp_path:
     first = still_of(page)
     tab(page, "Host")
     page.get_by_role("group", name="Maren is played by").get_by_label("Imani").check(force=True)
-    give_voice(page, "Skerry", "pip")
+    give_voice(page, "Skerry", "Pip")
     tab(page, "Set")
     page.get_by_role("group", name="Shape of the picture").get_by_label("1:1").check(force=True)
     expect(page.get_by_role("group", name="Captions in the picture").get_by_label("on")).to_be_checked()

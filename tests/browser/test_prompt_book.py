@@ -122,7 +122,7 @@ def test_what_is_chosen_holds_for_the_scene_and_is_listed_before_it_holds_for_al
     page = signed_in
     begin(page, TWO)
     for name in ("Maren", "Skerry"):
-        give_voice(page, name, "formant-en-us")
+        give_voice(page, name, "Dale")
     tab(page, "Set")
     page.get_by_role("group", name="Set, in all scenes").get_by_label("the pier").check(force=True)
     apply = page.get_by_role("button", name="Apply to all scenes: Set")
@@ -263,7 +263,7 @@ def test_playing_goes_through_scenes_and_repeats_what_is_selected(signed_in: Pag
     page = signed_in
     begin(page, TWO)
     for name in ("Maren", "Skerry"):
-        give_voice(page, name, "formant-en-us")
+        give_voice(page, name, "Dale")
     kept(page)
     expect(page.locator(".ribbon-word").first).to_be_visible(timeout=30_000)
     page.get_by_label("Speed of playing").select_option("2")
@@ -318,7 +318,7 @@ def test_a_line_is_said_in_another_manner_and_no_other_is(signed_in: Page) -> No
     page = signed_in
     begin(page, TWO)
     for name in ("Maren", "Skerry"):
-        give_voice(page, name, "formant-en-us")
+        give_voice(page, name, "Dale")
     page.get_by_text("Maybe I do not.").click(position={"x": 20, "y": 12})
     said = page.locator(".line-delivery")
     expect(said.locator(".delivery-line-text")).to_have_text("Skerry Maybe I do not.")
@@ -337,4 +337,28 @@ def test_a_line_is_said_in_another_manner_and_no_other_is(signed_in: Page) -> No
     expect(page.locator(".at-playhead")).to_have_text(re.compile("Maybe|I|do|not"), timeout=30_000)
     said.get_by_role("button", name="As it comes").click()
     expect(flags).to_have_count(0)
+    assert_accessible(page)
+
+
+def test_voices_are_found_by_character_and_heard_on_the_speakers_own_sentence(signed_in: Page) -> None:
+    page = signed_in
+    begin(page, "Maren: Mama may bring a boat. Papa may not.")
+    tab(page, "Voice")
+    page.get_by_role("button", name="Another voice for Maren").click()
+    sheet = page.get_by_role("dialog", name="A voice for Maren")
+    expect(sheet.get_by_label("They all say")).to_have_value("Mama may bring a boat.")
+    find = sheet.get_by_label("Find by name, language or character")
+    find.fill("woman calm")
+    expect(sheet.locator(".voice-list b")).to_have_text(["Vera"])
+    find.fill("basque")
+    with page.expect_response(lambda answer: "audition.wav" in answer.url) as heard:
+        sheet.get_by_role("button", name="Hear Basque").click()
+    assert heard.value.ok and heard.value.headers["content-type"] == "audio/wav"
+    assert "Mama%20may%20bring" in heard.value.url
+    sheet.get_by_label("They all say").fill("წყალი")  # letters this voice cannot read
+    expect(sheet.get_by_role("button", name="Hear Basque")).to_have_text("Hear", timeout=15_000)
+    sheet.get_by_role("button", name="Hear Basque").click()
+    expect(sheet.get_by_role("alert")).to_contain_text("Choose a voice of that language")
+    find.fill("nobody like that")
+    expect(sheet.get_by_text("No voice is like that.")).to_be_visible()
     assert_accessible(page)

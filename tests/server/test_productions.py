@@ -2,9 +2,13 @@
 
 from __future__ import annotations
 
+import io
 import json
+import wave
 from typing import Any
 
+import numpy as np
+import pyloudnorm
 import pytest
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
@@ -285,3 +289,18 @@ def test_a_scene_tells_where_its_hosts_stand(client: Client, begin: Begin) -> No
     assert moved["blocking"] == {"MAREN": {"x": 0.25, "distance": 1.8}}  # as far as the stage goes
     assert moved["duration"] == pytest.approx(usual["duration"] + 2 - 0.85, abs=0.001)
     assert set(moved["lines"][0]["pitch"]["values"]) - {99.0}
+
+
+def test_a_voice_is_auditioned_as_loud_as_any_other(client: Client, ines: object) -> None:
+    def heard(voice: str, text: str = "Twice a day the harbour empties, and the boats sit down in the mud.") -> Any:
+        return client.get(f"/api/voices/{voice}/audition.wav", {"text": text})
+
+    levels = []
+    for voice in ("formant-en-us", "formant-eu", "fake"):
+        with wave.open(io.BytesIO(heard(voice).content)) as file:
+            assert (file.getnchannels(), file.getsampwidth(), file.getframerate()) == (1, 2, 48_000)
+            samples = np.frombuffer(file.readframes(file.getnframes()), "<i2") / 32768
+        levels.append(pyloudnorm.Meter(48_000).integrated_loudness(samples))
+    assert max(levels) - min(levels) < 0.5  # LU, ITU-R BS.1770-4
+    assert "There is no voice" in heard("nobody").json()["detail"]
+    assert heard("formant-en-us", "").status_code == 422 and heard("formant-en-us", "x" * 999).status_code == 422

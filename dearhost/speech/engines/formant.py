@@ -8,6 +8,7 @@ from __future__ import annotations
 import ctypes
 import threading
 from functools import lru_cache
+from pathlib import Path
 from typing import Any
 
 import numpy as np
@@ -90,6 +91,29 @@ def _library() -> _Library:
         if not _loaded:
             _loaded.append(_Library())
         return _loaded[0]
+
+
+def listed_languages() -> list[tuple[str, str]]:
+    """The engine's languages and accents as (name, tag), from its data; [] where it is not installed.
+
+    Those without a dictionary cannot speak, and are left out; so are names longer than the engine accepts.
+    """
+    try:
+        import espeakng_loader  # noqa: PLC0415 - a data package that may be absent
+    except ImportError:
+        return []
+    found = []
+    data = Path(espeakng_loader.get_data_path())
+    for path in sorted(p for p in (data / "lang").rglob("*") if p.is_file()):
+        fields: dict[str, str] = {}
+        for row in path.read_text(encoding="utf-8", errors="replace").splitlines():
+            key, _, value = row.strip().partition(" ")
+            fields.setdefault(key, value.split("//")[0].strip())
+        tag = (fields.get("language") or "").split(" ")[0]
+        dictionary = fields.get("dictionary") or tag.split("-")[0]
+        if fields.get("name") and 0 < len(tag) <= 15 and (data / f"{dictionary}_dict").exists():
+            found.append((fields["name"], tag))
+    return found
 
 
 class FormantEngine:

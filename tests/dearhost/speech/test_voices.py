@@ -11,7 +11,7 @@ from pathlib import Path
 import numpy as np
 import pytest
 
-from dearhost.errors import UnknownVoice, VoiceUnavailable
+from dearhost.errors import SpeechError, UnknownVoice, UnspeakableText, VoiceUnavailable
 from dearhost.films import Studio
 from dearhost.speech import Manner, Reading, Speaker, VoiceRegistry, plan_words
 from dearhost.speech.engines.fake import FakeEngine
@@ -131,3 +131,34 @@ def test_a_changed_word_costs_its_sentence_alone(monkeypatch: pytest.MonkeyPatch
     assert [s.lower() for s in spoken] == ["well papa came"]
     assert np.array_equal(first.samples[-4000:], second.samples[-4000:])
     assert [w.text for w in second.words] == ["Well", "Papa", "came", "Papa", "came", "Mama", "may"]
+
+
+def test_the_formant_engine_offers_every_language_it_can_speak(studio: Studio) -> None:
+    voices = [v for v in studio.voices.voices() if v.engine == "formant"]
+    assert len(voices) > 100 and len({v.id for v in voices}) == len(voices)
+    assert {"eu", "ga", "vi", "sw", "ja", "ka"} <= {v.language for v in voices}
+    dumb = []
+    for voice in voices:
+        try:
+            reading = studio.speaker.read("1 2 3.", voice.id)
+        except SpeechError:
+            dumb.append(voice.language)
+            continue
+        assert [w.text for w in reading.words] == ["1", "2", "3"] and float(np.abs(reading.samples).max()) > 0.05
+    assert dumb == ["cv", "sjn"]  # their dictionaries know no numbers: a clear error, words are spoken
+
+
+@pytest.mark.parametrize(
+    ("voice", "line"),
+    [
+        ("formant-ka", "ზღვა ბრუნდება"),
+        ("formant-ta", "கடல் திரும்பும்"),
+        ("formant-ja", "うみがもどる"),
+        ("formant-ko", "바다가 온다"),
+    ],
+)
+def test_other_letters_are_read_by_the_voices_of_their_languages_only(studio: Studio, voice: str, line: str) -> None:
+    reading = studio.speaker.read(line, voice)
+    assert [w.text for w in reading.words] == line.split()
+    with pytest.raises(UnspeakableText, match="Choose a voice of that language"):
+        studio.speaker.read(line, "formant-eu")

@@ -439,7 +439,7 @@ export interface components {
         };
         /**
          * VoiceOut
-         * @description A voice to choose.
+         * @description A voice to choose; ``pitch`` is its mean in Hz, about.
          */
         VoiceOut: {
             /** Id */
@@ -454,6 +454,8 @@ export interface components {
             language_name: string;
             /** Description */
             description: string;
+            /** Pitch */
+            pitch: number;
         };
         /**
          * HostOut

@@ -1,0 +1,28 @@
+import type { Schemas } from "../../../shared/api/client";
+
+export type Voice = Schemas["VoiceOut"];
+
+/** How high a voice is, in words one would search by. */
+export function pitchWord(hertz: number): string {
+	if (hertz < 90) return "very low";
+	if (hertz < 125) return "low";
+	if (hertz < 165) return "middling";
+	return hertz < 230 ? "high" : "very high";
+}
+
+/** Voices that fit every word that was typed: of their name, language, character, pitch or kind. */
+export function foundVoices(voices: readonly Voice[], typed: string): Voice[] {
+	const wanted = typed
+		.trim()
+		.toLowerCase()
+		.split(/[\s,]+/)
+		.filter(Boolean);
+	return voices.filter((voice) => {
+		const text =
+			`${voice.name} ${voice.language_name} ${voice.language} ${voice.description} ${pitchWord(voice.pitch)} ${voice.engine}`.toLowerCase();
+		// "man" is not in "woman", but "wom" is a woman half typed
+		return wanted.every((word) => new RegExp(`(^|[^\\p{L}])${escaped(word)}`, "u").test(text));
+	});
+}
+
+const escaped = (word: string) => word.replace(/[.*+?^${}()|[\]\\]/g, "\\$&");
