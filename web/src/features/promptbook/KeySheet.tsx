@@ -22,6 +22,14 @@ const KEYS: [string, [string, string][]][] = [
 		],
 	],
 	[
+		"Getting about",
+		[
+			["F6", "script, stage, tabs, ribbon"],
+			["Alt+Shift+1 to 5", "the index tabs"],
+			["Esc", "closes what hangs open"],
+		],
+	],
+	[
 		"Cues",
 		[
 			["Alt+Q", "what happens on the word at the caret; Alt+Enter tries it"],
@@ -41,14 +49,6 @@ const KEYS: [string, [string, string][]][] = [
 			["+, - on the ribbon", "nearer, further off; Ctrl with the wheel too"],
 			["Alt+Shift+L", "over and over: the selected words, or the scene"],
 			["Alt+Shift+F", "full screen; Esc leaves it"],
-		],
-	],
-	[
-		"Getting about",
-		[
-			["F6", "script, stage, tabs, ribbon"],
-			["Alt+Shift+1 to 5", "the index tabs"],
-			["Esc", "closes what hangs open"],
 		],
 	],
 ];
