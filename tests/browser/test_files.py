@@ -1,0 +1,71 @@
+"""Scripts and productions as files: taken away, brought back on another desk, refused when they are damaged."""
+
+from __future__ import annotations
+
+import io
+from pathlib import Path
+
+import docx
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.book import begin, give_voice, kept, tab
+
+pytestmark = pytest.mark.browser
+
+
+def open_file(page: Page, name: str, data: bytes) -> None:
+    page.get_by_label("Script file").set_input_files({"name": name, "mimeType": "", "buffer": data})
+
+
+def test_a_production_is_taken_away_as_one_file_and_opened_again(signed_in: Page, tmp_path: Path) -> None:
+    page = signed_in
+    begin(page, "# The pier\n\nMaren: Mama may [[cue: wave left]]bring a boat.\n\n# The bell\n\nSkerry: It rings.\n")
+    give_voice(page, "Maren", "Dale")
+    tab(page, "Set")
+    page.get_by_role("group", name="Set, in all scenes").get_by_label("the pier").check(force=True)
+    tab(page, "Brief")
+    page.get_by_label("Point 1").fill("The bell rings")
+    kept(page)
+    tab(page, "Deliver")
+    with page.expect_download() as taken:
+        page.get_by_role("link", name="one file").click()
+    assert taken.value.suggested_filename == "the-pier.dearhost"
+    taken.value.save_as(tmp_path / "pier.dearhost")
+    with page.expect_download() as script:
+        page.get_by_role("link", name="Markdown").click()
+    assert "Maren: Mama may [[cue: wave left]]bring a boat." in Path(script.value.path()).read_text()
+
+    page.get_by_role("link", name="Dear Host, to the Desk").click()
+    page.get_by_role("button", name="Delete").click()
+    page.get_by_role("button", name="Delete", exact=True).last.click()
+    expect(page.get_by_text("Your desk is empty.")).to_be_visible()
+    open_file(page, "pier.dearhost", (tmp_path / "pier.dearhost").read_bytes())
+    expect(page.get_by_label("Title of the production")).to_have_value("The pier")
+    expect(page.get_by_role("button", name="Wave, left, cue on “bring”")).to_be_visible()
+    tab(page, "Set")
+    expect(page.get_by_role("group", name="Set, scene 1").get_by_label("the pier")).to_be_checked()
+    tab(page, "Voice")
+    expect(page.locator(".voice-name").first).to_have_text("Dale")
+    tab(page, "Brief")
+    expect(page.get_by_label("Point 1")).to_have_value("The bell rings")
+
+
+def test_a_word_file_is_opened_and_a_damaged_one_explained(signed_in: Page) -> None:
+    page = signed_in
+    document = docx.Document()
+    document.add_heading("The wet line", 1)
+    document.add_paragraph("MAREN: Good morning.")
+    buffer = io.BytesIO()
+    document.save(buffer)
+    page.wait_for_selector(".ways")
+    for name, data, reason in (
+        ("lesson.docx", buffer.getvalue()[:700], "is not a Word document that can be read"),
+        ("lesson.dearhost", b"PK torn", "is no production file, or it is damaged"),
+        ("film.mp4", b"\0\0\0\x18ftyp", "is not text"),
+    ):
+        open_file(page, name, data)
+        expect(page.get_by_role("alert")).to_contain_text(reason)
+    open_file(page, "lesson.docx", buffer.getvalue())
+    expect(page.locator(".scene-heading")).to_have_text("The wet line")
+    expect(page.locator(".line-text")).to_have_text("Good morning.")
