@@ -32,6 +32,16 @@ def scene_timeline(production: Production, scene_id: str) -> Timeline:
     return _timeline(str(production.pk), production.revision, scene_id)
 
 
+def timeline_after(production: Production, before_id: str, scene_id: str) -> Timeline:
+    """The timeline of a scene and the one it follows, so that it begins as it does in the film.
+
+    Raises StageError, SpeechError.
+    """
+    before, timeline = scene_timeline(production, before_id), scene_timeline(production, scene_id)
+    first, second = before.scenes[0], timeline.scenes[0]
+    return replace(timeline, scenes=(first, replace(second, start=first.duration)))
+
+
 def tried_timeline(production: Production, scene_id: str, line_id: str, cue: Cue) -> Timeline:
     """The timeline of a scene as it would be with one cue more. Raises StageError, SpeechError."""
     staged = production_of(production.document, production.title)

@@ -14,7 +14,7 @@ from dearhost.errors import DearHostError
 from dearhost.render import PROOF_MIME, still, stream_proof
 from dearhost.script import Cue
 from server.productions.models import Production
-from server.productions.painters import own_painter, scene_timeline, shelf, tried_timeline
+from server.productions.painters import own_painter, scene_timeline, shelf, timeline_after, tried_timeline
 
 STILL_HEIGHT = 360
 HEIGHTS = (360, 540, 720)
@@ -61,7 +61,8 @@ def scene_still(request: HttpRequest, production_id: UUID, scene_id: str) -> Htt
 async def proof(request: HttpRequest, production_id: UUID, scene_id: str) -> HttpResponse | StreamingHttpResponse:
     """A scene from ``at`` seconds on, to ``until``, as fragmented MP4, while it is being made.
 
-    ``cue``, ``line`` and ``offset`` show it with one cue more than it has: to look at before it is set.
+    ``before`` names the scene it follows, whose end it may dissolve from. ``cue``, ``line`` and ``offset`` show
+    it with one cue more than it has: to look at before it is set.
     """
     if request.method != "GET":
         return HttpResponse(status=405)
@@ -72,11 +73,13 @@ async def proof(request: HttpRequest, production_id: UUID, scene_id: str) -> Htt
         if tried:
             cue = Cue("tried", tried, max(0, int(_number(request, "offset", 0))))
             timeline = tried_timeline(production, scene_id, request.GET.get("line", ""), cue)
+        elif request.GET.get("before"):
+            timeline = timeline_after(production, request.GET["before"], scene_id)
         else:
             timeline = scene_timeline(production, scene_id)
         painter = own_painter(timeline, _height(request))
         until = _number(request, "until", 0.0) or None
-        return stream_proof(painter, painter.timeline.scenes[0], max(0.0, _number(request, "at", 0.0)), until)
+        return stream_proof(painter, painter.timeline.scenes[-1], max(0.0, _number(request, "at", 0.0)), until)
 
     try:
         pieces = await sync_to_async(prepare, thread_sensitive=False)()

@@ -212,3 +212,22 @@ def test_a_cue_is_tried_without_being_set(address: str, client: Client, begin: B
     assert all(np.array_equal(a, b) for a, b in zip(plain, unknown, strict=True))
     production.refresh_from_db()
     assert production.revision == 1 and production.document["script"]["scenes"][0]["blocks"][0]["cues"] == []
+
+
+def test_a_proof_begins_as_its_scene_does_in_the_film(
+    address: str, client: Client, begin: Begin, tmp_path: Any
+) -> None:
+    production = begin(transition="dissolve")
+    first, second = (scene["id"] for scene in production.document["script"]["scenes"])
+    path = f"{address}/pictures/{production.pk}/{second}/proof.mp4?at=0&until=1"
+
+    def frames(query: str) -> list[Any]:
+        with signed_in(client) as web:
+            (tmp_path / "part.mp4").write_bytes(web.get(path + query).content)
+        with av.open(str(tmp_path / "part.mp4")) as proof:
+            return [frame.to_ndarray(format="gray").astype(int) for frame in proof.decode(video=0)]
+
+    alone, after = frames(""), frames(f"&before={first}")
+    assert len(alone) == len(after) == 30
+    apart = [float(np.abs(a - b).mean()) for a, b in zip(alone, after, strict=True)]
+    assert 5 < apart[0] > apart[6] > apart[11] > apart[14] and max(apart[14:]) < 0.5  # 0.4 s, then the scene itself

@@ -35,9 +35,11 @@ export function usePlaying({ productionId, revision, spoken, current, times, loo
 
 	const play = useCallback(
 		(scene: string, at: number) => {
-			const parts = spoken.slice(spoken.indexOf(scene)).map((sceneId, i) => {
+			const parts = spoken.slice(spoken.indexOf(scene)).map((sceneId, i, following) => {
 				const from = i === 0 ? at : 0;
-				const address = `/pictures/${productionId}/${sceneId}/proof.mp4?at=${from.toFixed(3)}&r=${revision}`;
+				// a scene may dissolve from the end of the one before
+				const before = i > 0 ? `&before=${following[i - 1]}` : "";
+				const address = `/pictures/${productionId}/${sceneId}/proof.mp4?at=${from.toFixed(3)}${before}&r=${revision}`;
 				return { sceneId, at: from, address };
 			});
 			if (!spoken.includes(scene)) return;
