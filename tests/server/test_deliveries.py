@@ -230,4 +230,6 @@ def test_a_proof_begins_as_its_scene_does_in_the_film(
     alone, after = frames(""), frames(f"&before={first}")
     assert len(alone) == len(after) == 30
     apart = [float(np.abs(a - b).mean()) for a, b in zip(alone, after, strict=True)]
-    assert 5 < apart[0] > apart[6] > apart[11] > apart[14] and max(apart[14:]) < 0.5  # 0.4 s, then the scene itself
+    assert (
+        5 < apart[0] > apart[6] > apart[11] > apart[14] and max(apart[14:]) < 2
+    )  # then the scene itself, but for the coding
