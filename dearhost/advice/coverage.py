@@ -29,9 +29,8 @@ class Coverage:
 def cover(point: str, sentences: Sequence[Sentence], language: str) -> Coverage | None:
     """Where ``point`` is said best, the shortest and earliest place first; None when it has no words."""
     said = [w.text for s in plan_words(point, language).sentences for w in s.words]
-    wanted = {stem(w, language): w for w in said if carries_meaning(w, language)} or {
-        stem(w, language): w for w in said
-    }
+    telling = [w for w in said if carries_meaning(w, language)]
+    wanted = {stem(w, language): w for w in telling or said}
     if not wanted:
         return None
     best = Coverage(0.0, tuple(wanted.values()), None)
@@ -45,10 +44,10 @@ def cover(point: str, sentences: Sequence[Sentence], language: str) -> Coverage 
             share = len(hit) / len(wanted)
             if share > best.share:
                 missing = tuple(word for key, word in wanted.items() if key not in hit)
-                place = group[0].place if group[0].line == group[-1].line else None
-                if place:
+                place = group[0].place
+                if group[-1].line == place.line:
                     place = Place(place.scene, place.line, place.start, group[-1].place.end)
-                best = Coverage(share, missing, place or group[0].place)
+                best = Coverage(share, missing, place)
     return best
 
 
@@ -56,40 +55,42 @@ def points_said(points: Sequence[str], sentences: Sequence[Sentence], language: 
     """One piece of advice a point: said, half said or not said."""
     found = []
     for point in points:
-        cover_ = cover(point, sentences, language)
-        if cover_ is None:
+        coverage = cover(point, sentences, language)
+        if coverage is None:
             continue
-        name = shown(point)
-        if cover_.share >= _SAID:
-            found.append(Advice("point", f"{name} is said.", f"{_where(cover_)}.", cover_.at, settled=True))
-        elif cover_.share >= _HALF:
-            words = ", ".join(f"“{w}”" for w in cover_.missing[:4])
-            found.append(Advice("point", f"{name} is half said.", f"{_where(cover_)} comes near it, without {words}.",
-                                cover_.at))  # fmt: skip
+        name, place = shown(point), coverage.at
+        if place and coverage.share >= _SAID:
+            found.append(Advice("point", f"{name} is said.", f"{_where(place)}.", place, settled=True))
+        elif place and coverage.share >= _HALF:
+            words = ", ".join(f"“{w}”" for w in coverage.missing[:4])
+            why = f"{_where(place)} comes near it, without {words}."
+            found.append(Advice("point", f"{name} is half said.", why, place))
         else:
             found.append(Advice("point", f"{name} is not said yet.", "The brief says that it must be."))
     return found
 
 
-def _where(cover_: Coverage) -> str:
-    return str(cover_.at)[:1].upper() + str(cover_.at)[1:]
+def _where(place: Place) -> str:
+    """The place, to begin a sentence with."""
+    return str(place).capitalize()
 
 
 def call_to_action(text: str, sentences: Sequence[Sentence], language: str) -> list[Advice]:
     """Whether the call to action is said, and whether it is said near the end, where it is acted on."""
-    cover_ = cover(text, sentences, language) if text.strip() else None
-    if cover_ is None:
+    coverage = cover(text, sentences, language) if text.strip() else None
+    if coverage is None:
         return []
-    if cover_.share < _SAID or cover_.at is None:
-        near = f" {_where(cover_)} comes nearest." if cover_.at and cover_.share >= _HALF else ""
+    place = coverage.at
+    if coverage.share < _SAID or place is None:
+        near = f" {_where(place)} comes nearest." if place and coverage.share >= _HALF else ""
         detail = f"{shown(text)} is in the brief, but nobody says it.{near}"
-        return [Advice("call-to-action", "The call to action is missing.", detail, cover_.at)]
-    last = _last_place(text, sentences, language) or cover_.at
+        return [Advice("call-to-action", "The call to action is missing.", detail, place)]
+    last = _last_place(text, sentences, language) or place
     words = sentences[-1].before + len(sentences[-1].words)
     at = next(s for s in sentences if (s.scene, s.line) == (last.scene, last.line))
     if words - at.before <= max(60, words // 4):
-        title, detail = "The call to action is said near the end.", f"{_where(Coverage(1, (), last))}."
-        return [Advice("call-to-action", title, detail, last, settled=True)]
+        title = "The call to action is said near the end."
+        return [Advice("call-to-action", title, f"{_where(last)}.", last, settled=True)]
     detail = f"It is last said at {last}. Say it again at the end, where people can act on it."
     return [Advice("call-to-action", "The call to action comes early.", detail, last)]
 
