@@ -77,6 +77,13 @@ describe("scenes", () => {
 		expect(texts([])).toEqual([["One. Two.", "A bell.", "Three. Four."]]);
 		expect(texts([1, 3])).toEqual([["One."], ["Two.", "A bell.", "Three."], ["Four."]]);
 		expect(texts([2])).toEqual([["One. Two."], ["A bell.", "Three. Four."]]);
+		const last = scene.blocks[2];
+		if (last) last.cues = [{ ...cue, start: 7 }]; // on "Four"
+		expect(cutScenes(scene, pieces, [3]).map((s) => s.blocks.flatMap((b) => b.cues.map((c) => c.start)))).toEqual([
+			[],
+			[0],
+		]);
+		expect(cutScenes(scene, pieces, [2])[1]?.blocks[1]?.cues[0]?.start).toBe(7);
 	});
 
 	it("a web page keeps headings and paragraphs and drops the rest", () => {

@@ -61,8 +61,14 @@ export function cutScenes(scene: Scene, pieces: readonly Piece[], cuts: readonly
 			unplaced = piece.block + 1;
 			const before = blocks.at(-1);
 			const text = line.text.slice(piece.start, piece.end);
-			if (before && before.kind === "line" && !piece.opens) before.text += ` ${text}`;
-			else blocks.push({ ...line, id: newId(), text, cues: [] });
+			const cuesFrom = (shift: number) =>
+				line.cues
+					.filter((cue) => cue.start >= piece.start && cue.start < piece.end)
+					.map((cue) => ({ ...cue, start: cue.start - piece.start + shift }));
+			if (before && before.kind === "line" && !piece.opens) {
+				before.cues.push(...cuesFrom(before.text.length + 1));
+				before.text += ` ${text}`;
+			} else blocks.push({ ...line, id: newId(), text, cues: cuesFrom(0) });
 		}
 		if (lastGroup) blocks.push(...scene.blocks.slice(unplaced).filter((block) => block.kind === "direction"));
 		return { ...scene, id: newId(), blocks };
