@@ -10,7 +10,7 @@ from dearhost.advice.sentences import Said, Sentence
 
 SECONDS = 10.0
 """Those who will not stay have left by then (common practice, no source)."""
-_CLAIM = frozenset("always never every only best first most least nobody everybody everyone everything nothing".split())  # noqa: SIM905
+_CLAIM = frozenset("always never every only best first most least nobody everybody everyone everything nothing".split())  # noqa: SIM905 - words read best as words
 _PROBLEM = frozenset(
     """
     problem trouble wrong fail fails failed lose loses lost stuck broken worse worst risk danger dangerous hurt hurts

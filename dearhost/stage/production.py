@@ -15,7 +15,6 @@ from dearhost.stage.shapes import SHAPES
 
 FRAMINGS = ("wide", "medium", "close-up")
 TRANSITIONS = ("cut", "dissolve")
-LANGUAGE_DEFAULT = "en"
 
 
 @dataclass(frozen=True, slots=True)

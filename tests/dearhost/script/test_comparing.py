@@ -2,19 +2,20 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from dataclasses import replace
 
 from hypothesis import given
 from hypothesis import strategies as st
 
-from dearhost.script import Line, Script, compare, read_script, words_differing
+from dearhost.script import Line, Run, Script, compare, read_script, words_differing
 
 SCRIPT = read_script("# The pier\n\nMAREN: Every day, twice.\n\n(Waves.)\n\n# The bell\n\nSKERRY: It rings.\n")
 
 
 def told(before: Script, after: Script) -> list[tuple[str, int, str, str]]:
-    def marked(runs: object) -> str:
-        return "".join(f"<{run.text}>" if run.differs else run.text for run in runs)  # type: ignore[attr-defined]
+    def marked(runs: Iterable[Run]) -> str:
+        return "".join(f"<{run.text}>" if run.differs else run.text for run in runs)
 
     return [(d.kind, d.scene, marked(d.before), marked(d.after)) for d in compare(before, after)]
 

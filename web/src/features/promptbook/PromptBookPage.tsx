@@ -68,7 +68,12 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 	const hosts = useHosts();
 	const voices = useVoices();
 	const { revision, change, keeping, unsaved } = production;
-	const { check, spoken, current, times, reading, problem, see } = useScenes(productionId, document, revision, unsaved);
+	const { check, spoken, current, times, revisionOf, reading, problem, see } = useScenes(
+		productionId,
+		document,
+		revision,
+		unsaved,
+	);
 	const scenes = document.script.scenes;
 
 	const changed = (next: ProductionDocument, title: string) => {
@@ -79,7 +84,8 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 	};
 	const [paste, setPaste] = useState<Paste | null>(null);
 	const editor = useScriptEditor(document, production.title, changed, async (text, html) => {
-		const read = await readPaste(text, html);
+		const voice = Object.values(document.cast)[0]?.voice;
+		const read = await readPaste(text, html, voices.data?.find((v) => v.id === voice)?.language ?? "en");
 		if (!read) pasteRows(editor.view, text);
 		else if (read.by_length.length || read.by_paragraph.length) setPaste(read);
 		else insertScenes(editor, read.scenes);
@@ -191,7 +197,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 				<section className={`page face ${small ? "small" : ""}`} aria-label="Stage page">
 					<Stage
 						productionId={productionId}
-						revision={revision}
+						revision={revisionOf(current)}
 						shape={document.shape}
 						videoRef={playing.video}
 						times={times.get(current)}

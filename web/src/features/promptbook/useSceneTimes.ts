@@ -1,6 +1,6 @@
 import { useQueries, useQuery } from "@tanstack/react-query";
 import { useRef } from "react";
-import { api, ask, type Schemas } from "../../shared/api/client";
+import { api, ask, type Schemas, Unreachable } from "../../shared/api/client";
 import { useSettled } from "../../shared/useSettled";
 import type { ProductionDocument } from "./document";
 
@@ -10,21 +10,31 @@ export type Check = Schemas["CheckOut"];
 const CHECK_AFTER_MS = 250;
 
 /** When each word of a scene of a kept revision is heard. The answer before stays until the new one is here. */
-export function useSceneTimes(productionId: string, sceneIds: string[], revision: number, kept: boolean) {
+export function useSceneTimes(
+	productionId: string,
+	sceneIds: string[],
+	revisionOf: (sceneId: string) => number,
+	kept: boolean,
+) {
 	return useQueries({
 		queries: sceneIds.map((sceneId) => ({
-			queryKey: ["times", productionId, sceneId, revision],
+			queryKey: ["times", productionId, sceneId, revisionOf(sceneId)],
 			queryFn: () =>
 				ask(
 					api.GET("/api/productions/{production_id}/scenes/{scene_id}/times", {
-						params: { path: { production_id: productionId, scene_id: sceneId }, query: { revision } },
+						params: {
+							path: { production_id: productionId, scene_id: sceneId },
+							query: { revision: revisionOf(sceneId) },
+						},
 					}),
 				),
 			staleTime: Number.POSITIVE_INFINITY,
 			placeholderData: (before: SceneTimes | undefined) => before,
-			retry: false,
+			// nothing asks again by itself until the scene changes
+			retry: (count: number, error: Error) => error instanceof Unreachable && count < 30,
+			retryDelay: 2000,
 			// a scene that is not kept yet is not known there
-			enabled: revision > 0 && kept,
+			enabled: kept,
 		})),
 	});
 }

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { ProductionDocument } from "./document";
 import { playhead, usePlayhead } from "./playhead";
+import { useSceneRevisions } from "./useSceneRevisions";
 import { type SceneTimes, useCheck, useSceneTimes } from "./useSceneTimes";
 
 /** What is known of the scenes: words and lengths of all, the words' times of those that are looked at. */
@@ -28,13 +29,15 @@ export function useScenes(productionId: string, document: ProductionDocument, re
 		const others = seen.filter((id) => read.has(id));
 		return [...new Set([current, ...(next ? [next] : []), ...others])];
 	}, [current, spoken, seen, check]);
-	const times = useTimes(useSceneTimes(productionId, asked, revision, unsaved === 0), asked);
+	const kept = unsaved === 0 && revision > 0;
+	const revisionOf = useSceneRevisions(document, revision, kept);
+	const times = useTimes(useSceneTimes(productionId, asked, revisionOf, kept), asked);
 	const first = times.answers[0];
 	const fresh = first !== undefined && !first.isPlaceholderData && !first.isFetching && unsaved === 0;
 	const reading = useMemo(() => new Set(fresh || !current ? [] : [current]), [fresh, current]);
 	// a scene that is not kept yet cannot be read yet
 	const problem = first?.isError && unsaved === 0 ? first.error : null;
-	return { check, spoken, current, times: times.known, reading, problem, see };
+	return { check, spoken, current, times: times.known, revisionOf, reading, problem, see };
 }
 
 /** Answers by scene, the one before until the new one is here; the same map as long as none changed. */

@@ -32,11 +32,11 @@ export function isManuscript(text: string, html: string): boolean {
 }
 
 /** What the server reads in a paste; null when it does not answer. */
-export async function readPaste(text: string, html: string): Promise<Paste | null> {
+export async function readPaste(text: string, html: string, language: string): Promise<Paste | null> {
 	const headed = /<h[1-6][\s>]/i.test(html);
 	const body = headed
-		? { text: textOfHtml(html), kind: "markdown" as const, language: "en" }
-		: { text, kind: "" as const, language: "en" };
+		? { text: textOfHtml(html), kind: "markdown" as const, language }
+		: { text, kind: "" as const, language };
 	try {
 		return await ask(api.POST("/api/productions/paste", { body }));
 	} catch {

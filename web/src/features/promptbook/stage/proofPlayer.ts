@@ -4,7 +4,7 @@ const MIME = 'video/mp4; codecs="avc1.64001E, mp4a.40.2"';
 /** Seconds of picture to have in hand before the next scene is asked for. */
 const AHEAD = 12;
 
-/** A part of what is played: a scene from `at` seconds on; `until` ends it early. */
+/** A part of what is played: a scene from `at` seconds on. */
 export type Part = { sceneId: string; address: string; at: number };
 /** From one moment to another, over and over. */
 export type Loop = { sceneId: string; from: number; to: number };
@@ -23,7 +23,7 @@ export class ProofPlayer {
 		private readonly video: HTMLVideoElement,
 		private readonly onProblem: (sentence: string) => void,
 	) {
-		video.addEventListener("ended", () => this.stop());
+		video.addEventListener("ended", () => (this.loop ? this.rewind() : this.stop()));
 	}
 
 	/** Half to twice the speed; voices keep their pitch. */
@@ -83,6 +83,12 @@ export class ProofPlayer {
 		}
 	}
 
+	/** A stretch that is repeated is all there is in the video. */
+	private rewind(): void {
+		this.video.currentTime = 0;
+		this.start();
+	}
+
 	private start(): void {
 		if (this.video.paused && this.video.readyState >= 2) this.video.play().catch(() => {});
 	}
@@ -91,9 +97,8 @@ export class ProofPlayer {
 	private async room(signal: AbortSignal): Promise<void> {
 		const { video } = this;
 		const ahead = () => (video.buffered.length ? video.buffered.end(video.buffered.length - 1) - video.currentTime : 0);
-		while (ahead() > AHEAD * video.playbackRate || this.loop) {
+		while (ahead() > AHEAD * video.playbackRate) {
 			if (signal.aborted) throw signal.reason;
-			if (this.loop && !this.laid.length) return;
 			await new Promise((resolve) => setTimeout(resolve, 200));
 		}
 	}
@@ -114,7 +119,7 @@ export class ProofPlayer {
 			if (part && this.video.readyState >= 2) {
 				const at = part.at + now - part.start;
 				playhead.set({ sceneId: part.sceneId, at });
-				if (this.loop && at >= this.loop.to) this.video.currentTime = part.start + this.loop.from - part.at;
+				if (this.loop && at >= this.loop.to) this.rewind();
 			}
 			this.frame = requestAnimationFrame(step);
 		};

@@ -53,7 +53,8 @@ export function usePlaying({ productionId, revision, spoken, current, times, loo
 	}, []);
 	const repeat = useCallback(
 		(stretch: Loop) => {
-			const address = `/pictures/${productionId}/${stretch.sceneId}/proof.mp4?at=${stretch.from.toFixed(3)}&r=${revision}`;
+			const part = `at=${stretch.from.toFixed(3)}&until=${(stretch.to + 0.2).toFixed(3)}`;
+			const address = `/pictures/${productionId}/${stretch.sceneId}/proof.mp4?${part}&r=${revision}`;
 			setProblem("");
 			player.current?.play([{ sceneId: stretch.sceneId, at: stretch.from, address }], stretch);
 		},
