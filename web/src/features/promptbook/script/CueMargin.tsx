@@ -12,11 +12,13 @@ type Props = {
 	kinds: CueKind[];
 	/** The cue that is being changed, and those on the word that is heard. */
 	current: ReadonlySet<string>;
+	/** When a cue happens, in words; "" where its line is not read yet. */
+	momentOf: (id: string) => string;
 	onOpen: (id: string) => void;
 };
 
 /** Flags in the margin, each tied to its word by a thin rule. */
-export function CueMargin({ editor, root, kinds, current, onOpen }: Props) {
+export function CueMargin({ editor, root, kinds, current, momentOf, onOpen }: Props) {
 	const [opened, setOpened] = useState<ReadonlySet<string>>(new Set());
 	const { flags, cues } = useFlags(editor, root, opened);
 	const move = (cue: PlacedCue, steps: number) => {
@@ -61,6 +63,7 @@ export function CueMargin({ editor, root, kinds, current, onOpen }: Props) {
 						key={flag.id}
 						className={`flag ${current.has(flag.id) ? "on" : ""} ${cue.look ? "look" : ""}`}
 						style={{ left: flag.left, top: flag.top }}
+						title={momentOf(flag.id)}
 						onClick={() => onOpen(flag.id)}
 						onKeyDown={(event) => keys(event, cue)}
 						onPointerDown={(event) => startDrag(event.nativeEvent, editor, cue)}

@@ -157,7 +157,14 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onTry, onSpea
 	}, [editor, heard, opened]);
 	return (
 		<>
-			<CueMargin editor={editor} root={root} kinds={kinds} current={current} onOpen={(id) => setOpen({ cue: id })} />
+			<CueMargin
+				editor={editor}
+				root={root}
+				kinds={kinds}
+				current={current}
+				momentOf={(id) => momentOf(times, id)}
+				onOpen={(id) => setOpen({ cue: id })}
+			/>
 			<SelectionSlip
 				editor={editor}
 				root={root}
