@@ -9,6 +9,10 @@ DearHostError                  the root; its text says what happened and what to
 │   ├── UnknownVoice           no voice has this id
 │   ├── VoiceUnavailable       the voice exists but its engine or model is missing
 │   └── UnspeakableText        the voice's language cannot read these letters
+├── SoundError                 a sound file or recording cannot be used
+│   ├── UnreadableSound        no sound in it, damaged, too long, or of a kind that is not known
+│   └── UnfitSample            the sample is not good enough to match a voice
+├── ConsentError               a real voice is used without consent, or after it was withdrawn or ran out
 ├── HostError
 │   └── UnknownHost            no host has this id
 ├── StageError                 the picture cannot be made as asked (set, shape, fonts)
@@ -55,6 +59,22 @@ class VoiceUnavailable(SpeechError):
 
 class UnspeakableText(SpeechError):
     """The voice's language cannot read the letters of a word."""
+
+
+class SoundError(DearHostError):
+    """A sound file or recording cannot be used."""
+
+
+class UnreadableSound(SoundError):
+    """The file holds no sound, is damaged, too long, or of a kind that is not known."""
+
+
+class UnfitSample(SoundError):
+    """The sample is not good enough, or not long enough, to match a voice."""
+
+
+class ConsentError(DearHostError):
+    """A real voice is used without its owner's consent, or after it was withdrawn or ran out."""
 
 
 class HostError(DearHostError):

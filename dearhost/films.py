@@ -17,7 +17,7 @@ from dearhost.render import SAMPLE_RATE, FilmReport, RenderSettings, captions_of
 from dearhost.render.film import Progress
 from dearhost.script import Scene, Script, count_words, ensure_speakable, estimated_seconds, spoken_lines
 from dearhost.sound import Placement
-from dearhost.speech import Speaker, VoiceRegistry
+from dearhost.speech import RecordingStore, Speaker, VoiceRegistry
 from dearhost.stage import CastEntry, Picture, Production, Timeline, compile_timeline, with_captions
 from dearhost.stage.cueing import manner_of, pauses_of
 from dearhost.stage.pacing import place_lines
@@ -43,7 +43,8 @@ class Studio:
         self.folder = folder or data_folder()
         self.fonts = self.folder / "fonts"
         self.voices = VoiceRegistry(self.folder / "voices")
-        self.speaker = Speaker(self.voices, FolderCache(self.folder / "cache" / "readings", _READINGS_LIMIT))
+        readings = FolderCache(self.folder / "cache" / "readings", _READINGS_LIMIT)
+        self.speaker = Speaker(self.voices, readings, RecordingStore(self.folder / "recordings"))
         self.chunks = FolderCache(self.folder / "cache" / "chunks", _CHUNKS_LIMIT)
 
 

@@ -70,4 +70,12 @@ if [ "${1:-}" = tests ] && [ ! -x /usr/bin/chromium ]; then
   say "Chromium, which the tests drive"
   apt_install chromium
 fi
+samples_sum=$(sum_of tests/samples.lock)
+if [ "${1:-}" = tests ] && ! done_before samples "$samples_sum"; then
+  say "Labelled speech that recordings are checked against"
+  .venv/bin/pip download -q --disable-pip-version-check --no-deps --no-binary :all: --require-hashes \
+    -r tests/samples.lock -d .venv/samples
+  tar -xzf .venv/samples/praatio-6.2.2.tar.gz -C .venv/samples
+  remember samples "$samples_sum"
+fi
 echo "Ready."

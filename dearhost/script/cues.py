@@ -29,6 +29,8 @@ class Parameter:
     high: float = 0.0
     unit: str = ""
     choices: tuple[str, ...] = ()
+    required: bool = True
+    """A text that may be left empty is not required."""
 
     @property
     def kind(self) -> str:
@@ -42,7 +44,7 @@ class Parameter:
                 return f"'{self.name}' must be from {self.low:g} to {self.high:g}{self.unit and ' ' + self.unit}"
         elif self.kind == "choice" and value not in self.choices:
             return f"'{self.name}' must be one of {', '.join(self.choices)}"
-        elif self.kind == "text" and not str(value).strip():
+        elif self.kind == "text" and self.required and not str(value).strip():
             return f"'{self.name}' must not be empty"
         return ""
 

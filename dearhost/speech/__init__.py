@@ -5,6 +5,7 @@ from dearhost.speech.manner import PLAIN, Manner
 from dearhost.speech.pausing import with_pauses
 from dearhost.speech.plan import WordPlan, plan_words
 from dearhost.speech.reading import Prosody, Reading, Samples, TimedPhone, TimedWord, timings_to_json
+from dearhost.speech.recordings import RecordingStore, borders_of
 from dearhost.speech.registry import VoiceRegistry
 from dearhost.speech.speaking import Speaker
 from dearhost.speech.voices import Voice
@@ -17,6 +18,7 @@ __all__ = [
     "Manner",
     "Prosody",
     "Reading",
+    "RecordingStore",
     "Samples",
     "Speaker",
     "TimedPhone",
@@ -24,6 +26,7 @@ __all__ = [
     "Voice",
     "VoiceRegistry",
     "WordPlan",
+    "borders_of",
     "plan_words",
     "timings_to_json",
     "with_pauses",

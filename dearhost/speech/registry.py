@@ -73,6 +73,15 @@ class VoiceRegistry:
                 self._engines[voice.id] = RememberingEngine(self._make(voice))
             return self._engines[voice.id]
 
+    def references(self, language: str) -> list[Engine]:
+        """A man's and a woman's formant engine for a language (BCP 47), to find words in recordings by; [] for none."""
+        wanted = language.lower()
+        tags = {voice.language.lower(): name for voice, name in self._formant.values()}
+        short = wanted.split("-")[0]
+        near = next((name for tag, name in tags.items() if tag.split("-")[0] == short), "")
+        name = tags.get(wanted) or tags.get(short) or near
+        return [FormantEngine(name), FormantEngine(f"{name}+f2")] if name else []
+
     def release(self) -> None:
         """Let go of the engines' models; they are loaded again when they are needed."""
         with self._lock:

@@ -7,7 +7,7 @@ from collections.abc import Iterable, Mapping
 from dearhost.hosts import EXPRESSIONS, GESTURES, ExpressionCue, GestureCue
 from dearhost.script import KINDS, Cue, CueKind, Line, Parameter, cue_problem, word_index
 from dearhost.sound import STINGS
-from dearhost.speech import AS_EVER, MANNERS, Delivery, Manner, Reading
+from dearhost.speech import AS_EVER, MANNERS, Delivery, Manner, Reading, borders_of
 from dearhost.stage.production import FRAMINGS
 from dearhost.stage.sets.things import THINGS
 from dearhost.stage.timeline import Cutaway, FramingCut, PlacedSting, Title
@@ -43,6 +43,13 @@ KINDS.register(
             Parameter("pitch", "Pitch", 0.0, -4.0, 4.0),
             Parameter("level", "Level", 0.0, -6.0, 6.0, "dB"),
         ),
+    ),
+    CueKind(
+        "recording",
+        "Recording",
+        "sound",
+        "Line",
+        (Parameter("recording", "Recording", ""), Parameter("borders", "Words set by hand", "", required=False)),
     ),
     CueKind("pause", "Pause", "sound", "Delivery", (Parameter("seconds", "Length", 0.6, 0.1, 5.0, "s"),)),
     *(CueKind(name, name.capitalize(), "picture", "Framing") for name in FRAMINGS),
@@ -97,6 +104,7 @@ def manner_of(line: Line) -> Manner:
     said_as: dict[int, str] = {}
     emphasis: dict[int, float] = {}
     delivery = AS_EVER
+    recording, borders = "", ""
     for cue in playable(line):
         if cue.kind == "say-as" and cue.text("text").strip():
             said_as[word_index(line, cue)] = cue.text("text")
@@ -107,7 +115,9 @@ def manner_of(line: Line) -> Manner:
                 cue.text("manner"),
                 *(cue.number(name) for name in ("strength", "pace", "pitch", "level")),
             )
-    return Manner(said_as, emphasis, delivery)
+        elif cue.kind == "recording":
+            recording, borders = cue.text("recording"), cue.text("borders")
+    return Manner(said_as, emphasis, delivery, recording, borders_of(borders))
 
 
 def moment_of(line: Line, cue: Cue, reading: Reading) -> float:

@@ -13,10 +13,10 @@ import pytest
 
 from dearhost.errors import SpeechError, UnknownVoice, UnspeakableText, VoiceUnavailable
 from dearhost.films import Studio
-from dearhost.speech import Manner, Reading, Speaker, VoiceRegistry, plan_words
+from dearhost.speech import Manner, Reading, RecordingStore, Speaker, VoiceRegistry, plan_words
 from dearhost.speech.engines.fake import FakeEngine
 from dearhost.speech.engines.remembering import RememberingEngine
-from dearhost.speech.speaking import speak_plan
+from dearhost.speech.saying import speak_plan
 from dearhost.speech.voices import DERIVED_VOICES
 from dearhost.storage import FolderCache
 
@@ -63,7 +63,8 @@ def test_the_same_line_is_the_same_sound_whatever_was_said_before(tmp_path: Path
     readings = []
     for warm_up in ("", "Something else entirely."):
         registry = VoiceRegistry(tmp_path / "voices")
-        speaker = Speaker(registry, FolderCache(tmp_path / f"cache{len(warm_up)}", 10**8))
+        cache = FolderCache(tmp_path / f"cache{len(warm_up)}", 10**8)
+        speaker = Speaker(registry, cache, RecordingStore(tmp_path / "recordings"))
         if warm_up:
             speaker.read(warm_up, "joe")
         readings.append(speaker.read(LINE, "joe"))

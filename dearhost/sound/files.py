@@ -1,0 +1,150 @@
+"""Sound files in and out, whatever their kind, by FFmpeg's libraries."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass
+from pathlib import Path
+from typing import Any
+
+import av
+import numpy as np
+from numpy.typing import NDArray
+
+from dearhost.errors import UnreadableSound
+from dearhost.storage import write_whole
+
+Mono = NDArray[np.float32]
+RATE = 48_000
+LONGEST_SECONDS = 1800.0
+_SILENT_SIDE_DB = 30.0
+_OPUS_RATES = (8000, 12000, 16000, 24000, 48000)
+KINDS: Mapping[str, tuple[str, str, str]] = {
+    "wav": ("wav", "pcm_s16le", "audio/wav"),
+    "flac": ("flac", "flac", "audio/flac"),
+    "mp3": ("mp3", "libmp3lame", "audio/mpeg"),
+    "opus": ("ogg", "libopus", "audio/ogg"),
+    "m4a": ("mp4", "aac", "audio/mp4"),
+}
+"""By file ending: container, encoder and media type of what can be written."""
+
+
+@dataclass(frozen=True, slots=True)
+class Sound:
+    """Mono ``samples`` in -1..1 at ``rate`` Hz. ``source_rate`` is what the file had; ``note`` says what was
+    done to it that a person should know, or ""."""
+
+    samples: Mono
+    rate: int
+    source_rate: int
+    note: str = ""
+
+    @property
+    def seconds(self) -> float:
+        """How long it lasts."""
+        return len(self.samples) / self.rate
+
+
+def read_sound(path: Path, *, longest: float = LONGEST_SECONDS) -> Sound:
+    """The sound of a file, or of a video, as 48 kHz mono; its kind is told by its content, not its name.
+
+    Both sides of a stereo file are mixed, but a side that is silent is left out. Raises UnreadableSound.
+    """
+    try:
+        with av.open(str(path)) as container:
+            if not container.streams.audio:
+                what = "a video or picture without sound" if container.streams.video else "a file without sound"
+                raise UnreadableSound(f"This is {what}. Choose a recording, or a video in which somebody speaks.")
+            seconds = (container.duration or 0) / 1_000_000
+            if seconds > longest:
+                raise UnreadableSound(
+                    f"The recording lasts {seconds / 60:.0f} minutes; up to {longest / 60:.0f} can be taken at once. "
+                    "Cut it into parts."
+                )
+            source_rate, sides = _decoded(container, longest)
+    except UnreadableSound:
+        raise
+    except (OSError, ValueError, IndexError, av.FFmpegError) as error:
+        raise UnreadableSound(
+            "The file is damaged, or no sound file. WAV, FLAC, MP3, M4A and Ogg can be read, and videos."
+        ) from error
+    if not sides.size:
+        raise UnreadableSound("The file holds no sound. Record it again, or choose another.")
+    samples, note = _one_side(sides)
+    if source_rate and source_rate <= 11_025:
+        note = f"{note} It has telephone quality ({source_rate / 1000:g} kHz): it will sound dull.".strip()
+    return Sound(samples, RATE, source_rate, note)
+
+
+def _decoded(container: Any, longest: float) -> tuple[int, NDArray[np.float32]]:
+    """The rate of the first sound stream and its samples, shape (sides, n), at 48 kHz."""
+    stream = container.streams.audio[0]
+    rate = int(stream.rate or stream.codec_context.sample_rate or 0)
+    sides = min(2, max(1, int(stream.codec_context.channels)))
+    resampler = av.AudioResampler(format="fltp", layout="stereo" if sides == 2 else "mono", rate=RATE)
+    parts: list[NDArray[np.float32]] = []
+    total = 0
+    for frame in _frames(container, stream):
+        for made in resampler.resample(frame):
+            parts.append(made.to_ndarray())
+            total += parts[-1].shape[1]
+        if total > longest * RATE:  # a file may say that it is shorter than it is
+            raise UnreadableSound(
+                f"The recording is longer than {longest / 60:.0f} minutes, which is as much as can be taken at once. "
+                "Cut it into parts."
+            )
+    parts += [made.to_ndarray() for made in resampler.resample(None)]
+    found = np.concatenate(parts, axis=1) if parts else np.zeros((sides, 0), np.float32)
+    return rate, np.nan_to_num(found).astype(np.float32)
+
+
+def _frames(container: Any, stream: Any) -> Iterator[Any]:
+    """The frames that can be decoded: a cut file gives what it has."""
+    try:
+        yield from container.decode(stream)
+    except av.FFmpegError:
+        return
+
+
+def _one_side(sides: NDArray[np.float32]) -> tuple[Mono, str]:
+    if len(sides) == 1:
+        return np.ascontiguousarray(sides[0]), ""
+    levels = 10 * np.log10(np.maximum((sides.astype(np.float64) ** 2).mean(1), 1e-12))
+    if abs(levels[0] - levels[1]) > _SILENT_SIDE_DB:
+        louder = int(levels[1] > levels[0])
+        side = ("left", "right")[louder]
+        return np.ascontiguousarray(sides[louder]), f"Only its {side} side holds sound; that side was taken."
+    mixed: Mono = sides.mean(0).astype(np.float32)
+    if (mixed.astype(np.float64) ** 2).mean() < 0.05 * (sides.astype(np.float64) ** 2).mean():
+        return np.ascontiguousarray(sides[0]), "Its two sides cancel each other out; the left one was taken."
+    return mixed, ""
+
+
+def write_sound(path: Path, samples: Mono, rate: int, *, kind: str = "", bit_rate: int = 128_000) -> None:
+    """Write mono samples in -1..1. ``kind`` is one of ``KINDS``, by default the name's ending.
+
+    Raises ValueError for another kind, or for a rate the kind cannot have; StorageFull when the disk is full.
+    """
+    ending = kind or path.suffix.lstrip(".").lower()
+    if ending not in KINDS:
+        raise ValueError(f"'kind' must be one of {', '.join(KINDS)} (got '{ending}')")
+    if ending == "opus" and rate not in _OPUS_RATES:
+        raise ValueError(f"'rate' must be one of {_OPUS_RATES} for Opus (got {rate})")
+    container, codec, _ = KINDS[ending]
+    write_whole(path, lambda part: _write(part, container, codec, samples, rate, bit_rate))
+
+
+def _write(path: Path, kind: str, codec: str, samples: Mono, rate: int, bit_rate: int) -> None:
+    with av.open(str(path), "w", format=kind) as container:
+        stream: Any = container.add_stream(codec, rate=rate)
+        stream.codec_context.layout = "mono"
+        lossless = codec in ("pcm_s16le", "flac")
+        if not lossless:
+            stream.codec_context.bit_rate = bit_rate
+        whole = np.clip(np.rint(samples * 32767), -32768, 32767).astype(np.int16)
+        block = rate
+        for first in range(0, max(1, len(whole)), block):
+            frame = av.AudioFrame.from_ndarray(whole[None, first : first + block], format="s16", layout="mono")
+            frame.sample_rate, frame.pts = rate, first
+            container.mux(stream.encode(frame))
+        container.mux(stream.encode(None))

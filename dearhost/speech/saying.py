@@ -1,0 +1,81 @@
+"""Speaks a plan with an engine: the sound, and every written word's time."""
+
+from __future__ import annotations
+
+import numpy as np
+
+from dearhost.errors import SpeechError
+from dearhost.speech.engine import Engine, EnginePhone, Utterance
+from dearhost.speech.plan import Sentence, WordPlan
+from dearhost.speech.prosody import measure_prosody
+from dearhost.speech.reading import Reading, TimedPhone, TimedWord, check_times
+from dearhost.speech.sharing import share_out
+
+SENTENCE_PAUSE = 0.5
+"""Seconds of silence between two sentences of a line, on top of what an engine leaves."""
+_EDGE = 0.06
+
+
+def speak_plan(plan: WordPlan, engine: Engine) -> Reading:
+    """Speak a plan with an engine; the words of the reading are the plan's written words, all of them."""
+    sound: list[np.ndarray] = []
+    phones: list[TimedPhone] = []
+    total, rate = 0, 0
+    for number, sentence in enumerate(plan.sentences):
+        utterance = _trimmed(engine.synthesize(sentence))
+        rate = utterance.sample_rate
+        if number:
+            pause = np.zeros(round(SENTENCE_PAUSE * rate), np.float32)
+            sound.append(pause)
+            total += len(pause)
+        offset = total / rate
+        for phone, written in zip(utterance.phones, _owners(sentence, utterance.phones, engine), strict=True):
+            phones.append(TimedPhone(phone.symbol, phone.start + offset, phone.end + offset, written, phone.stress))
+        sound.append(utterance.samples)
+        total += len(utterance.samples)
+    samples = np.concatenate(sound)
+    words = _words(plan, phones)
+    check_times(words, phones, len(samples) / rate)
+    return Reading(rate, samples, words, tuple(phones), measure_prosody(samples, rate), len(samples) / rate)
+
+
+def _owners(sentence: Sentence, phones: tuple[EnginePhone, ...], engine: Engine) -> list[int]:
+    """For each phone, the index of its written word."""
+    words = sentence.words
+    if len(phones) < len(words):
+        raise SpeechError(f"The voice made no sound for '{' '.join(w.text for w in words)[:60]}'. Reword the line.")
+    alone = [engine.phones_alone(w.text) for w in words]
+    cuts = share_out([p.symbol for p in phones], [p.breaks for p in phones], alone)
+    owners: list[int] = []
+    for word, first, last in zip(words, cuts, cuts[1:], strict=False):
+        owners += [word.written] * (last - first)
+    return owners
+
+
+def _words(plan: WordPlan, phones: list[TimedPhone]) -> tuple[TimedWord, ...]:
+    """Each written word from its first phone to its last."""
+    times: dict[int, tuple[float, float]] = {}
+    for phone in phones:
+        start, end = times.get(phone.word, (phone.start, phone.end))
+        times[phone.word] = (min(start, phone.start), max(end, phone.end))
+    return tuple(TimedWord(word.text, *times[index], word.start, word.end) for index, word in enumerate(plan.written))
+
+
+def _trimmed(utterance: Utterance) -> Utterance:
+    """Without the silence an engine puts round a sentence, but for 60 ms; phone times moved along."""
+    if not utterance.phones:
+        return utterance
+    rate = utterance.sample_rate
+    first = max(0, round((utterance.phones[0].start - _EDGE) * rate))
+    last = min(len(utterance.samples), round((utterance.phones[-1].end + _EDGE) * rate))
+    samples = utterance.samples[first:last].copy()
+    fade = min(len(samples) // 4, round(0.004 * rate))
+    if fade:
+        ramp = np.linspace(0, 1, fade, dtype=np.float32)
+        samples[:fade] *= ramp
+        samples[-fade:] *= ramp[::-1]
+    by, end = first / rate, len(samples) / rate
+    phones = tuple(
+        EnginePhone(p.symbol, p.start - by, min(p.end - by, end), p.stress, p.breaks) for p in utterance.phones
+    )
+    return Utterance(rate, samples, phones)
