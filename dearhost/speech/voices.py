@@ -41,6 +41,7 @@ class Voice:
 NEURAL = "neural"
 FORMANT = "formant"
 FAKE = "fake"
+MATCHED = "matched"
 
 _ENGLISH = ("en-US", "English (United States)")
 

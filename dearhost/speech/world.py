@@ -9,7 +9,7 @@ from typing import Any
 import numpy as np
 from numpy.typing import NDArray
 
-from dearhost.speech.prosody import track_pitch
+from dearhost.speech.prosody import track_own_range
 from dearhost.speech.reading import Samples
 
 FRAME_MS = 5.0
@@ -38,7 +38,7 @@ def analyse(samples: Samples, rate: int) -> Analysis:
     pyworld = _pyworld()
     sound = samples.astype(np.float64)
     count = int(len(sound) / rate * 1000 / FRAME_MS) + 1
-    pitch = track_pitch(samples, rate, count, rate=1000 / FRAME_MS).astype(np.float64)
+    pitch = track_own_range(samples, rate, count, rate=1000 / FRAME_MS).astype(np.float64)
     times = np.arange(count) * FRAME_MS / 1000
     envelope = pyworld.cheaptrick(sound, pitch, times, rate)
     return Analysis(pitch, envelope, pyworld.d4c(sound, pitch, times, rate))

@@ -7,7 +7,7 @@ from collections.abc import Iterable, Mapping
 from dearhost.hosts import EXPRESSIONS, GESTURES, ExpressionCue, GestureCue
 from dearhost.script import KINDS, Cue, CueKind, Line, Parameter, cue_problem, word_index
 from dearhost.sound import STINGS
-from dearhost.speech import AS_EVER, MANNERS, Delivery, Manner, Reading, borders_of
+from dearhost.speech import AS_EVER, ENDINGS, MANNERS, Delivery, Manner, Reading, borders_of
 from dearhost.stage.production import FRAMINGS
 from dearhost.stage.sets.things import THINGS
 from dearhost.stage.timeline import Cutaway, FramingCut, PlacedSting, Title
@@ -42,6 +42,9 @@ KINDS.register(
             Parameter("pace", "Pace", 1.0, 0.7, 1.4),
             Parameter("pitch", "Pitch", 0.0, -4.0, 4.0),
             Parameter("level", "Level", 0.0, -6.0, 6.0, "dB"),
+            Parameter("steadiness", "Steadiness", 0.5, 0.0, 1.0),
+            Parameter("ending", "Ending", next(iter(ENDINGS)), choices=tuple(ENDINGS)),
+            Parameter("variation", "Reading", 0.0, 0.0, 9999.0),
         ),
     ),
     CueKind(
@@ -112,8 +115,14 @@ def manner_of(line: Line) -> Manner:
             emphasis[word_index(line, cue)] = cue.number("strength")
         elif cue.kind == "delivery":  # the last one of a line holds for all of it
             delivery = Delivery(
-                cue.text("manner"),
-                *(cue.number(name) for name in ("strength", "pace", "pitch", "level")),
+                manner=cue.text("manner"),
+                strength=cue.number("strength"),
+                pace=cue.number("pace"),
+                pitch=cue.number("pitch"),
+                level=cue.number("level"),
+                steadiness=cue.number("steadiness"),
+                ending=cue.text("ending"),
+                variation=round(cue.number("variation")),
             )
         elif cue.kind == "recording":
             recording, borders = cue.text("recording"), cue.text("borders")

@@ -12,6 +12,7 @@ from numpy.typing import NDArray
 from dearhost.speech.reading import Reading, Samples
 
 Features = NDArray[np.float32]
+Indices = NDArray[np.int64]
 _STEP = 0.01
 _COEFFICIENTS = 13
 _BAND_SECONDS = 6.0
@@ -84,6 +85,58 @@ def _path(first: Features, second: Features, band: int) -> tuple[float, NDArray[
             break
     total = cost[(n - 1) % 2, (m - 1) - ((n - 1) * (m - 1) // max(1, n - 1)) + band]
     return total / (n + m), on
+
+
+@numba.njit(cache=True)
+def _sloped(first: Features, second: Features) -> NDArray[np.int64]:
+    """The cheapest path by steps (1, 1), (1, 2) and (2, 1), as pairs of frames; () when there is none."""
+    n, m = len(first), len(second)
+    cost = np.full((n, m), np.inf, np.float32)
+    came = np.zeros((n, m), np.uint8)
+    for i in range(n):
+        for j in range(m):
+            if i > 0 and j > 0:
+                best, step = cost[i - 1, j - 1], 1
+                if j > 1 and cost[i - 1, j - 2] < best:
+                    best, step = cost[i - 1, j - 2], 2
+                if i > 1 and cost[i - 2, j - 1] < best:
+                    best, step = cost[i - 2, j - 1], 3
+            elif i == 0 and j == 0:
+                best, step = np.float32(0.0), 0
+            else:
+                continue
+            if np.isinf(best):
+                continue
+            distance = np.float32(0.0)
+            for f in range(first.shape[1]):
+                difference = first[i, f] - second[j, f]
+                distance += difference * difference
+            cost[i, j] = best + np.sqrt(distance)
+            came[i, j] = step
+    pairs = np.zeros((n + m, 2), np.int64)
+    if np.isinf(cost[n - 1, m - 1]):
+        return pairs[:0]
+    i, j, count = n - 1, m - 1, 0
+    while True:
+        pairs[count, 0], pairs[count, 1] = i, j
+        count += 1
+        step = came[i, j]
+        if step == 0:
+            break
+        i -= 2 if step == 3 else 1
+        j -= 2 if step == 2 else 1
+    return pairs[:count][::-1]
+
+
+def path_between(first: NDArray[np.float64], second: NDArray[np.float64]) -> tuple[Indices, Indices]:
+    """Frame numbers of two sounds (frames, values) that say the same: neither may stand still or be twice as fast,
+    unless one is so much longer that it must."""
+    a, b = first.astype(np.float32), second.astype(np.float32)
+    pairs = _sloped(a, b)
+    if len(pairs):
+        return pairs[:, 0], pairs[:, 1]
+    _, on = _path(a, b, max(len(a), len(b)))
+    return np.arange(len(a)), on.astype(np.int64)
 
 
 def warped(reading: Reading, samples: Samples, rate: int) -> tuple[Reading, float] | None:

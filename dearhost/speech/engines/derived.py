@@ -12,7 +12,7 @@ class DerivedEngine:
 
     def __init__(self, source: Engine, shape: Shape) -> None:
         self._source, self._shape = source, shape
-        self.version = f"derived-3/{source.version}"
+        self.version = f"derived-4/{source.version}"
 
     def release(self) -> None:
         """The source's model."""

@@ -1,0 +1,7 @@
+"""``python -m dearhost.cli``."""
+
+import sys
+
+from dearhost.cli import main
+
+sys.exit(main())

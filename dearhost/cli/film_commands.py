@@ -1,0 +1,140 @@
+"""Commands about scripts, films and hosts."""
+
+from __future__ import annotations
+
+import argparse
+import sys
+from pathlib import Path
+from typing import Any
+
+from dearhost.cli.output import ProgressLine, print_json
+from dearhost.films import CAPTION_MODES, FRAME_RATES, FilmOrder, Studio, cast_all, make_film, running_time
+from dearhost.hosts import CAST, EXPRESSIONS, GESTURES, host_by_id
+from dearhost.script import Script, ensure_speakable, findings, open_script, text_with_cues, word_index, words_of
+from dearhost.stage import DEFAULT_HEIGHTS, FRAMINGS, SETS, SHAPES, Picture, Production
+from dearhost.timebase import FrameRate
+
+
+def register(commands: Any) -> None:
+    """Add the commands to a parser."""
+    render = commands.add_parser("render", help="render a script to a film")
+    render.add_argument("script", type=Path, help=".txt, .md or .fountain")
+    render.add_argument("--out", type=Path, required=True, help="the film, an .mp4")
+    render.add_argument("--host", default="", metavar="ID", help="who plays the first speaker (see 'dear-host hosts')")
+    render.add_argument("--voice", default="", metavar="ID", help="the voice of every speaker (see 'dear-host voices')")
+    render.add_argument("--shape", choices=SHAPES, default="16:9")
+    render.add_argument("--height", type=_height, default=0, metavar="360..2160", help="pixels; 1080, or 1920 for 9:16")
+    render.add_argument("--fps", type=int, choices=FRAME_RATES, default=30)
+    render.add_argument("--captions", choices=CAPTION_MODES, default="burn")
+    render.add_argument("--set", choices=tuple(SETS), default="museum", dest="stage_set")
+    render.add_argument("--framing", choices=FRAMINGS, default="medium")
+    render.add_argument("--json", action="store_true", help="print what was made as JSON")
+    render.set_defaults(command=_render)
+
+    check = commands.add_parser("check", help="say what a script holds and what to look at")
+    check.add_argument("script", type=Path)
+    check.add_argument("--json", action="store_true")
+    check.set_defaults(command=_check)
+
+    hosts = commands.add_parser("hosts", help="list the hosts")
+    hosts.add_argument("--json", action="store_true")
+    hosts.set_defaults(command=_hosts)
+
+
+def _height(text: str) -> int:
+    try:
+        value = int(text)
+    except ValueError as error:
+        raise argparse.ArgumentTypeError(f"must be a number of pixels (got '{text}')") from error
+    if not 360 <= value <= 2160:
+        raise argparse.ArgumentTypeError(f"must be from 360 to 2160 (got {value})")
+    return value
+
+
+def _render(options: argparse.Namespace) -> None:
+    studio = Studio()
+    script = open_script(options.script)
+    ensure_speakable(script)
+    if options.host:
+        host_by_id(options.host)
+    production = Production(script, shape=options.shape, set=options.stage_set, framing=options.framing)
+    production = cast_all(production.checked(studio.voices), host=options.host, voice=options.voice)
+    picture = Picture.of(options.shape, options.height or DEFAULT_HEIGHTS[options.shape])
+    order = FilmOrder(production, picture, FrameRate.of(options.fps), options.captions)
+    progress = ProgressLine() if sys.stderr.isatty() else None
+    report, beside = make_film(order, options.out, studio, progress=progress)
+    made = {
+        "out": str(options.out),
+        "frames": report.frames,
+        "seconds": round(report.seconds, 3),
+        "width": picture.width,
+        "height": picture.height,
+        "fps": options.fps,
+        "captions": [str(p) for p in beside],
+        "chunks": report.chunks,
+        "chunks_rendered": report.chunks_rendered,
+    }
+    if options.json:
+        print_json(made)
+    else:
+        print(f"{options.out}: {made['seconds']} s, {picture.width}x{picture.height}, {report.frames} frames")
+        for path in beside:
+            print(path)
+
+
+def _check(options: argparse.Namespace) -> None:
+    script = open_script(options.script)
+    time = running_time(script, Studio())
+    found = findings(script)
+    if options.json:
+        print_json(
+            {
+                "title": script.title,
+                "words": time.words,
+                "seconds": time.seconds,
+                "estimated": time.estimated,
+                "scenes": _scenes_json(script),
+                "findings": [f.to_json() for f in found],
+            }
+        )
+        return
+    about = "about " if time.estimated else ""
+    minutes, seconds = divmod(int(time.seconds), 60)
+    print(f"{time.words} words, {about}{minutes}:{seconds:02d}, {len(script.scenes)} scenes")
+    for scene in script.scenes:
+        print(f"\n{scene.heading or '(no heading)'}")
+        for line in scene.lines:
+            print(f"  {line.speaker + ': ' if line.speaker else ''}{text_with_cues(line)}")
+    for finding in found:
+        print(f"\n{finding.message}")
+
+
+def _scenes_json(script: Script) -> list[dict[str, Any]]:
+    return [
+        {
+            "heading": scene.heading,
+            "lines": [
+                {
+                    "speaker": line.speaker,
+                    "text": line.text,
+                    "words": [{"text": w.text, "from": w.start, "to": w.end} for w in words_of(line.text)],
+                    "cues": [
+                        {"kind": cue.kind, "parameters": dict(cue.parameters), "word": word_index(line, cue)}
+                        for cue in line.cues
+                    ],
+                }
+                for line in scene.lines
+            ],
+            "directions": [b.text for b in scene.blocks if b not in scene.lines],
+        }
+        for scene in script.scenes
+    ]
+
+
+def _hosts(options: argparse.Namespace) -> None:
+    if options.json:
+        hosts = [{"id": h.id, "name": h.name, "kind": h.kind, "description": h.description} for h in CAST.values()]
+        print_json({"hosts": hosts, "gestures": list(GESTURES), "expressions": list(EXPRESSIONS)})
+        return
+    for host in CAST.values():
+        print(f"{host.id:10} {host.name:14} {host.description}")

@@ -1,0 +1,84 @@
+"""The matched voices of this machine, as files in a folder."""
+
+from __future__ import annotations
+
+import re
+import threading
+from datetime import date
+from pathlib import Path
+
+from dearhost.errors import ConsentError, DearHostError, VoiceUnavailable
+from dearhost.speech.matching import MatchedVoice, load_voice, save_voice, without_models
+
+_ID = re.compile(r"match-[0-9a-f]{12}")
+ENDING = ".dhvoice"
+
+
+class MatchedVoices:
+    """Voices with their consents. Every use looks at the file again: a consent withdrawn holds at once, everywhere."""
+
+    def __init__(self, folder: Path) -> None:
+        self.folder = folder
+        self._known: dict[Path, tuple[int, MatchedVoice | None]] = {}
+        self._lock = threading.Lock()
+
+    def all(self) -> list[MatchedVoice]:
+        """Every voice that can be read, also those that may not be used now, by name."""
+        found = [voice for path in sorted(self.folder.glob(f"*{ENDING}")) if (voice := self._load(path))]
+        return sorted(found, key=lambda voice: voice.name.casefold())
+
+    def usable(self) -> list[MatchedVoice]:
+        """The voices whose consent holds today."""
+        return [voice for voice in self.all() if not voice.problem(date.today())]
+
+    def find(self, voice_id: str) -> MatchedVoice:
+        """A voice, also one that may not be used. Raises VoiceUnavailable."""
+        voice = self._load(self.path(voice_id))
+        if voice is None:
+            raise VoiceUnavailable("This matched voice is not on this machine. Import its file, or choose another.")
+        return voice
+
+    def ensure_usable(self, voice_id: str) -> None:
+        """Raise ConsentError, saying why, for a matched voice that may not be used; nothing for other voices."""
+        if _ID.fullmatch(voice_id):
+            problem = self.find(voice_id).problem(date.today())
+            if problem:
+                raise ConsentError(problem)
+
+    def path(self, voice_id: str) -> Path:
+        """Where a voice lies or would lie. Raises VoiceUnavailable for what is no id."""
+        if not _ID.fullmatch(voice_id):
+            raise VoiceUnavailable("This is no matched voice.")
+        return self.folder / f"{voice_id}{ENDING}"
+
+    def keep(self, voice: MatchedVoice) -> None:
+        """Write a voice. Raises ConsentError, StorageFull."""
+        save_voice(self.path(voice.id), voice)
+
+    def withdraw(self, voice_id: str, day: date, *, remove: bool) -> MatchedVoice:
+        """Note that consent was withdrawn; ``remove`` also takes the voice's models away for good."""
+        voice = self.find(voice_id)
+        kept = MatchedVoice(
+            voice.id, voice.name, voice.consent.withdrawn(day), voice.closeness, voice.models, voice.seconds
+        )
+        if remove:
+            kept = without_models(kept)
+        self.keep(kept)
+        return kept
+
+    def _load(self, path: Path) -> MatchedVoice | None:
+        try:
+            changed = path.stat().st_mtime_ns
+        except OSError:
+            return None
+        with self._lock:
+            known = self._known.get(path)
+        if known and known[0] == changed:
+            return known[1]
+        try:
+            voice: MatchedVoice | None = load_voice(path)
+        except DearHostError:  # a damaged file, or one without consent, is no voice
+            voice = None
+        with self._lock:
+            self._known[path] = changed, voice
+        return voice

@@ -1,0 +1,110 @@
+"""From a sample to a matched voice: pairs its sentences with the base voice's, fits, and measures on held-out ones."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
+from datetime import date
+
+from dearhost.errors import ConsentError, UnfitSample
+from dearhost.sound.examining import examine
+from dearhost.speech.engine import Engine
+from dearhost.speech.matching.closeness import Closeness, measure_closeness
+from dearhost.speech.matching.consent import Consent
+from dearhost.speech.matching.converting import VoiceModel, converted
+from dearhost.speech.matching.fitting import Pair, fit_voice
+from dearhost.speech.matching.guide import SENTENCES, ensure_fit
+from dearhost.speech.matching.spectra import RATE, Spectra, spectra_of
+from dearhost.speech.matching.voice_file import MatchedVoice
+from dearhost.speech.plan import plan_words
+from dearhost.speech.reading import Samples
+from dearhost.speech.saying import speak_plan
+from dearhost.storage import fingerprint
+
+Progress = Callable[[float, str], None]
+"""Called with the part done (0 to 1) and what is being done; may raise to stop."""
+_HELD_OUT = 2
+_ENOUGH_TO_HOLD_OUT = 5
+_PIECE_SECONDS = 8.0
+_LONGEST_SECONDS = 180.0
+
+
+@dataclass(frozen=True, slots=True)
+class SampleSentence:
+    """One recording of the person, mono at ``rate`` Hz; ``text`` "" when nobody wrote down what is said."""
+
+    samples: Samples
+    rate: int
+    text: str = ""
+
+
+def match_voice(name: str, sample: Sequence[SampleSentence], consent: Consent, bases: dict[str, Engine],
+                progress: Progress | None = None) -> MatchedVoice:  # fmt: skip
+    """Fit a voice called ``name`` for each of ``bases`` (English engines by kind; the first is the one measured).
+
+    Raises ConsentError without a complete consent that holds today, and UnfitSample for a sample that is too
+    short, too noisy or clipped.
+    """
+    if not name.strip():
+        raise UnfitSample("The voice has no name. Give it one, such as the person's.")
+    problem = consent.checked().problem(date.today())
+    if problem:
+        raise ConsentError(problem)
+    sentences = _pieces(sample)
+    ensure_fit([examine(s.samples, s.rate) for s in sentences])
+    tell = progress or (lambda part, what: None)
+    tell(0.02, "listening to the sample")
+    spoken = [spectra_of(s.samples, s.rate) for s in sentences]
+    models, closeness = {}, None
+    for number, (kind, engine) in enumerate(bases.items()):
+        begun, share = 0.15 + 0.85 * number / len(bases), 0.85 / len(bases)
+        pairs: list[Pair] = []
+        for index, (sentence, sound) in enumerate(zip(sentences, spoken, strict=True)):
+            tell(begun + share * 0.4 * index / len(sentences), "reading the same sentences")
+            text = sentence.text or SENTENCES[index % len(SENTENCES)]
+            pairs.append(Pair(_said(text, engine), sound, bool(sentence.text)))
+        held = _held_out(len(pairs)) if closeness is None else []
+        tell(begun + share * 0.45, "fitting")
+        models[kind] = fit_voice([p for i, p in enumerate(pairs) if i not in held])
+        if closeness is None:
+            tell(begun + share * 0.9, "measuring how close it came")
+            closeness = _measured(models[kind], pairs, held)
+    if closeness is None:
+        raise ValueError("'bases' must hold at least one engine")
+    tell(1.0, "done")
+    seconds = sum(len(s.samples) / s.rate for s in sentences)
+    id_ = "match-" + fingerprint(name, consent, [[len(s.samples), s.text] for s in sentences], seconds)[:12]
+    return MatchedVoice(id_, name.strip(), consent, closeness, models, round(seconds, 1))
+
+
+def _measured(model: VoiceModel, pairs: Sequence[Pair], held: Sequence[int]) -> Closeness:
+    chosen = [pairs[i] for i in held] or list(pairs[:_HELD_OUT])
+    made = [spectra_of(converted(pair.base, model), RATE) for pair in chosen]
+    same = all(pair.same for pair in chosen)
+    return measure_closeness([p.base for p in chosen], made, [p.sample for p in chosen], len(held), same=same)
+
+
+def _held_out(count: int) -> list[int]:
+    """Which sentences the voice is not fitted to but measured by."""
+    return [count // 3, 2 * count // 3][:_HELD_OUT] if count >= _ENOUGH_TO_HOLD_OUT else []
+
+
+def _said(text: str, engine: Engine) -> Spectra:
+    reading = speak_plan(plan_words(text, "en-US"), engine)
+    return spectra_of(reading.samples, reading.sample_rate)
+
+
+def _pieces(sample: Sequence[SampleSentence]) -> list[SampleSentence]:
+    """Long recordings without a text in pieces of a few seconds; at most three minutes in all."""
+    pieces: list[SampleSentence] = []
+    seconds = 0.0
+    for sentence in sample:
+        size = len(sentence.samples) if sentence.text else round(_PIECE_SECONDS * sentence.rate)
+        for first in range(0, len(sentence.samples), max(1, size)):
+            part = sentence.samples[first : first + size]
+            if len(part) < 0.5 * sentence.rate or seconds > _LONGEST_SECONDS:
+                continue
+            seconds += len(part) / sentence.rate
+            pieces.append(SampleSentence(part, sentence.rate, re.sub(r"\s+", " ", sentence.text).strip()))
+    return pieces

@@ -1,0 +1,161 @@
+"""Voice match: what it reaches, what it refuses, and that nobody speaks without consent."""
+
+from __future__ import annotations
+
+import zipfile
+from dataclasses import replace
+from datetime import date, timedelta
+from pathlib import Path
+
+import numpy as np
+import pytest
+
+from dearhost.errors import ConsentError, SpeechError, UnfitSample
+from dearhost.speech import Speaker, VoiceRegistry, plan_words
+from dearhost.speech.aligning import Aligner
+from dearhost.speech.engines.formant import FormantEngine
+from dearhost.speech.matching import (
+    SENTENCES,
+    Consent,
+    MatchedVoice,
+    SampleSentence,
+    consent_from_json,
+    judge_sentence,
+    load_voice,
+    match_voice,
+)
+from dearhost.speech.matching.converting import converted
+from dearhost.speech.matching.spectra import spectra_of
+from dearhost.speech.recordings import RecordingStore
+from dearhost.speech.saying import speak_plan
+from dearhost.storage import FolderCache
+
+CONSENT = Consent(
+    "Ines Calder", "2026-01-05", "lessons of the museum", "I am Ines Calder. The museum may make a voice from this.",
+    until=(date.today() + timedelta(days=400)).isoformat(), by="Tobias",
+)  # fmt: skip
+
+
+@pytest.fixture(scope="module")
+def sample(tmp_path_factory: pytest.TempPathFactory) -> list[SampleSentence]:
+    """The neural voice in place of a person, in a quiet room."""
+    registry = VoiceRegistry(tmp_path_factory.mktemp("voices"))
+    person = registry.engine("joe")
+    chance = np.random.default_rng(2)
+    made = []
+    for text in SENTENCES[:6]:
+        reading = speak_plan(plan_words(text, "en-US"), person)
+        padded = np.pad(reading.samples, round(0.4 * reading.sample_rate))
+        room = chance.normal(0, 1e-4, len(padded))
+        made.append(SampleSentence((padded + room).astype(np.float32), reading.sample_rate, text))
+    return made
+
+
+@pytest.fixture(scope="module")
+def matched(sample: list[SampleSentence]) -> MatchedVoice:
+    return match_voice("Ines", sample, CONSENT, {"formant": FormantEngine("en-us")})
+
+
+def test_a_match_comes_closer_on_sentences_it_was_not_fitted_to(matched: MatchedVoice) -> None:
+    close = matched.closeness
+    assert close.held_out == 2
+    assert close.after < 0.75 * close.before
+    assert close.closed > 0.4
+    assert close.pitch == pytest.approx(close.pitch_wanted, rel=0.1)
+
+
+def test_it_speaks_as_any_voice_and_is_the_same_after_its_file(matched: MatchedVoice, tmp_path: Path) -> None:
+    registry = VoiceRegistry(tmp_path / "voices")
+    registry.matched.keep(matched)
+    speaker = Speaker(registry, FolderCache(tmp_path / "cache", 10**8), RecordingStore(tmp_path / "recordings"))
+    text = "The harbour is quiet tonight."
+    reading = speaker.read(text, matched.id)
+    assert [w.text for w in reading.words] == ["The", "harbour", "is", "quiet", "tonight"]
+    assert 0.05 < np.abs(reading.samples).max() <= 1
+    kept = load_voice(registry.matched.path(matched.id)).models["formant"]
+    sound = spectra_of(reading.samples, reading.sample_rate)
+    assert np.array_equal(converted(sound, kept), converted(sound, matched.models["formant"]))
+    spanish = speaker.read("El mar vuelve.", f"{matched.id}:es")
+    assert len(spanish.words) == 3
+
+
+def test_consent_withdrawn_silences_the_voice_everywhere_at_once(matched: MatchedVoice, tmp_path: Path) -> None:
+    registry = VoiceRegistry(tmp_path / "voices")
+    registry.matched.keep(matched)
+    speaker = Speaker(registry, FolderCache(tmp_path / "cache", 10**8), RecordingStore(tmp_path / "recordings"))
+    speaker.read("Good morning.", matched.id)
+    VoiceRegistry(tmp_path / "voices").matched.withdraw(matched.id, date.today(), remove=False)  # another process
+    for text in ("Good morning.", "Good evening."):  # one of them is in the cache
+        with pytest.raises(ConsentError, match="withdrew"):
+            speaker.read(text, matched.id)
+    assert matched.id not in {v.id.split(":")[0] for v in registry.voices()}
+    gone = registry.matched.withdraw(matched.id, date.today(), remove=True)
+    assert not gone.models
+    with zipfile.ZipFile(registry.matched.path(matched.id)) as archive:
+        assert archive.namelist() == ["voice.json"]
+    assert "Withdrawn on" in gone.consent.record() and date.today().isoformat() in gone.consent.record()
+
+
+@pytest.mark.parametrize(
+    ("change", "says"),
+    [
+        ({"statement": ""}, "words of the consent"),
+        ({"statement": "Somebody may make a voice."}, "name"),
+        ({"purpose": " "}, "may be used for"),
+        ({"given_on": "yesterday"}, "2028-06-30"),
+        ({"until": "2020-01-01"}, "ends before"),
+    ],
+)
+def test_there_is_no_voice_without_a_whole_consent(change: dict[str, str], says: str) -> None:
+    with pytest.raises(ConsentError, match=says):
+        match_voice("Ines", [], replace(CONSENT, **change), {})
+    with pytest.raises(ConsentError):
+        consent_from_json({**CONSENT.to_json(), **change})
+
+
+def test_a_consent_that_ran_out_or_has_not_begun_is_no_consent() -> None:
+    today = date.today()
+    assert "ran out" in replace(CONSENT, until="2026-02-01").problem(today)
+    assert "begins" in replace(CONSENT, given_on=(today + timedelta(1)).isoformat()).problem(today)
+    assert CONSENT.problem(today) == ""
+
+
+def test_a_poor_sample_is_refused_in_words(sample: list[SampleSentence]) -> None:
+    engines = {"formant": FormantEngine("en-us")}
+    with pytest.raises(UnfitSample, match="needs 10 s"):
+        match_voice("Ines", sample[:2], CONSENT, engines)
+    noise = np.random.default_rng(1)
+    noisy = [replace(s, samples=(s.samples + noise.normal(0, 0.05, len(s.samples))).astype("f4")) for s in sample]
+    with pytest.raises(UnfitSample, match="quieter place"):
+        match_voice("Ines", noisy, CONSENT, engines)
+    clipped = [replace(s, samples=np.clip(s.samples * 20, -1, 1)) for s in sample]
+    with pytest.raises(UnfitSample, match="peaks"):
+        match_voice("Ines", clipped, CONSENT, engines)
+
+
+def test_a_sentence_is_judged_while_it_is_read(sample: list[SampleSentence], tmp_path: Path) -> None:
+    aligner = Aligner(VoiceRegistry(tmp_path).references)
+    good = judge_sentence(sample[1].samples, sample[1].rate, SENTENCES[1], aligner)
+    assert good.good and not good.skipped
+    other = judge_sentence(sample[1].samples, sample[1].rate, SENTENCES[3], aligner)
+    assert not other.good and any(f.name == "words" for f in other.faults)
+    assert not judge_sentence(np.zeros(48000, np.float32), 48000, SENTENCES[0], aligner).good
+
+
+def test_what_is_no_voice_file_is_said(matched: MatchedVoice, tmp_path: Path) -> None:
+    path = tmp_path / "a.dhvoice"
+    for content in (b"", b"PK\x03\x04 broken"):
+        path.write_bytes(content)
+        with pytest.raises(SpeechError, match="damaged"):
+            load_voice(path)
+    registry = VoiceRegistry(tmp_path / "voices")
+    registry.matched.keep(matched)
+    whole = registry.matched.path(matched.id)
+    with zipfile.ZipFile(whole) as archive, zipfile.ZipFile(path, "w") as cut:
+        for entry in archive.infolist():
+            content = archive.read(entry)
+            cut.writestr(
+                entry.filename, content.replace(b"Ines Calder", b"") if entry.filename == "voice.json" else content
+            )
+    with pytest.raises(ConsentError):  # a voice whose consent was cut out
+        load_voice(path)
