@@ -36,7 +36,7 @@ class Delivery:
     pitch: float = 0.0
     level: float = 0.0
     steadiness: float = 0.5
-    ending: str = "as written"
+    ending: str = "written"
     variation: int = 0
 
     @property

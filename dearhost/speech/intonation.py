@@ -11,7 +11,7 @@ from dearhost.speech.reading import Reading
 from dearhost.speech.reshaping import Course
 from dearhost.speech.world import FRAME_MS, Floats
 
-ENDINGS: Mapping[str, float] = {"as written": 0.0, "rising": 5.0, "falling": -4.0}
+ENDINGS: Mapping[str, float] = {"written": 0.0, "rising": 5.0, "falling": -4.0}
 """Semitones reached on the last word: a question or a list that goes on, and a statement that is over (common
 practice, no source for the size)."""
 _TURN_SECONDS = 0.55

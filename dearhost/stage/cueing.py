@@ -38,12 +38,12 @@ KINDS.register(
         "Line",
         (
             Parameter("manner", "How the line is said", "neutral", choices=tuple(MANNERS)),
+            Parameter("ending", "Ending", next(iter(ENDINGS)), choices=tuple(ENDINGS)),
             Parameter("strength", "Strength", 1.0, 0.2, 1.5),
             Parameter("pace", "Pace", 1.0, 0.7, 1.4),
             Parameter("pitch", "Pitch", 0.0, -4.0, 4.0),
             Parameter("level", "Level", 0.0, -6.0, 6.0, "dB"),
             Parameter("steadiness", "Steadiness", 0.5, 0.0, 1.0),
-            Parameter("ending", "Ending", next(iter(ENDINGS)), choices=tuple(ENDINGS)),
             Parameter("variation", "Reading", 0.0, 0.0, 9999.0),
         ),
     ),

@@ -32,8 +32,8 @@ CASES = {
     "too loud": (np.clip(SPEECH * 12, -1, 1), {"clipped"}),
     "a noisy room": (SPEECH + CHANCE.normal(0, 0.08, len(SPEECH)).astype(np.float32), {"noise"}),
     "far away": (SPEECH * 0.01, {"quiet"}),
-    "mains": (SPEECH + (0.01 * np.sin(2 * np.pi * 50 * TIME) + 0.008 * np.sin(2 * np.pi * 100 * TIME)
-                        + 0.008 * np.sin(2 * np.pi * 150 * TIME)).astype(np.float32), {"hum"}),
+    "mains": (SPEECH + (0.018 * np.sin(2 * np.pi * 50 * TIME) + 0.018 * np.sin(2 * np.pi * 100 * TIME)
+                        + 0.018 * np.sin(2 * np.pi * 150 * TIME)).astype(np.float32), {"hum"}),
 }  # fmt: skip
 
 
