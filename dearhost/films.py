@@ -11,13 +11,14 @@ from pathlib import Path
 
 import numpy as np
 
+from dearhost.errors import ConsentError, SpeechError
 from dearhost.formats import to_srt, to_webvtt
 from dearhost.memory import give_back
 from dearhost.render import SAMPLE_RATE, FilmReport, RenderSettings, captions_of, mastered, render_film
 from dearhost.render.film import Progress
 from dearhost.script import Scene, Script, count_words, ensure_speakable, estimated_seconds, spoken_lines
 from dearhost.sound import Placement
-from dearhost.speech import RecordingStore, Speaker, VoiceRegistry
+from dearhost.speech import Reading, RecordingStore, Speaker, VoiceRegistry
 from dearhost.stage import CastEntry, Picture, Production, Timeline, compile_timeline, with_captions
 from dearhost.stage.cueing import manner_of, pauses_of
 from dearhost.stage.pacing import place_lines
@@ -82,10 +83,22 @@ def total_time(scenes: Sequence[RunningTime]) -> RunningTime:
     return RunningTime(sum(t.words for t in spoken), round(sum(t.seconds for t in spoken), 2), estimated)
 
 
+def scene_times_of(production: Production, speaker: Speaker) -> list[RunningTime]:
+    """The running time of each scene; estimates where a voice cannot or may not speak."""
+    try:
+        checked = production.checked(speaker.registry)
+    except (SpeechError, ConsentError):
+        return [
+            RunningTime(words, round(estimated_seconds(scene), 1) if words else 0.0, True)
+            for scene in production.script.scenes
+            for words in (count_words(scene),)
+        ]
+    return [scene_time(scene, checked, speaker) for scene in production.script.scenes]
+
+
 def running_time(script: Script, studio: Studio, production: Production | None = None) -> RunningTime:
     """The running time of a script, with the voices of ``production`` when it is given."""
-    checked = (production or Production(script)).checked(studio.voices)
-    return total_time([scene_time(scene, checked, studio.speaker) for scene in script.scenes])
+    return total_time(scene_times_of(production or Production(script), studio.speaker))
 
 
 @dataclass(frozen=True, slots=True)
@@ -132,9 +145,13 @@ def make_film(order: FilmOrder, path: Path, studio: Studio, *, progress: Progres
 
 
 def audition(speaker: Speaker, text: str, voice_id: str) -> bytes:
-    """``text`` said by a voice, as a WAV file (mono, 48 kHz, 16 bit) at the loudness of a film: so that of two
-    voices the louder one does not win. Raises SpeechError and its kinds."""
-    reading = speaker.read(text, voice_id)
+    """``text`` said by a voice, as ``as_wav`` gives it. Raises SpeechError and its kinds."""
+    return as_wav(speaker.read(text, voice_id))
+
+
+def as_wav(reading: Reading) -> bytes:
+    """A reading as a WAV file (mono, 48 kHz, 16 bit) at the loudness of a film: so that of two readings the louder
+    one does not win."""
     sound = mastered([Placement(0.0, reading.sample_rate, reading.samples)], reading.duration)
     buffer = io.BytesIO()
     with wave.open(buffer, "wb") as file:

@@ -9,6 +9,7 @@ from dearhost.speech.reading import Prosody, Reading, Samples, TimedPhone, Timed
 from dearhost.speech.recordings import RecordingStore, borders_of
 from dearhost.speech.registry import VoiceRegistry
 from dearhost.speech.speaking import Speaker
+from dearhost.speech.taking import Taken, take_in, take_in_lines, tidied
 from dearhost.speech.voices import Voice
 
 __all__ = [
@@ -23,6 +24,7 @@ __all__ = [
     "RecordingStore",
     "Samples",
     "Speaker",
+    "Taken",
     "TimedPhone",
     "TimedWord",
     "Voice",
@@ -30,6 +32,9 @@ __all__ = [
     "WordPlan",
     "borders_of",
     "plan_words",
+    "take_in",
+    "take_in_lines",
+    "tidied",
     "timings_to_json",
     "with_pauses",
 ]

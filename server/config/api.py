@@ -15,17 +15,23 @@ from server.deliveries.api import router as deliveries
 from server.hosts.api import router as hosts
 from server.productions.api import router as productions
 from server.productions.stage_api import router as stage
+from server.productions.takes_api import router as takes
 from server.productions.writing_api import router as writing
 from server.voices.api import router as voices
+from server.voices.matches_api import matched_router as matched
+from server.voices.matches_api import router as matches
 
 api = NinjaAPI(title="Dear Host", version="1", urls_namespace="api", docs_url=None, auth=django_auth)
 for prefix, router in (
     ("/session", accounts),
+    ("/voices/matches", matches),
+    ("/voices/matched", matched),
     ("/voices", voices),
     ("/hosts", hosts),
     ("/productions", productions),
     ("/productions", stage),
     ("/productions", writing),
+    ("/productions", takes),
     ("/deliveries", deliveries),
 ):
     api.add_router(prefix, router)

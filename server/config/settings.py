@@ -32,6 +32,7 @@ INSTALLED_APPS = [
     "django_tasks",
     "django_tasks_db",
     "server.accounts",
+    "server.voices",
     "server.productions",
     "server.deliveries",
 ]

@@ -43,3 +43,27 @@ class Revision(models.Model):
                 fields=["production", "number"], condition=models.Q(refused=False), name="one_revision_a_number"
             )
         ]
+
+
+class Take(models.Model):
+    """One reading of a line that was kept: by its voice with the settings it had, or recorded by a person.
+
+    The line's take is the one whose settings its cues hold, so choosing one is a change of the document.
+    """
+
+    id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
+    production = models.ForeignKey(Production, on_delete=models.CASCADE, related_name="takes")
+    line = models.CharField(max_length=64)
+    number = models.PositiveIntegerField()
+    name = models.CharField(max_length=80, blank=True)
+    text = models.TextField()
+    voice = models.CharField(max_length=120)
+    delivery = models.JSONField(default=dict)
+    recording = models.CharField(max_length=24, blank=True)
+    notes = models.JSONField(default=list)
+    seconds = models.FloatField(default=0)
+    created_at = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        ordering = ["line", "number"]
+        constraints = [models.UniqueConstraint(fields=["production", "line", "number"], name="one_take_a_number")]

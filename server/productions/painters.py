@@ -27,6 +27,11 @@ def _timeline(production_id: str, revision: int, scene_id: str) -> Timeline:
     return compile_scene(staged, scene_id, studio().speaker, PREVIEW_RATE)
 
 
+def forget_timelines(**_: object) -> None:
+    """Make every timeline anew from now on."""
+    _timeline.cache_clear()
+
+
 def scene_timeline(production: Production, scene_id: str) -> Timeline:
     """The timeline of a scene of the current revision. Raises StageError, SpeechError."""
     return _timeline(str(production.pk), production.revision, scene_id)

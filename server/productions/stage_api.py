@@ -11,11 +11,12 @@ from django.http import HttpRequest
 from ninja import Router
 
 from dearhost.advice import advise
-from dearhost.films import scene_time, total_time
+from dearhost.errors import ConsentError, SpeechError
+from dearhost.films import scene_times_of, total_time
 from dearhost.hosts.rhythm import PlacedReading, Rhythm
 from dearhost.lips import PARAMETERS
 from dearhost.script import KINDS, CueKind, findings
-from dearhost.stage import SceneTimeline, production_from_json, scene_times, standing
+from dearhost.stage import Production, SceneTimeline, production_from_json, scene_times, standing
 from server.productions.api import owned
 from server.productions.document_schemas import DocumentSchema
 from server.productions.documents import production_of
@@ -29,11 +30,11 @@ router = Router(tags=["stage"])
 @router.post("/check", response=CheckOut, operation_id="checkDocument")
 def check(request: HttpRequest, document: DocumentSchema) -> dict[str, Any]:
     """Words, running times and findings of a document that need not be saved."""
-    production = production_from_json(document.dict()).checked(studio().voices)
+    production = production_from_json(document.dict())
     scenes = production.script.scenes
-    times = [scene_time(scene, production, studio().speaker) for scene in scenes]
+    times = scene_times_of(production, studio().speaker)
     total = total_time(times)
-    language = studio().voices.voice(next(iter(production.cast.values())).voice).language
+    language = _language(production)
     report = advise(production.script, production.brief, language, total.seconds)
     return {
         **asdict(total),
@@ -42,6 +43,15 @@ def check(request: HttpRequest, document: DocumentSchema) -> dict[str, Any]:
         "advice": report.advice,
         "readability": report.readability,
     }
+
+
+def _language(production: Production) -> str:
+    """What the first speaker's voice speaks; English while it cannot speak."""
+    try:
+        cast = production.checked(studio().voices).cast
+        return studio().voices.voice(next(iter(cast.values())).voice).language
+    except (SpeechError, ConsentError):
+        return "en"
 
 
 @router.get("/cues", response=list[CueKindOut], operation_id="listCueKinds")

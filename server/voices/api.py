@@ -2,20 +2,23 @@
 
 from __future__ import annotations
 
+from typing import Any
+
 from django.http import HttpRequest, HttpResponse
-from ninja import Query, Router, Schema
+from ninja import Query, Router, Schema, Status
 
 from dearhost.films import audition
-from dearhost.speech import Voice
+from server.voices.models import FavouriteVoice, VoiceMatch
 from server.voices.studio import studio
 
 router = Router(tags=["voices"])
 LONGEST_AUDITION = 300
 """Characters: enough to hear a voice by."""
+_MELODY_RATE = 50.0
 
 
 class VoiceOut(Schema):
-    """A voice to choose; ``pitch`` is its mean in Hz, about."""
+    """A voice to choose; ``pitch`` is its mean in Hz, about. ``favourite``: the account marked it."""
 
     id: str
     name: str
@@ -24,12 +27,53 @@ class VoiceOut(Schema):
     language_name: str
     description: str
     pitch: int
+    favourite: bool
+
+
+class FavouriteIn(Schema):
+    """Marked or not."""
+
+    favourite: bool
+
+
+class MelodyWord(Schema):
+    """A word and when it is heard."""
+
+    text: str
+    start: float
+    end: float
+
+
+class MelodyOut(Schema):
+    """A sentence as a voice says it: words with their seconds, and ``rate`` values of pitch a second (0 unvoiced)."""
+
+    seconds: float
+    rate: float
+    pitch: list[float]
+    words: list[MelodyWord]
 
 
 @router.get("", response=list[VoiceOut], operation_id="listVoices")
-def list_voices(request: HttpRequest) -> list[Voice]:
-    """Every voice, the neural ones first; tones for trying out are left to the command line."""
-    return [v for v in studio().voices.voices() if v.engine != "fake"]
+def list_voices(request: HttpRequest) -> list[dict[str, Any]]:
+    """Every voice the account may use, the neural ones first; tones for trying out are left to the command line."""
+    marked = set(FavouriteVoice.objects.filter(owner_id=request.user.pk).values_list("voice", flat=True))
+    mine = set(VoiceMatch.objects.filter(owner_id=request.user.pk).values_list("voice", flat=True))
+    return [
+        {**voice.to_json(), "favourite": voice.id in marked}
+        for voice in studio().voices.voices()
+        if voice.engine != "fake" and (voice.engine != "matched" or voice.id.split(":")[0] in mine)
+    ]
+
+
+@router.put("/{voice_id}/favourite", response={204: None}, operation_id="markVoice")
+def mark(request: HttpRequest, voice_id: str, data: FavouriteIn) -> Status[None]:
+    """Mark a voice, or take the mark away."""
+    voice = studio().voices.voice(voice_id)
+    if data.favourite:
+        FavouriteVoice.objects.get_or_create(owner_id=request.user.pk, voice=voice.id)
+    else:
+        FavouriteVoice.objects.filter(owner_id=request.user.pk, voice=voice.id).delete()
+    return Status(204, None)
 
 
 @router.get("/{voice_id}/audition.wav", operation_id="auditionVoice", include_in_schema=False)
@@ -38,4 +82,17 @@ def audition_voice(
 ) -> HttpResponse:
     """A sentence said by a voice, every voice as loud as the other."""
     sound = audition(studio().speaker, text, voice_id)
-    return HttpResponse(sound, content_type="audio/wav", headers={"Cache-Control": "private, max-age=3600"})
+    return HttpResponse(sound, content_type="audio/wav", headers={"Cache-Control": "private, no-cache"})
+
+
+@router.get("/{voice_id}/melody", response=MelodyOut, operation_id="voiceMelody")
+def melody(request: HttpRequest, voice_id: str, text: str = Query(..., max_length=LONGEST_AUDITION)) -> dict[str, Any]:
+    """How a sentence goes when a voice says it."""
+    reading = studio().speaker.read(text, voice_id)
+    step = max(1, round(reading.prosody.rate / _MELODY_RATE))
+    return {
+        "seconds": round(reading.duration, 3),
+        "rate": reading.prosody.rate / step,
+        "pitch": [round(float(v), 1) for v in reading.prosody.pitch[::step]],
+        "words": [{"text": w.text, "start": round(w.start, 3), "end": round(w.end, 3)} for w in reading.words],
+    }

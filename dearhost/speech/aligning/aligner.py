@@ -11,7 +11,7 @@ import numpy as np
 
 from dearhost.errors import NothingToSay, SpeechError
 from dearhost.speech.aligning.arpabet import stresses, to_ipa
-from dearhost.speech.aligning.english_model import EnglishModel, Heard, PlacedWord
+from dearhost.speech.aligning.english_model import LONGEST_TOLD, EnglishModel, Heard, PlacedWord
 from dearhost.speech.aligning.timing import SHORTEST, Alignment, WordTime, ordered
 from dearhost.speech.aligning.warping import speech_bounds, warped
 from dearhost.speech.engine import Engine
@@ -92,7 +92,10 @@ class Aligner:
             return None
         if placed is None:
             return None
-        return _of_placed(plan, spoken, kept, placed, heard, len(samples) / rate)
+        found = _of_placed(plan, spoken, kept, placed, heard, len(samples) / rate)
+        if tell and heard is None and len(words) <= LONGEST_TOLD:  # not one way to hear the text in it
+            return replace(found, words=tuple(replace(w, confidence=0.1) for w in found.words))
+        return found
 
     def _by_reference(self, samples: Samples, rate: int, plan: WordPlan, language: str) -> Alignment | None:
         best: tuple[Reading, float] | None = None

@@ -28,7 +28,7 @@ _BEAMS = ((1e-100, 1e-80, 1e-100), (1e-160, 1e-140, 1e-160))
 _LOOSE = (1e-48, 7e-29, 1e-48)
 _SKIP, _OTHER = 1e-3, 1e-4
 """Probabilities of leaving a word out, and of each phone that is in no word of the text."""
-_LONGEST_TOLD = 400
+LONGEST_TOLD = 400
 """Words; a longer text makes too large a grammar of what may be left out."""
 
 Pronounce = Callable[[str], Sequence[str]]
@@ -97,7 +97,7 @@ class EnglishModel:
         A grammar in which every word may be left out and any phones may come between (12 of 12 left-out words
         found in trials, none false).
         """
-        if len(words) > _LONGEST_TOLD:
+        if len(words) > LONGEST_TOLD:
             return None
         with self._decoder(_LOOSE, "other") as decoder:
             self._add(decoder, words)

@@ -40,6 +40,14 @@ class Alignment:
         """Indices of the written words that were not heard."""
         return tuple(i for i, word in enumerate(self.words) if not word.said)
 
+    @property
+    def unlike(self) -> bool:
+        """Whether the recording says something else than the text: half of the words, or all, are not in it."""
+        if self.method != "model":
+            return False
+        missing = sum(not w.said or w.confidence < 0.15 for w in self.words)
+        return missing >= max(2, 0.5 * len(self.words))
+
 
 def nudged(alignment: Alignment, borders: Mapping[int, float]) -> Alignment:
     """The alignment with word ``i`` beginning at ``borders[i]`` seconds; its neighbours give way.

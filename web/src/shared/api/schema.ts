@@ -32,6 +32,194 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/voices/matches": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Matches
+         * @description The account's matches, newest first.
+         */
+        get: operations["listMatches"];
+        put?: never;
+        /**
+         * Begin
+         * @description Begin a match of a person.
+         */
+        post: operations["beginMatch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/voices/matches/{match_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get
+         * @description One match.
+         */
+        get: operations["getMatch"];
+        put?: never;
+        post?: never;
+        /**
+         * Delete
+         * @description Give a match up, with its sample. A voice that was made of it stays, under its consent.
+         */
+        delete: operations["deleteMatch"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/voices/matches/{match_id}/sentences/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Record
+         * @description A recording of one guided sentence, judged at once.
+         */
+        post: operations["recordSentence"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/voices/matches/{match_id}/recordings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Recording
+         * @description A recording of any words of the person.
+         */
+        post: operations["addRecording"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/voices/matches/{match_id}/consent": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Give Consent
+         * @description The person's consent in writing.
+         */
+        put: operations["giveConsent"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/voices/matches/{match_id}/consent/spoken": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Say Consent
+         * @description The statement of the consent said aloud, kept with it. The consent must have been written down before.
+         */
+        post: operations["sayConsent"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/voices/matches/{match_id}/fit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Fit
+         * @description Fit the voice. Raises ConsentError without consent, UnfitSample with too little of a sample.
+         */
+        post: operations["fitMatch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/voices/matched": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Matched
+         * @description The account's matched voices, also those whose consent ended.
+         */
+        get: operations["listMatchedVoices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/voices/matched/{voice_id}/withdraw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Withdraw
+         * @description Withdraw the consent: the voice speaks nowhere any more, at once.
+         */
+        post: operations["withdrawConsent"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/voices": {
         parameters: {
             query?: never;
@@ -41,9 +229,49 @@ export interface paths {
         };
         /**
          * List Voices
-         * @description Every voice, the neural ones first; tones for trying out are left to the command line.
+         * @description Every voice the account may use, the neural ones first; tones for trying out are left to the command line.
          */
         get: operations["listVoices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/voices/{voice_id}/favourite": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Mark
+         * @description Mark a voice, or take the mark away.
+         */
+        put: operations["markVoice"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/voices/{voice_id}/melody": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Melody
+         * @description How a sentence goes when a voice says it.
+         */
+        get: operations["voiceMelody"];
         put?: never;
         post?: never;
         delete?: never;
@@ -328,6 +556,170 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/productions/{production_id}/takes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Takes
+         * @description All takes of a production, by line and number.
+         */
+        get: operations["listTakes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/productions/{production_id}/lines/{line_id}/heard": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Heard
+         * @description A line of the current revision as it is heard; read now if need be.
+         */
+        get: operations["getLineHeard"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/productions/{production_id}/lines/{line_id}/takes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Keep
+         * @description Read a line with each delivery and keep the readings as takes.
+         */
+        post: operations["keepTakes"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/productions/{production_id}/lines/{line_id}/recording": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Record
+         * @description A person's recording of a line, from the microphone or a file, as a take.
+         */
+        post: operations["recordLine"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/productions/{production_id}/recording": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Record Lines
+         * @description One recording of a whole scene, or of the whole script, cut to a take for each line.
+         */
+        post: operations["recordLines"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/productions/using/{voice_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Productions Using
+         * @description The account's productions in which a voice speaks, in whatever language.
+         */
+        get: operations["productionsUsing"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/productions/{production_id}/takes/{take_id}/tidy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Tidy
+         * @description A tidier copy of a recorded take, beside it.
+         */
+        post: operations["tidyTake"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/productions/{production_id}/takes/{take_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Delete
+         * @description Delete a take from the list; its recording stays, so that an older revision can still be heard.
+         */
+        delete: operations["deleteTake"];
+        options?: never;
+        head?: never;
+        /**
+         * Name
+         * @description Give a take a name.
+         */
+        patch: operations["nameTake"];
+        trace?: never;
+    };
     "/api/deliveries": {
         parameters: {
             query?: never;
@@ -438,8 +830,143 @@ export interface components {
             password: string;
         };
         /**
+         * MatchOut
+         * @description A match and where it stands.
+         */
+        MatchOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Person */
+            person: string;
+            /** Status */
+            status: string;
+            /** Progress */
+            progress: number;
+            /** Doing */
+            doing: string;
+            /** Message */
+            message: string;
+            /** Voice */
+            voice: string;
+            /** Purpose */
+            purpose: string;
+            /** Statement */
+            statement: string;
+            /** Until */
+            until: string;
+            /** Spoken */
+            spoken: boolean;
+            /** Consented */
+            consented: boolean;
+            /** Sentences */
+            sentences: components["schemas"]["SentenceOut"][];
+            /** Seconds */
+            seconds: number;
+            /** Least Seconds */
+            least_seconds: number;
+            /** Good Seconds */
+            good_seconds: number;
+        };
+        /**
+         * SentenceOut
+         * @description A sentence of the sample, recorded or not yet.
+         */
+        SentenceOut: {
+            /** Number */
+            number: number;
+            /** Text */
+            text: string;
+            /** Recorded */
+            recorded: boolean;
+            /** Good */
+            good: boolean;
+            /** Seconds */
+            seconds: number;
+            /** Level */
+            level: number;
+            /** Over Noise */
+            over_noise: number;
+            /** Faults */
+            faults: string[];
+            /** Note */
+            note: string;
+        };
+        /**
+         * NewMatch
+         * @description Whose voice it will be.
+         */
+        NewMatch: {
+            /** Person */
+            person: string;
+        };
+        /**
+         * ConsentIn
+         * @description What the person agrees to; days are ISO 8601.
+         */
+        ConsentIn: {
+            /** Purpose */
+            purpose: string;
+            /** Statement */
+            statement: string;
+            /**
+             * Until
+             * @default
+             */
+            until: string;
+        };
+        /**
+         * MatchedOut
+         * @description A matched voice, also one that may not be used, and how close it came.
+         */
+        MatchedOut: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Person */
+            person: string;
+            /** Given On */
+            given_on: string;
+            /** Until */
+            until: string;
+            /** Purpose */
+            purpose: string;
+            /** Withdrawn On */
+            withdrawn_on: string;
+            /** Problem */
+            problem: string;
+            /** Closed */
+            closed: number;
+            /** Before */
+            before: number;
+            /** After */
+            after: number;
+            /** Pitch */
+            pitch: number;
+            /** Pitch Wanted */
+            pitch_wanted: number;
+            /** Held Out */
+            held_out: number;
+            /** Seconds */
+            seconds: number;
+        };
+        /**
+         * Withdraw
+         * @description ``remove`` also takes the sample and the model away for good.
+         */
+        Withdraw: {
+            /**
+             * Remove
+             * @default false
+             */
+            remove: boolean;
+        };
+        /**
          * VoiceOut
-         * @description A voice to choose; ``pitch`` is its mean in Hz, about.
+         * @description A voice to choose; ``pitch`` is its mean in Hz, about. ``favourite``: the account marked it.
          */
         VoiceOut: {
             /** Id */
@@ -456,6 +983,42 @@ export interface components {
             description: string;
             /** Pitch */
             pitch: number;
+            /** Favourite */
+            favourite: boolean;
+        };
+        /**
+         * FavouriteIn
+         * @description Marked or not.
+         */
+        FavouriteIn: {
+            /** Favourite */
+            favourite: boolean;
+        };
+        /**
+         * MelodyOut
+         * @description A sentence as a voice says it: words with their seconds, and ``rate`` values of pitch a second (0 unvoiced).
+         */
+        MelodyOut: {
+            /** Seconds */
+            seconds: number;
+            /** Rate */
+            rate: number;
+            /** Pitch */
+            pitch: number[];
+            /** Words */
+            words: components["schemas"]["MelodyWord"][];
+        };
+        /**
+         * MelodyWord
+         * @description A word and when it is heard.
+         */
+        MelodyWord: {
+            /** Text */
+            text: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
         };
         /**
          * HostOut
@@ -1191,6 +1754,134 @@ export interface components {
             after: components["schemas"]["DocumentSchema"];
         };
         /**
+         * TakeOut
+         * @description A take of a line. ``delivery`` and ``recording`` are what its line's cues hold when it is the line's take.
+         */
+        TakeOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Line */
+            line: string;
+            /** Number */
+            number: number;
+            /** Name */
+            name: string;
+            /** Text */
+            text: string;
+            /** Voice */
+            voice: string;
+            /** Delivery */
+            delivery: {
+                [key: string]: string | number;
+            };
+            /** Recording */
+            recording: string;
+            /** Notes */
+            notes: string[];
+            /** Seconds */
+            seconds: number;
+            /**
+             * Created At
+             * Format: date-time
+             */
+            created_at: string;
+        };
+        /**
+         * HeardOut
+         * @description A line as it is heard: its words, and ``rate`` values a second of pitch (Hz, 0 unvoiced) and level (dB).
+         *
+         *     ``plain`` is the pitch as the voice reads it by itself, stretched to the same length.
+         */
+        HeardOut: {
+            /** Seconds */
+            seconds: number;
+            /** Rate */
+            rate: number;
+            /** Pitch */
+            pitch: number[];
+            /** Level */
+            level: number[];
+            /** Plain */
+            plain: number[];
+            /** Words */
+            words: components["schemas"]["HeardWord"][];
+            /**
+             * Pace
+             * @description words a minute
+             */
+            pace: number;
+        };
+        /**
+         * HeardWord
+         * @description A word as it is heard; ``confidence`` tells how sure its place in a recording is.
+         */
+        HeardWord: {
+            /** Text */
+            text: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** Offset */
+            offset: number;
+            /** Confidence */
+            confidence: number;
+            /** Said */
+            said: boolean;
+        };
+        /**
+         * KeepTakes
+         * @description Deliveries to read a line with, each as the settings of a delivery cue; {} is the voice by itself.
+         */
+        KeepTakes: {
+            /** Deliveries */
+            deliveries: {
+                [key: string]: string | number;
+            }[];
+        };
+        /**
+         * UseOut
+         * @description A production in which a voice speaks.
+         */
+        UseOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Title */
+            title: string;
+            /** Speakers */
+            speakers: string[];
+        };
+        /**
+         * TidyTake
+         * @description What to do to a recording. ``longest_silence`` in seconds, 0 to leave them.
+         */
+        TidyTake: {
+            /**
+             * Noise
+             * @default false
+             */
+            noise: boolean;
+            /**
+             * Longest Silence
+             * @default 0
+             */
+            longest_silence: number;
+        };
+        /**
+         * NameTake
+         * @description A name of its own, or "" for none.
+         */
+        NameTake: {
+            /** Name */
+            name: string;
+        };
+        /**
          * DeliveryOut
          * @description A delivery and where it stands.
          */
@@ -1345,6 +2036,283 @@ export interface operations {
             };
         };
     };
+    listMatches: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MatchOut"][];
+                };
+            };
+        };
+    };
+    beginMatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewMatch"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MatchOut"];
+                };
+            };
+        };
+    };
+    getMatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                match_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MatchOut"];
+                };
+            };
+        };
+    };
+    deleteMatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                match_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    recordSentence: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                match_id: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MatchOut"];
+                };
+            };
+        };
+    };
+    addRecording: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                match_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MatchOut"];
+                };
+            };
+        };
+    };
+    giveConsent: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                match_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ConsentIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MatchOut"];
+                };
+            };
+        };
+    };
+    sayConsent: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                match_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MatchOut"];
+                };
+            };
+        };
+    };
+    fitMatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                match_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MatchOut"];
+                };
+            };
+        };
+    };
+    listMatchedVoices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MatchedOut"][];
+                };
+            };
+        };
+    };
+    withdrawConsent: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                voice_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Withdraw"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MatchedOut"];
+                };
+            };
+        };
+    };
     listVoices: {
         parameters: {
             query?: never;
@@ -1361,6 +2329,54 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["VoiceOut"][];
+                };
+            };
+        };
+    };
+    markVoice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                voice_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FavouriteIn"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    voiceMelody: {
+        parameters: {
+            query: {
+                text: string;
+            };
+            header?: never;
+            path: {
+                voice_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MelodyOut"];
                 };
             };
         };
@@ -1751,6 +2767,244 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CompareOut"];
+                };
+            };
+        };
+    };
+    listTakes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                production_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakeOut"][];
+                };
+            };
+        };
+    };
+    getLineHeard: {
+        parameters: {
+            query?: {
+                revision?: number;
+            };
+            header?: never;
+            path: {
+                production_id: string;
+                line_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeardOut"];
+                };
+            };
+        };
+    };
+    keepTakes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                production_id: string;
+                line_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepTakes"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakeOut"][];
+                };
+            };
+        };
+    };
+    recordLine: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                production_id: string;
+                line_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakeOut"];
+                };
+            };
+        };
+    };
+    recordLines: {
+        parameters: {
+            query?: {
+                scene?: string;
+            };
+            header?: never;
+            path: {
+                production_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakeOut"][];
+                };
+            };
+        };
+    };
+    productionsUsing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                voice_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UseOut"][];
+                };
+            };
+        };
+    };
+    tidyTake: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                production_id: string;
+                take_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TidyTake"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakeOut"];
+                };
+            };
+        };
+    };
+    deleteTake: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                production_id: string;
+                take_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    nameTake: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                production_id: string;
+                take_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NameTake"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakeOut"];
                 };
             };
         };

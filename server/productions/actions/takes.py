@@ -1,0 +1,90 @@
+"""Keep readings of a line as takes."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from typing import Any
+
+from django.db import transaction
+from django.db.models import Max
+
+from dearhost.errors import StageError
+from dearhost.script import Cue, Line, cue_problem, spoken_lines
+from dearhost.speech import Reading, Taken, with_pauses
+from dearhost.stage.cueing import manner_of, pauses_of
+from server.productions.documents import production_of
+from server.productions.models import Production, Take
+from server.voices.studio import studio
+
+MOST_TAKES = 60
+
+
+def line_of(production: Production, line_id: str) -> tuple[Line, str]:
+    """A spoken line of the current document and the voice it is read with. Raises StageError."""
+    staged = production_of(production.document, production.title).checked(studio().voices)
+    for scene in staged.script.scenes:
+        for line in spoken_lines(scene):
+            if line.id == line_id:
+                return line, staged.entry(line.speaker).voice
+    raise StageError("This line is no longer in the script. Choose another line.")
+
+
+def with_settings(line: Line, delivery: Mapping[str, Any], recording: str) -> Line:
+    """The line as it would be with another delivery or recording: as a take of it would set it."""
+    cues = [cue for cue in line.cues if cue.kind not in ("delivery", "recording")]
+    start = len(line.text) - len(line.text.lstrip())
+    if delivery:
+        cues.append(Cue("take-delivery", "delivery", start, dict(delivery)))
+    if recording:
+        cues.append(Cue("take-recording", "recording", start, {"recording": recording}))
+    return Line(line.id, line.speaker, line.text, tuple(cues))
+
+
+def reading_of_line(line: Line, voice: str) -> Reading:
+    """A line as it is heard in the film. Raises SpeechError."""
+    return with_pauses(studio().speaker.read(line.text, voice, manner_of(line)), pauses_of(line))
+
+
+def keep_readings(production: Production, line_id: str, deliveries: Sequence[Mapping[str, Any]]) -> list[Take]:
+    """Takes of a line, one a delivery, read now. Raises StageError, SpeechError."""
+    line, voice = line_of(production, line_id)
+    for delivery in deliveries:
+        problem = cue_problem(Cue("", "delivery", 0, dict(delivery)))
+        if problem:
+            raise StageError(f"This delivery cannot be read: {problem}.")
+    read = [reading_of_line(with_settings(line, delivery, ""), voice) for delivery in deliveries]
+    return [
+        _keep(production, line, voice, dict(delivery), "", [], reading.duration)
+        for delivery, reading in zip(deliveries, read, strict=True)
+    ]
+
+
+def keep_recording(production: Production, line_id: str, taken: Taken) -> Take:
+    """A recording as a take of a line."""
+    line, voice = line_of(production, line_id)
+    return _keep(production, line, voice, {}, taken.recording, notes_of(taken), taken.seconds)
+
+
+def notes_of(taken: Taken) -> list[str]:
+    """What a person should know about a recording, in sentences."""
+    notes = [fault.says for fault in taken.faults]
+    if taken.note:
+        notes.append(taken.note)
+    if taken.skipped and not any(f.name == "words" for f in taken.faults):
+        notes.append("Not heard: " + ", ".join(taken.skipped[:6]) + ".")
+    if taken.added:
+        notes.append("Something is said that the line does not have.")
+    return notes
+
+
+def _keep(production: Production, line: Line, voice: str, delivery: dict[str, Any], recording: str,
+          notes: list[str], seconds: float) -> Take:  # fmt: skip
+    with transaction.atomic():
+        mine = production.takes.filter(line=line.id)
+        if mine.count() >= MOST_TAKES:
+            raise StageError(f"This line has {MOST_TAKES} takes. Delete some before you keep another.")
+        number = (mine.aggregate(last=Max("number"))["last"] or 0) + 1
+        return Take.objects.create(
+            production=production, line=line.id, number=number, text=line.text, voice=voice, delivery=delivery,
+            recording=recording, notes=notes, seconds=round(seconds, 3),
+        )  # fmt: skip

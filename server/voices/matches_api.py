@@ -1,0 +1,347 @@
+"""Voice match: sample, consent, fitting, and what becomes of the voice."""
+
+from __future__ import annotations
+
+from datetime import date, timedelta
+from typing import Any
+from uuid import UUID
+
+from django.db import transaction
+from django.http import FileResponse, Http404, HttpRequest, HttpResponse
+from django.shortcuts import get_object_or_404
+from django.utils import timezone
+from django.utils.text import slugify
+from ninja import Field, File, Router, Schema, Status, UploadedFile
+
+from dearhost.errors import ConsentError, UnfitSample
+from dearhost.films import as_wav
+from dearhost.speech.matching import GOOD_SECONDS, LEAST_SECONDS, SENTENCES, Consent, MatchedVoice, consent_from_json
+from server.voices.actions.sample import add_free_recording, add_sentence
+from server.voices.models import SampleSentence, VoiceMatch
+from server.voices.signals import consent_withdrawn
+from server.voices.studio import studio
+from server.voices.tasks import fit_match
+from server.voices.uploads import sound_of
+
+router = Router(tags=["voice match"])
+_LOST = timedelta(seconds=120)
+
+
+class ConsentIn(Schema):
+    """What the person agrees to; days are ISO 8601."""
+
+    purpose: str = Field(max_length=300)
+    statement: str = Field(max_length=1000)
+    until: str = ""
+
+
+class NewMatch(Schema):
+    """Whose voice it will be."""
+
+    person: str = Field(min_length=1, max_length=120)
+
+
+class SentenceOut(Schema):
+    """A sentence of the sample, recorded or not yet."""
+
+    number: int
+    text: str
+    recorded: bool
+    good: bool
+    seconds: float
+    level: float
+    over_noise: float
+    faults: list[str]
+    note: str
+
+
+class MatchOut(Schema):
+    """A match and where it stands."""
+
+    id: UUID
+    person: str
+    status: str
+    progress: float
+    doing: str
+    message: str
+    voice: str
+    purpose: str
+    statement: str
+    until: str
+    spoken: bool
+    consented: bool
+    sentences: list[SentenceOut]
+    seconds: float
+    least_seconds: float
+    good_seconds: float
+
+
+class MatchedOut(Schema):
+    """A matched voice, also one that may not be used, and how close it came."""
+
+    id: str
+    name: str
+    person: str
+    given_on: str
+    until: str
+    purpose: str
+    withdrawn_on: str
+    problem: str
+    closed: float
+    before: float
+    after: float
+    pitch: float
+    pitch_wanted: float
+    held_out: int
+    seconds: float
+
+
+class Withdraw(Schema):
+    """``remove`` also takes the sample and the model away for good."""
+
+    remove: bool = False
+
+
+def _mine(request: HttpRequest, match_id: UUID) -> VoiceMatch:
+    return get_object_or_404(VoiceMatch, pk=match_id, owner_id=request.user.pk)
+
+
+def _data(match: VoiceMatch) -> dict[str, Any]:
+    recorded = {s.number: s for s in match.sentences.all()}
+    numbers = [*range(len(SENTENCES)), *sorted(n for n in recorded if n >= len(SENTENCES))]
+    rows = [_sentence(n, SENTENCES[n] if n < len(SENTENCES) else "", recorded.get(n)) for n in numbers]
+    consent = match.consent
+    lost = match.status == VoiceMatch.Status.RUNNING and match.updated_at < timezone.now() - _LOST
+    return {
+        "id": match.pk,
+        "person": match.person,
+        "status": "failed" if lost else match.status,
+        "progress": match.progress,
+        "doing": match.doing,
+        "message": "Fitting ended without a result. Nothing is lost: fit it again." if lost else match.message,
+        "voice": match.voice,
+        "purpose": consent.get("purpose", ""),
+        "statement": consent.get("statement", ""),
+        "until": consent.get("until", ""),
+        "spoken": bool(consent.get("spoken")),
+        "consented": bool(consent),
+        "sentences": rows,
+        "seconds": round(sum(s.seconds for s in recorded.values() if s.good), 1),
+        "least_seconds": LEAST_SECONDS,
+        "good_seconds": GOOD_SECONDS,
+    }
+
+
+def _sentence(number: int, text: str, kept: SampleSentence | None) -> dict[str, Any]:
+    report = kept.report if kept else {}
+    quality = report.get("quality", {})
+    return {
+        "number": number,
+        "text": text,
+        "recorded": kept is not None,
+        "good": bool(kept and kept.good),
+        "seconds": kept.seconds if kept else 0.0,
+        "level": quality.get("level", 0.0),
+        "over_noise": quality.get("over_noise", 0.0),
+        "faults": report.get("faults", []),
+        "note": report.get("note", ""),
+    }
+
+
+@router.get("", response=list[MatchOut], operation_id="listMatches")
+def list_matches(request: HttpRequest) -> list[dict[str, Any]]:
+    """The account's matches, newest first."""
+    return [_data(m) for m in VoiceMatch.objects.filter(owner_id=request.user.pk)]
+
+
+@router.post("", response={201: MatchOut}, operation_id="beginMatch")
+def begin(request: HttpRequest, data: NewMatch) -> Status[dict[str, Any]]:
+    """Begin a match of a person."""
+    person = " ".join(data.person.split())
+    if not person:
+        raise UnfitSample("Whose voice is it? Write the person's name.")
+    return Status(201, _data(VoiceMatch.objects.create(owner_id=request.user.pk, person=person)))
+
+
+@router.get("/{uuid:match_id}", response=MatchOut, operation_id="getMatch")
+def get(request: HttpRequest, match_id: UUID) -> dict[str, Any]:
+    """One match."""
+    return _data(_mine(request, match_id))
+
+
+@router.delete("/{uuid:match_id}", response={204: None}, operation_id="deleteMatch")
+def delete(request: HttpRequest, match_id: UUID) -> Status[None]:
+    """Give a match up, with its sample. A voice that was made of it stays, under its consent."""
+    match = _mine(request, match_id)
+    _forget_sample(match)
+    match.delete()
+    return Status(204, None)
+
+
+def _forget_sample(match: VoiceMatch) -> None:
+    for sentence in match.sentences.all():
+        studio().speaker.recordings.remove(sentence.recording)
+    match.sentences.all().delete()
+
+
+@router.post("/{uuid:match_id}/sentences/{int:number}", response=MatchOut, operation_id="recordSentence")
+def record(request: HttpRequest, match_id: UUID, number: int, file: File[UploadedFile]) -> dict[str, Any]:
+    """A recording of one guided sentence, judged at once."""
+    match = _mine(request, match_id)
+    add_sentence(match, number, sound_of(file))
+    return _data(match)
+
+
+@router.post("/{uuid:match_id}/recordings", response=MatchOut, operation_id="addRecording")
+def add_recording(request: HttpRequest, match_id: UUID, file: File[UploadedFile]) -> dict[str, Any]:
+    """A recording of any words of the person."""
+    match = _mine(request, match_id)
+    add_free_recording(match, sound_of(file))
+    return _data(match)
+
+
+@router.get("/{uuid:match_id}/sentences/{int:number}/sound.wav", operation_id="sentenceSound", include_in_schema=False)
+def sentence_sound(request: HttpRequest, match_id: UUID, number: int) -> FileResponse:
+    """A recorded sentence as it was kept."""
+    kept = get_object_or_404(SampleSentence, match=_mine(request, match_id), number=number)
+    return FileResponse(studio().speaker.recordings.path(kept.recording).open("rb"), content_type="audio/flac")
+
+
+@router.put("/{uuid:match_id}/consent", response=MatchOut, operation_id="giveConsent")
+def give_consent(request: HttpRequest, match_id: UUID, data: ConsentIn) -> dict[str, Any]:
+    """The person's consent in writing."""
+    match = _mine(request, match_id)
+    consent = Consent(
+        person=match.person,
+        given_on=date.today().isoformat(),
+        purpose=data.purpose.strip(),
+        statement=data.statement.strip(),
+        until=data.until.strip(),
+        spoken=match.consent.get("spoken", ""),
+        by=request.user.get_full_name() or request.user.get_username(),
+    ).checked()
+    problem = consent.problem(date.today())
+    if problem:
+        raise ConsentError(problem)
+    match.consent = consent.to_json()
+    match.save(update_fields=["consent", "updated_at"])
+    return _data(match)
+
+
+@router.post("/{uuid:match_id}/consent/spoken", response=MatchOut, operation_id="sayConsent")
+def say_consent(request: HttpRequest, match_id: UUID, file: File[UploadedFile]) -> dict[str, Any]:
+    """The statement of the consent said aloud, kept with it. The consent must have been written down before."""
+    match = _mine(request, match_id)
+    if not match.consent:
+        raise ConsentError("Write down what the person agrees to first; then record them saying it.")
+    sound = sound_of(file)
+    speaker = studio().speaker
+    heard = speaker.aligner.align(sound.samples, sound.rate, match.consent["statement"], "en-US")
+    if heard.unlike or len(heard.skipped) > 0.4 * len(heard.words):
+        raise ConsentError("The recording does not say the statement. Read it aloud as it is written.")
+    match.consent = {**match.consent, "spoken": speaker.recordings.add(sound.samples)}
+    match.save(update_fields=["consent", "updated_at"])
+    return _data(match)
+
+
+@router.post("/{uuid:match_id}/fit", response=MatchOut, operation_id="fitMatch")
+def fit(request: HttpRequest, match_id: UUID) -> dict[str, Any]:
+    """Fit the voice. Raises ConsentError without consent, UnfitSample with too little of a sample."""
+    match = _mine(request, match_id)
+    if not match.consent:
+        raise ConsentError(f"{match.person} has not given consent yet. A voice is matched only with it.")
+    problem = consent_from_json(match.consent).problem(date.today())
+    if problem:
+        raise ConsentError(problem)
+    seconds = sum(s.seconds for s in match.sentences.all() if s.good)
+    if seconds < LEAST_SECONDS:
+        raise UnfitSample(f"The sample holds {seconds:.0f} s that can be used; {LEAST_SECONDS:.0f} s are needed.")
+    with transaction.atomic():
+        match.status, match.progress, match.doing, match.message = VoiceMatch.Status.QUEUED, 0.0, "", ""
+        match.save()
+        fit_match.enqueue(str(match.pk))
+    return _data(match)
+
+
+matched_router = Router(tags=["voice match"])
+
+
+def owned_voice(request: HttpRequest, voice_id: str) -> MatchedVoice:
+    """A matched voice of the account, or 404."""
+    if not VoiceMatch.objects.filter(owner_id=request.user.pk, voice=voice_id).exists():
+        raise Http404
+    return studio().voices.matched.find(voice_id)
+
+
+def _voice_data(voice: MatchedVoice) -> dict[str, Any]:
+    consent, close = voice.consent, voice.closeness
+    return {
+        "id": voice.id,
+        "name": voice.name,
+        "person": consent.person,
+        "given_on": consent.given_on,
+        "until": consent.until,
+        "purpose": consent.purpose,
+        "withdrawn_on": consent.withdrawn_on,
+        "problem": voice.problem(date.today()),
+        "closed": round(close.closed, 3),
+        "before": close.before,
+        "after": close.after,
+        "pitch": close.pitch,
+        "pitch_wanted": close.pitch_wanted,
+        "held_out": close.held_out,
+        "seconds": voice.seconds,
+    }
+
+
+@matched_router.get("", response=list[MatchedOut], operation_id="listMatchedVoices")
+def list_matched(request: HttpRequest) -> list[dict[str, Any]]:
+    """The account's matched voices, also those whose consent ended."""
+    mine = set(VoiceMatch.objects.filter(owner_id=request.user.pk).values_list("voice", flat=True))
+    return [_voice_data(voice) for voice in studio().voices.matched.all() if voice.id in mine]
+
+
+@matched_router.post("/{voice_id}/withdraw", response=MatchedOut, operation_id="withdrawConsent")
+def withdraw(request: HttpRequest, voice_id: str, data: Withdraw) -> dict[str, Any]:
+    """Withdraw the consent: the voice speaks nowhere any more, at once."""
+    owned_voice(request, voice_id)
+    voices = studio().voices
+    voice = voices.matched.withdraw(voice_id, date.today(), remove=data.remove)
+    voices.forget(voice_id)
+    if data.remove:
+        for match in VoiceMatch.objects.filter(owner_id=request.user.pk, voice=voice_id):
+            _forget_sample(match)
+    consent_withdrawn.send(sender=None, voice_id=voice_id)
+    return _voice_data(voice)
+
+
+@matched_router.get("/{voice_id}/consent.txt", operation_id="consentRecord", include_in_schema=False)
+def consent_record(request: HttpRequest, voice_id: str) -> HttpResponse:
+    """The consent as a readable record."""
+    voice = owned_voice(request, voice_id)
+    return _download(voice.consent.record(), f"consent-{slugify(voice.name)}.txt", "text/plain; charset=utf-8")
+
+
+@matched_router.get("/{voice_id}/voice.dhvoice", operation_id="voiceFile", include_in_schema=False)
+def voice_file(request: HttpRequest, voice_id: str) -> HttpResponse:
+    """The voice as a file, with its consent. Raises ConsentError once that was withdrawn."""
+    voice = owned_voice(request, voice_id)
+    if voice.problem(date.today()):
+        raise ConsentError(voice.problem(date.today()))
+    content = studio().voices.matched.path(voice_id).read_bytes()
+    return _download(content, f"{slugify(voice.name)}.dhvoice", "application/zip")
+
+
+def _download(content: str | bytes, name: str, kind: str) -> HttpResponse:
+    return HttpResponse(content, content_type=kind, headers={"Content-Disposition": f'attachment; filename="{name}"'})
+
+
+@router.get("/{uuid:match_id}/compare/{which}.wav", operation_id="compareMatch", include_in_schema=False)
+def compare(request: HttpRequest, match_id: UUID, which: str, number: int = 0) -> HttpResponse:
+    """One guided sentence by the base voice ('before') or by the match ('after')."""
+    match = _mine(request, match_id)
+    voices = studio().voices
+    voice = {"before": voices.default().id, "after": match.voice}.get(which, "")
+    if not voice or not 0 <= number < len(SENTENCES):
+        raise Http404
+    return HttpResponse(as_wav(studio().speaker.read(SENTENCES[number], voice)), content_type="audio/wav")

@@ -1,0 +1,65 @@
+"""Favourites, and voice matches from the first recorded sentence to the voice."""
+
+from __future__ import annotations
+
+import uuid
+
+from django.conf import settings
+from django.db import models
+
+
+class FavouriteVoice(models.Model):
+    """A voice that somebody marked."""
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="favourite_voices")
+    voice = models.CharField(max_length=120)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["owner", "voice"], name="one_mark_a_voice")]
+
+
+class VoiceMatch(models.Model):
+    """A match: its consent, its sample, and how far fitting has come. ``voice`` is the id of the voice it made."""
+
+    class Status(models.TextChoices):
+        """Where it stands."""
+
+        OPEN = "open"
+        QUEUED = "queued"
+        RUNNING = "running"
+        DONE = "done"
+        FAILED = "failed"
+
+    id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="voice_matches")
+    person = models.CharField(max_length=120)
+    consent = models.JSONField(default=dict)
+    status = models.CharField(max_length=12, choices=Status.choices, default=Status.OPEN)
+    progress = models.FloatField(default=0)
+    doing = models.CharField(max_length=120, blank=True)
+    message = models.CharField(max_length=400, blank=True)
+    voice = models.CharField(max_length=40, blank=True)
+    created_at = models.DateTimeField(auto_now_add=True)
+    updated_at = models.DateTimeField(auto_now=True)
+
+    class Meta:
+        ordering = ["-created_at"]
+
+    def __str__(self) -> str:
+        return f"{self.person} ({self.status})"
+
+
+class SampleSentence(models.Model):
+    """A recorded sentence of a sample; ``text`` "" for a recording of free words. ``good`` is the judgement."""
+
+    match = models.ForeignKey(VoiceMatch, on_delete=models.CASCADE, related_name="sentences")
+    number = models.PositiveIntegerField()
+    text = models.TextField(blank=True)
+    recording = models.CharField(max_length=24)
+    seconds = models.FloatField()
+    good = models.BooleanField()
+    report = models.JSONField(default=dict)
+
+    class Meta:
+        ordering = ["number"]
+        constraints = [models.UniqueConstraint(fields=["match", "number"], name="one_recording_a_sentence")]
