@@ -2,6 +2,7 @@ import { lazy, Suspense } from "react";
 import { createBrowserRouter } from "react-router";
 import { DeliveriesPage } from "../features/deliveries";
 import { DeskPage } from "../features/desk";
+import { MatchPage, VoicesPage } from "../features/voices";
 import { Shell } from "./Shell";
 
 const PromptBookPage = lazy(() => import("../features/promptbook").then((m) => ({ default: m.PromptBookPage })));
@@ -11,6 +12,9 @@ export const router = createBrowserRouter([
 		element: <Shell />,
 		children: [
 			{ index: true, element: <DeskPage /> },
+			{ path: "voices", element: <VoicesPage /> },
+			{ path: "voices/match", element: <MatchPage /> },
+			{ path: "voices/match/:matchId", element: <MatchPage /> },
 			{ path: "deliveries", element: <DeliveriesPage /> },
 			{
 				path: "productions/:productionId",

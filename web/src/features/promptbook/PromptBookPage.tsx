@@ -3,6 +3,7 @@ import { useParams } from "react-router";
 import { sentence } from "../../shared/api/client";
 import { clock } from "../../shared/time";
 import { RunningHead } from "../../shared/ui/RunningHead";
+import { useVoices } from "../voices";
 import { type Choices, type ProductionDocument, withFullCast } from "./document";
 import { KeySheet } from "./KeySheet";
 import { Notices, OpenedNotes } from "./Notices";
@@ -22,7 +23,7 @@ import type { Loop } from "./stage/proofPlayer";
 import { Stage } from "./stage/Stage";
 import { usePlaying } from "./stage/usePlaying";
 import { BriefPanel } from "./tabs/BriefPanel";
-import { useHosts, useVoices } from "./tabs/catalogue";
+import { useHosts } from "./tabs/catalogue";
 import { DeliverPanel } from "./tabs/DeliverPanel";
 import { HostPanel } from "./tabs/HostPanel";
 import { SetPanel } from "./tabs/SetPanel";
@@ -30,6 +31,7 @@ import { VoicePanel } from "./tabs/VoicePanel";
 import { useBookKeys } from "./useBookKeys";
 import { useProduction } from "./useProduction";
 import { useScenes } from "./useScenes";
+import { TakesColumn } from "./voice/TakesColumn";
 
 const TABS = ["Brief", "Voice", "Host", "Set", "Deliver"] as const;
 type Tab = (typeof TABS)[number];
@@ -155,6 +157,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 		Deliver: check?.findings.length ?? 0,
 	};
 	const panel = { document, current, change: edit };
+	const kept = keeping.state === "kept";
 
 	return (
 		<>
@@ -207,20 +210,23 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 							playing.problem || readProblem || (spoken.length ? "" : "Write a line, and the host will say it here.")
 						}
 						reading={reading.size > 0 && !readProblem}
-						beside={tab === "Brief" && <LengthGauge check={check} target={document.brief.target} />}
+						beside={
+							tab === "Brief" ? (
+								<LengthGauge check={check} target={document.brief.target} />
+							) : (
+								tab === "Voice" && <TakesColumn productionId={productionId} editor={editor} kept={kept} />
+							)
+						}
 					/>
 					<div className="panel" role="tabpanel" id="panel" aria-label={tab}>
 						{tab === "Brief" && <BriefPanel {...panel} check={check} editor={editor} />}
 						{tab === "Host" && <HostPanel {...panel} times={times.get(current)} />}
-						{tab === "Voice" && <VoicePanel {...panel} editor={editor} onHear={speakFrom} />}
+						{tab === "Voice" && (
+							<VoicePanel {...panel} productionId={productionId} editor={editor} kept={kept} onHear={speakFrom} />
+						)}
 						{tab === "Set" && <SetPanel {...panel} />}
 						{tab === "Deliver" && (
-							<DeliverPanel
-								productionId={productionId}
-								document={document}
-								check={check}
-								kept={keeping.state === "kept"}
-							/>
+							<DeliverPanel productionId={productionId} document={document} check={check} kept={kept} />
 						)}
 					</div>
 				</section>

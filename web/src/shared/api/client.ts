@@ -47,6 +47,20 @@ export async function ask<T>(answer: Promise<Answer<T>>): Promise<T> {
 	);
 }
 
+/** Send a file by itself and read the answer. */
+export async function sendFile<T>(address: string, file: Blob, name: string): Promise<T> {
+	const body = new FormData();
+	body.append("file", file, name);
+	const token = document.cookie.match(/csrftoken=([^;]+)/)?.[1] ?? "";
+	const answer = fetch(address, { method: "POST", body, headers: { "X-CSRFToken": token } });
+	return ask<T>(
+		answer.then(async (response) => {
+			const read: unknown = await response.json().catch(() => undefined);
+			return response.ok ? { data: read as T, response } : { error: read, response };
+		}),
+	);
+}
+
 /** What to tell a person about any error. */
 export function sentence(error: unknown): string {
 	return error instanceof Error ? error.message : String(error);

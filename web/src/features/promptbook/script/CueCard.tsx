@@ -186,7 +186,8 @@ export function CueEditor({ kinds, cue, at, top, onChange, onMove, onKeep, onRem
 					</button>
 				</p>
 			)}
-			{kind?.parameters.map((parameter) => (
+			{kind?.group === "Line" && <p className="small quiet">Set in the Voice tab, for the whole line.</p>}
+			{(kind?.group === "Line" ? [] : (kind?.parameters ?? [])).map((parameter) => (
 				<ParameterField
 					key={parameter.name}
 					parameter={parameter}

@@ -29,11 +29,15 @@ export function cueLabel(kinds: readonly CueKind[], cue: Pick<PlacedCue, "kind" 
 	return cue.parameters.side === "left" ? `${kind.label}, left` : kind.label;
 }
 
-function deliveryLabel({ manner, pace, pitch, level }: CueValues): string {
+export function deliveryLabel({ manner, pace, pitch, level, ending, steadiness, variation }: CueValues): string {
 	const words = [manner && manner !== "neutral" ? String(manner) : ""];
 	if (pace && Number(pace) !== 1) words.push(Number(pace) > 1 ? "quicker" : "slower");
 	if (pitch) words.push(Number(pitch) > 0 ? "higher" : "lower");
 	if (level) words.push(Number(level) > 0 ? "louder" : "softer");
+	if (steadiness !== undefined && Number(steadiness) !== 0.5)
+		words.push(Number(steadiness) > 0.5 ? "steadier" : "livelier");
+	if (ending && ending !== "written") words.push(`${ending} end`);
+	if (variation && !words.some(Boolean)) words.push("another reading");
 	return sentenceCase(words.filter(Boolean).join(", ")) || "Delivery";
 }
 
@@ -58,6 +62,7 @@ export function familyOf(kinds: readonly CueKind[], name: string): CueKind["fami
 export function foundKinds(kinds: readonly CueKind[], typed: string, used: ReadonlyMap<string, number>): CueKind[] {
 	const wanted = typed.trim().toLowerCase().split(/\s+/).filter(Boolean);
 	const fits = kinds.filter((kind) => {
+		if (kind.name === "recording") return false; // set by choosing a take
 		const text = `${kind.label} ${kind.group}`.toLowerCase();
 		return wanted.every((part) => text.includes(part));
 	});

@@ -1,13 +1,20 @@
 import type { Editor } from "@tiptap/core";
-import { useEditorState } from "@tiptap/react";
+import { sentence } from "../../../shared/api/client";
 import { PlainButton, WordChoice } from "../../../shared/ui/controls";
-import { newId, shownName } from "../document";
-import { asOneStep } from "../script/choosing";
+import { shownName } from "../document";
 import { useCueKinds } from "../script/cueKinds";
-import { type CueValues, changeCue, cuesOf, lineById, type PlacedCue, placeCue, removeCue } from "../script/cues";
-import { wordsOf } from "../script/words";
+import type { CueKind, CueValues } from "../script/cues";
+import { type CaretLine, setLineCues } from "../voice/lineAtCaret";
+import { Melody } from "../voice/Melody";
+import { useHeard } from "../voice/useTakes";
 
-type Props = { editor: Editor; onHear: (lineId: string, offset: number) => void };
+type Props = {
+	productionId: string;
+	editor: Editor;
+	line: CaretLine;
+	kept: boolean;
+	onHear: (lineId: string, offset: number) => void;
+};
 
 /** Where a scale ends, in words. */
 const ENDS: Record<string, [string, string]> = {
@@ -15,92 +22,97 @@ const ENDS: Record<string, [string, string]> = {
 	pace: ["slower", "quicker"],
 	pitch: ["lower", "higher"],
 	level: ["softer", "louder"],
+	steadiness: ["lively", "even"],
 };
+const WIDE = 556;
 
-type Current = { id: string; speaker: string; text: string; cue: PlacedCue | null };
-
-/** The line at the caret, and how it is said: by a cue on its first word that holds for all of it. */
-export function LineDelivery({ editor, onHear }: Props) {
+/** The line at the caret: how it goes, and how it is said, by a cue that holds for all of it. */
+export function LineDelivery({ productionId, editor, line, kept, onHear }: Props) {
 	const kind = useCueKinds().find((k) => k.name === "delivery");
-	const line = JSON.parse(
-		useEditorState({ editor, selector: ({ editor: now }) => lineAtCaret(now) }),
-	) as Current | null;
+	const heard = useHeard(productionId, line, kept);
 	if (!kind) return null;
-	if (!line) {
-		return (
-			<div>
-				<h3 className="panel-title">This line</h3>
-				<p className="small quiet">Put the caret in a line, and say how it should be said.</p>
-			</div>
-		);
-	}
-	const value = (name: string, usual: number | string) => line.cue?.parameters[name] ?? usual;
-	const set = (part: CueValues, field: string) => {
-		const { tr } = editor.state;
-		const parameters = { ...line.cue?.parameters, ...part };
-		const now = cuesOf(editor.state.doc).find((cue) => cue.id === line.cue?.id);
-		const placed = lineById(editor.state.doc, line.id);
-		const word = placed && wordsOf(placed.node.textContent)[0];
-		if (now) changeCue(tr, now, { parameters });
-		else if (placed && word) {
-			placeCue(tr, { id: newId(), kind: "delivery", parameters }, placed.start + word.from, placed.start + word.to);
-		}
-		asOneStep(editor, tr, field);
-	};
-	const manner = kind.parameters.find((p) => p.name === "manner");
+	const value = (name: string, usual: number | string) => line.delivery?.parameters[name] ?? usual;
+	const set = (part: CueValues, field: string) =>
+		setLineCues(editor, line.id, { delivery: { ...line.delivery?.parameters, ...part } }, field);
+	const parameter = (name: string) => kind.parameters.find((p) => p.name === name);
+	const choices = [parameter("manner"), parameter("ending")].filter((p) => p !== undefined);
+	const changed = line.delivery ?? line.recording;
 	return (
-		<div className="line-delivery">
-			<h3 className="panel-title">This line</h3>
-			<p className="serif delivery-line-text">
-				<b>{shownName(line.speaker)}</b> {line.text}
-			</p>
-			{manner && (
-				<WordChoice
-					label={manner.label}
-					value={String(value("manner", manner.default))}
-					options={manner.choices.map((choice) => ({ value: choice, text: choice }))}
-					onChange={(choice) => set({ manner: choice }, "")}
-				/>
-			)}
-			{kind.parameters
-				.filter((p) => p.kind === "number")
-				.map((parameter) => (
-					<label key={parameter.name} className="scale">
-						<span className="label">{parameter.label}</span>
-						<span className="small quiet">{ENDS[parameter.name]?.[0]}</span>
-						<input
-							type="range"
-							min={parameter.low}
-							max={parameter.high}
-							step={parameter.name === "pitch" || parameter.name === "level" ? 0.5 : 0.05}
-							value={Number(value(parameter.name, parameter.default))}
-							onChange={(event) =>
-								set({ [parameter.name]: event.target.valueAsNumber }, `${parameter.name} ${line.id}`)
-							}
-						/>
-						<span className="small quiet">{ENDS[parameter.name]?.[1]}</span>
-					</label>
-				))}
-			<div className="change-buttons">
-				<PlainButton small onClick={() => onHear(line.id, 0)}>
-					Hear the line
-				</PlainButton>
-				{line.cue && (
-					<PlainButton small onClick={() => line.cue && asOneStep(editor, removeCue(editor.state.tr, line.cue.id), "")}>
-						As it comes
-					</PlainButton>
+		<section className="line-delivery" aria-label="This line">
+			<h3 className="panel-title">
+				{shownName(line.speaker) || "The speaker"}, scene {line.scene}, line {line.number}
+				{heard.data && (
+					<span className="small quiet num">
+						{heard.data.seconds.toFixed(1)} s, {heard.data.pace} words a minute
+					</span>
 				)}
+			</h3>
+			{heard.data && !heard.error && <Melody editor={editor} line={line} heard={heard.data} width={WIDE} />}
+			{heard.error && (
+				<p role="alert" className="problem small">
+					{sentence(heard.error)}
+				</p>
+			)}
+			<div className="delivery-fields">
+				<div>
+					{choices.map((choice) => (
+						<WordChoice
+							key={choice.name}
+							label={choice.label}
+							value={String(value(choice.name, choice.default))}
+							options={choice.choices.map((word) => ({ value: word, text: word === "written" ? "as written" : word }))}
+							onChange={(word) => set({ [choice.name]: word }, "")}
+						/>
+					))}
+					<div className="change-buttons">
+						<PlainButton small onClick={() => onHear(line.id, 0)}>
+							Hear the line
+						</PlainButton>
+						{changed && (
+							<PlainButton small onClick={() => setLineCues(editor, line.id, { delivery: null, recording: null })}>
+								{line.recording ? "The voice instead" : "As it comes"}
+							</PlainButton>
+						)}
+					</div>
+				</div>
+				<div>
+					{kind.parameters
+						.filter((p) => p.name in ENDS)
+						.map((scale) => (
+							<Scale
+								key={scale.name}
+								scale={scale}
+								value={Number(value(scale.name, scale.default))}
+								onChange={(number) => set({ [scale.name]: number }, `${scale.name} ${line.id}`)}
+							/>
+						))}
+				</div>
 			</div>
-		</div>
+		</section>
 	);
 }
 
-/** The line that holds the caret, as a string so that nothing is drawn again while it stays the same. */
-function lineAtCaret(editor: Editor): string {
-	const { $from } = editor.state.selection;
-	const node = $from.parent;
-	if (node.type.name !== "line" || !wordsOf(node.textContent).length) return "null";
-	const id = String(node.attrs.id);
-	const cue = cuesOf(editor.state.doc).findLast((c) => c.lineId === id && c.kind === "delivery") ?? null;
-	return JSON.stringify({ id, speaker: String(node.attrs.speaker ?? ""), text: node.textContent, cue });
+type ScaleProps = {
+	scale: CueKind["parameters"][number];
+	value: number;
+	onChange: (value: number) => void;
+};
+
+function Scale({ scale, value, onChange }: ScaleProps) {
+	const [low, high] = ENDS[scale.name] ?? ["", ""];
+	return (
+		<label className="scale">
+			<span className="label">{scale.label}</span>
+			<span className="small quiet">{low}</span>
+			<input
+				type="range"
+				min={scale.low}
+				max={scale.high}
+				step={scale.name === "pitch" || scale.name === "level" ? 0.5 : 0.05}
+				value={value}
+				onChange={(event) => onChange(event.target.valueAsNumber)}
+			/>
+			<span className="small quiet">{high}</span>
+		</label>
+	);
 }

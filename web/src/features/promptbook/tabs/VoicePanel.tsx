@@ -1,18 +1,25 @@
 import type { Editor } from "@tiptap/core";
 import { useState } from "react";
 import { PlainButton } from "../../../shared/ui/controls";
+import { pitchWord, useVoices } from "../../voices";
 import { type ProductionDocument, shownName, speakersOf } from "../document";
-import { useVoices } from "./catalogue";
+import { useLineAtCaret } from "../voice/lineAtCaret";
 import { LineDelivery } from "./LineDelivery";
 import { type PanelProps, recast } from "./panel";
 import { useProposal } from "./useProposal";
 import { VoiceSheet } from "./VoiceSheet";
-import { pitchWord } from "./voices";
 
-type Props = PanelProps & { editor: Editor; onHear: (lineId: string, offset: number) => void };
+type Props = PanelProps & {
+	productionId: string;
+	editor: Editor;
+	/** Everything is kept: the server knows the line as it stands. */
+	kept: boolean;
+	onHear: (lineId: string, offset: number) => void;
+};
 
-/** Which voice each speaker has, and how the line at hand is said. */
-export function VoicePanel({ document, change, editor, onHear }: Props) {
+/** How the line at hand is said, and which voice each speaker has. */
+export function VoicePanel({ productionId, document, change, editor, kept, onHear }: Props) {
+	const line = useLineAtCaret(editor);
 	const voices = useVoices();
 	const { propose, list } = useProposal(change);
 	const [sheet, setSheet] = useState(NOBODY);
@@ -26,8 +33,13 @@ export function VoicePanel({ document, change, editor, onHear }: Props) {
 	};
 	if (list) return list;
 	return (
-		<div className="panel-grid">
-			<div className="panel-column">
+		<div className="voice-panel">
+			{line ? (
+				<LineDelivery {...{ productionId, editor, line, kept, onHear }} />
+			) : (
+				<p className="small quiet">Put the caret in a line to say how it is said, and to keep takes of it.</p>
+			)}
+			<div className="voice-rows">
 				{speakersOf(document.script).map((speaker) => {
 					const voice = voices.data?.find((v) => v.id === document.cast[speaker]?.voice);
 					const name = shownName(speaker) || "The speaker";
@@ -60,7 +72,6 @@ export function VoicePanel({ document, change, editor, onHear }: Props) {
 					);
 				})}
 			</div>
-			<LineDelivery editor={editor} onHear={onHear} />
 		</div>
 	);
 }

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from "react";
 import { PlainButton } from "../../../shared/ui/controls";
-import { foundVoices, pitchWord, type Voice } from "./voices";
+import { foundVoices, pitchWord, type Voice } from "../../voices";
 
 type Props = {
 	speaker: string;

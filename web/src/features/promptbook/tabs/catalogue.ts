@@ -8,11 +8,6 @@ export function useHosts() {
 	return useQuery({ queryKey: ["hosts"], queryFn: () => ask(api.GET("/api/hosts")), ...KEPT });
 }
 
-/** Every voice on this machine. */
-export function useVoices() {
-	return useQuery({ queryKey: ["voices"], queryFn: () => ask(api.GET("/api/voices")), ...KEPT });
-}
-
 /** What can be behind the hosts. */
 export function useSets() {
 	return useQuery({ queryKey: ["sets"], queryFn: () => ask(api.GET("/api/hosts/sets")), ...KEPT });

@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
+import { foundVoices, pitchWord, type Voice } from "../../voices";
 import { cueLabel } from "../script/cueKinds";
 import { layFlags } from "../script/cueLayout";
 import type { CueKind } from "../script/cues";
-import { foundVoices, pitchWord, type Voice } from "./voices";
 
 const voice = (name: string, description: string, language_name: string, pitch: number): Voice => ({
 	id: name.toLowerCase(),
@@ -12,6 +12,7 @@ const voice = (name: string, description: string, language_name: string, pitch: 
 	language_name,
 	pitch,
 	engine: "neural",
+	favourite: false,
 });
 const voices = [
 	voice("Joe", "a man, calm and even", "English", 93),

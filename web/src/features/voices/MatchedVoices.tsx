@@ -1,0 +1,106 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { useEffect, useRef, useState } from "react";
+import { api, ask, type Schemas, sentence } from "../../shared/api/client";
+import { PlainButton } from "../../shared/ui/controls";
+import { type Matched, useMatchedVoices } from "./useVoices";
+
+/** The voices matched to people, with their consents. */
+export function MatchedVoices() {
+	const matched = useMatchedVoices();
+	const [leaving, setLeaving] = useState<Matched | null>(null);
+	if (!matched.data?.length) return null;
+	return (
+		<section className="matched" aria-label="Matched voices">
+			<h2 className="panel-title">Matched to people</h2>
+			<ul>
+				{matched.data.map((voice) => (
+					<li key={voice.id} className={voice.problem ? "over" : ""}>
+						<b className="serif">{voice.name}</b>
+						<span className="small quiet">
+							{voice.problem || `for ${voice.purpose}${voice.until ? `, until ${voice.until}` : ""}`}
+							{!voice.problem && `; ${Math.round(voice.closed * 100)} % of the way to the person`}
+						</span>
+						<span className="matched-ways">
+							<a className="link small" href={`/api/voices/matched/${voice.id}/consent.txt`}>
+								Consent
+							</a>
+							{!voice.problem && (
+								<a className="link small" href={`/api/voices/matched/${voice.id}/voice.dhvoice`}>
+									File
+								</a>
+							)}
+							{!voice.withdrawn_on && (
+								<button type="button" className="link small" onClick={() => setLeaving(voice)}>
+									Withdraw
+								</button>
+							)}
+						</span>
+					</li>
+				))}
+			</ul>
+			{leaving && <WithdrawSheet voice={leaving} onClose={() => setLeaving(null)} />}
+		</section>
+	);
+}
+
+function WithdrawSheet({ voice, onClose }: { voice: Matched; onClose: () => void }) {
+	const dialog = useRef<HTMLDialogElement>(null);
+	const queries = useQueryClient();
+	const [uses, setUses] = useState<Schemas["UseOut"][] | null>(null);
+	const [problem, setProblem] = useState("");
+	useEffect(() => {
+		dialog.current?.showModal?.();
+		ask(api.GET("/api/productions/using/{voice_id}", { params: { path: { voice_id: voice.id } } })).then(
+			setUses,
+			(error) => setProblem(sentence(error)),
+		);
+	}, [voice.id]);
+	const withdraw = async (remove: boolean) => {
+		try {
+			const params = { path: { voice_id: voice.id } };
+			await ask(api.POST("/api/voices/matched/{voice_id}/withdraw", { params, body: { remove } }));
+			await queries.invalidateQueries();
+			dialog.current?.close();
+		} catch (error) {
+			setProblem(sentence(error));
+		}
+	};
+	return (
+		<dialog
+			ref={dialog}
+			className="revision-sheet"
+			aria-label={`Withdraw the consent of ${voice.person}`}
+			onClose={onClose}
+		>
+			<h2 className="panel-title">Withdraw the consent of {voice.person}</h2>
+			<p>The voice speaks nowhere any more, at once. Films that were delivered stay as they are.</p>
+			{uses?.length === 0 && <p>No production uses it.</p>}
+			{uses && uses.length > 0 && (
+				<>
+					<p>It speaks in:</p>
+					<ul className="used-in">
+						{uses.map((use) => (
+							<li key={use.id}>
+								<a className="link" href={`/productions/${use.id}`}>
+									{use.title}
+								</a>{" "}
+								<span className="quiet">{use.speakers.join(", ")}</span>
+							</li>
+						))}
+					</ul>
+					<p className="quiet small">Their lines stay silent until you choose another voice.</p>
+				</>
+			)}
+			{problem && (
+				<p role="alert" className="problem small">
+					{problem}
+				</p>
+			)}
+			<div className="change-buttons">
+				<PlainButton onClick={() => withdraw(false)}>Withdraw it</PlainButton>
+				<PlainButton onClick={() => withdraw(true)}>Withdraw, and remove sample and voice</PlainButton>
+				<PlainButton onClick={() => dialog.current?.close()}>Leave it</PlainButton>
+			</div>
+		</dialog>
+	);
+}

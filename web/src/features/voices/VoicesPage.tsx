@@ -1,0 +1,127 @@
+import { useMemo, useState } from "react";
+import { Link } from "react-router";
+import { silence, useListening } from "../../shared/sound/listening";
+import { Choice, Tick } from "../../shared/ui/controls";
+import { RunningHead } from "../../shared/ui/RunningHead";
+import { foundVoices, type Voice } from "./finding";
+import { MatchedVoices } from "./MatchedVoices";
+import { SideBySide } from "./SideBySide";
+import { useVoices } from "./useVoices";
+import { VoiceRow } from "./VoiceRow";
+
+const SENTENCE = "Wise bird. Six hours ago, that line was under water.";
+const MOST = 3;
+const SHOWN = 40;
+const KINDS = [
+	{ value: "", text: "of every kind" },
+	{ value: "neural", text: "neural" },
+	{ value: "matched", text: "matched to people" },
+	{ value: "formant", text: "formant" },
+];
+
+/** The library: every voice, found by words, heard over one sentence, up to three side by side. */
+export function VoicesPage() {
+	const voices = useVoices();
+	const [typed, setTyped] = useState("");
+	const [language, setLanguage] = useState("");
+	const [kind, setKind] = useState("");
+	const [marked, setMarked] = useState(false);
+	const [beside, setBeside] = useState<string[]>(["nell", "joe"]);
+	const [text, setText] = useState(SENTENCE);
+	const trouble = useListening((h) => h.problem);
+	const all = voices.data ?? NONE;
+	const languages = useMemo(() => languagesOf(all), [all]);
+	const found = foundVoices(all, typed).filter(
+		(voice) =>
+			(!language || voice.language.split("-")[0] === language) &&
+			(!kind || voice.engine === kind) &&
+			(!marked || voice.favourite),
+	);
+	const sorted = [...found.filter((v) => v.favourite), ...found.filter((v) => !v.favourite)];
+	const toggle = (id: string) =>
+		setBeside((now) => (now.includes(id) ? now.filter((v) => v !== id) : [...now, id].slice(-MOST)));
+	return (
+		<>
+			<RunningHead />
+			<div className="spread">
+				<main className="voices-page">
+					<h1 className="page-title">Voices</h1>
+					<div className="voices-filter">
+						<label className="voices-search">
+							<span className="label">Voices that sound</span>
+							<input
+								value={typed}
+								placeholder="warm, deep, a woman calm, very high…"
+								onChange={(event) => setTyped(event.target.value)}
+							/>
+						</label>
+						<Choice label="and speak" value={language} options={languages} onChange={setLanguage} />
+						<Choice label="are" value={kind} options={KINDS} onChange={setKind} />
+						<Tick label="Marked only" checked={marked} onChange={setMarked} />
+						<span className="small quiet num">
+							{found.length} of {all.length}
+						</span>
+					</div>
+					{voices.isPending && <p className="quiet">Looking for voices…</p>}
+					{voices.isError && (
+						<p role="alert" className="problem">
+							The voices cannot be listed now. Load the page again.
+						</p>
+					)}
+					{trouble && (
+						<p role="alert" className="problem small">
+							{trouble}
+						</p>
+					)}
+					<ul className="voice-table" aria-label="Voices">
+						{sorted.slice(0, SHOWN).map((voice) => (
+							<VoiceRow
+								key={voice.id}
+								voice={voice}
+								text={text}
+								place={beside.indexOf(voice.id) + 1}
+								onBeside={() => toggle(voice.id)}
+							/>
+						))}
+					</ul>
+					{voices.data && !found.length && (
+						<p className="quiet">No voice is like that. Take a word away, or choose another language.</p>
+					)}
+					{found.length > SHOWN && (
+						<p className="small quiet num">The first {SHOWN} are shown. Write more, or choose a language.</p>
+					)}
+				</main>
+				<div className="spread-spine" aria-hidden="true" />
+				<section className="beside-page" aria-label="Side by side">
+					<SideBySide
+						voices={beside.flatMap((id) => all.find((v) => v.id === id) ?? [])}
+						text={text}
+						onText={(next) => {
+							silence();
+							setText(next);
+						}}
+						onAway={toggle}
+					/>
+					<MatchedVoices />
+					<p>
+						<Link className="button-link" to="/voices/match">
+							Match a voice
+						</Link>
+					</p>
+				</section>
+			</div>
+		</>
+	);
+}
+
+const NONE: Voice[] = [];
+
+function languagesOf(voices: readonly Voice[]) {
+	const names = new Map<string, string>();
+	for (const voice of voices) {
+		const short = voice.language.split("-")[0] ?? "";
+		if (!names.has(short)) names.set(short, voice.language_name.replace(/ \(.*/, ""));
+	}
+	const rows = [...names].map(([value, text]) => ({ value, text })).sort((a, b) => a.text.localeCompare(b.text));
+	return [{ value: "", text: "any language" }, ...rows];
+}

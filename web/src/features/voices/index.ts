@@ -1,0 +1,6 @@
+export { foundVoices, pitchWord, type Voice } from "./finding";
+export { MatchPage } from "./MatchPage";
+export { melodyPath } from "./melodyPath";
+export { placedWords, widthOf } from "./placedWords";
+export { useVoices } from "./useVoices";
+export { VoicesPage } from "./VoicesPage";
