@@ -68,7 +68,9 @@ def scene_time(scene: Scene, production: Production, speaker: Speaker) -> Runnin
         return RunningTime(0, 0.0, True)
     durations = []
     for line in spoken_lines(scene):
-        seconds = speaker.known_seconds(line.text, production.entry(line.speaker).voice, manner_of(line))
+        seconds = speaker.known_seconds(
+            line.text, production.entry(line.speaker).voice, manner_of(line, production.say_as)
+        )
         if seconds is None:
             return RunningTime(words, round(estimated_seconds(scene), 1), True)
         durations.append(seconds + sum(pauses_of(line).values()))

@@ -3,11 +3,13 @@
 from dearhost.speech.delivery import AS_EVER, MANNERS, Delivery
 from dearhost.speech.intonation import ENDINGS
 from dearhost.speech.manner import PLAIN, Manner
+from dearhost.speech.names import UnknownName, unknown_names
 from dearhost.speech.pausing import with_pauses
 from dearhost.speech.plan import WordPlan, plan_words
 from dearhost.speech.reading import Prosody, Reading, Samples, TimedPhone, TimedWord, timings_to_json
 from dearhost.speech.recordings import RecordingStore, borders_of
 from dearhost.speech.registry import VoiceRegistry
+from dearhost.speech.say_as import SayAs, Sayings, sayings_of, stress_moved, uses_of
 from dearhost.speech.speaking import Speaker
 from dearhost.speech.taking import Taken, take_in, take_in_lines, tidied
 from dearhost.speech.voices import Voice
@@ -23,18 +25,25 @@ __all__ = [
     "Reading",
     "RecordingStore",
     "Samples",
+    "SayAs",
+    "Sayings",
     "Speaker",
     "Taken",
     "TimedPhone",
     "TimedWord",
+    "UnknownName",
     "Voice",
     "VoiceRegistry",
     "WordPlan",
     "borders_of",
     "plan_words",
+    "sayings_of",
+    "stress_moved",
     "take_in",
     "take_in_lines",
     "tidied",
     "timings_to_json",
+    "unknown_names",
+    "uses_of",
     "with_pauses",
 ]

@@ -7,6 +7,7 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
+from dearhost.sound.effects import with_effect
 from dearhost.speech.intonation import course_of
 from dearhost.speech.prosody import measure_prosody
 from dearhost.speech.reading import Reading, Samples
@@ -28,7 +29,8 @@ _LOUDEST = 0.98
 class Delivery:
     """``manner`` is one of ``MANNERS``, ``strength`` from 0 to 1.5; on top of it ``pace`` (1 as it comes, above 1
     faster), ``pitch`` in semitones, ``level`` in dB, ``steadiness`` (0 lively, .5 as it comes, 1 even) and
-    ``ending``, one of ``ENDINGS``. ``variation`` above 0 numbers another reading of the same kind."""
+    ``ending``, one of ``ENDINGS``. ``variation`` above 0 numbers another reading of the same kind. ``effect`` is one
+    of ``EFFECTS``, laid over all of it."""
 
     manner: str = "neutral"
     strength: float = 1.0
@@ -38,6 +40,7 @@ class Delivery:
     steadiness: float = 0.5
     ending: str = "written"
     variation: int = 0
+    effect: str = "none"
 
     @property
     def shape(self) -> Shape:
@@ -45,7 +48,7 @@ class Delivery:
         whole, part = MANNERS[self.manner], max(0.0, self.strength)
         return Shape(
             raised=float(whole.raised**part * 2 ** (self.pitch / 12)),
-            spread=float(whole.spread**part * 2 ** (1.4 * (0.5 - self.steadiness))),
+            spread=0.0 if self.effect == "robot" else float(whole.spread**part * 2 ** (1.4 * (0.5 - self.steadiness))),
             tilt=whole.tilt * part,
             pace=float(whole.pace**part * self.pace),
             breath=min(1.0, whole.breath * part),
@@ -56,15 +59,15 @@ AS_EVER = Delivery()
 
 
 def delivered(reading: Reading, delivery: Delivery) -> Reading:
-    """The reading said in another manner; its times follow the pace. Raises KeyError for a manner or ending there
-    is not."""
+    """The reading said in another manner; its times follow the pace. Raises KeyError for a manner, ending or
+    effect there is not."""
     shape, course = delivery.shape, course_of(reading, delivery.ending, delivery.variation)
     plain = shape == Shape() and course is None
-    if plain and not delivery.level:
+    if plain and not delivery.level and delivery.effect == "none":
         return reading
     rate = reading.sample_rate
     samples = reading.samples if plain else reshape(reading.samples, rate, shape, course)
-    samples = _levelled(samples, delivery.level)
+    samples = _levelled(with_effect(samples, rate, delivery.effect), delivery.level)
 
     def moved(seconds: float) -> float:
         return course.moved(seconds, shape.pace) if course else seconds / shape.pace

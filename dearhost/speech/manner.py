@@ -24,7 +24,7 @@ class Manner:
     """By the index of a written word: ``said_as`` what is spoken instead, ``emphasis`` its strength (0.2 to 1.5).
 
     ``delivery`` is how the whole line is said; ``recording`` names a recording that is heard instead of the voice,
-    and ``borders`` the seconds at which its words begin where they were set by hand.
+    and ``borders`` the seconds at which its words begin where they were set by hand. ``ipa``: phones of words.
     """
 
     said_as: Mapping[int, str] = field(default_factory=dict)
@@ -32,12 +32,15 @@ class Manner:
     delivery: Delivery = AS_EVER
     recording: str = ""
     borders: Mapping[int, float] = field(default_factory=dict)
+    ipa: Mapping[int, str] = field(default_factory=dict)
 
     @property
     def key(self) -> list[object]:
         """What of it affects the sound, for a fingerprint; [] for none."""
         delivery = [] if self.delivery == AS_EVER else [self.delivery]
         parts: list[object] = [sorted(self.said_as.items()), sorted(self.emphasis.items()), delivery]
+        if self.ipa:
+            parts += ["ipa", sorted(self.ipa.items())]
         if self.recording:
             parts += [self.recording, sorted(self.borders.items())]
         return parts if any(parts) else []

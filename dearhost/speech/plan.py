@@ -24,6 +24,8 @@ class SpokenWord:
 
     text: str
     written: int
+    ipa: str = ""
+    """Its phones, where they are given; an engine says these instead of reading ``text``."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -65,11 +67,12 @@ class WordPlan:
     sentences: tuple[Sentence, ...]
 
 
-def plan_words(text: str, language: str, said_as: Mapping[int, str] | None = None) -> WordPlan:
+def plan_words(text: str, language: str, said_as: Mapping[int, str] | None = None,
+               ipa: Mapping[int, str] | None = None) -> WordPlan:  # fmt: skip
     """Plan how ``text`` is spoken in ``language`` (BCP 47).
 
     Every written word is spoken by at least one spoken word. Notes, brackets, placeholders and emoji
-    are left out. ``said_as`` gives, by a written word's index, what is spoken in its place. Clauses
+    are left out. ``said_as`` gives, by a written word's index, what is spoken in its place, ``ipa`` its phones. Clauses
     end at our own punctuation rules, so that "Dr." ends no sentence.
     """
     short = language.split("-")[0].lower()
@@ -96,10 +99,14 @@ def plan_words(text: str, language: str, said_as: Mapping[int, str] | None = Non
         abbreviated = abbreviated or (gap.startswith(".") and last and is_abbreviation(word.text, short))
         after_number = index > 0 and written[index - 1].text[-1].isnumeric()
         instead = said_as.get(index, "").split() if said_as else []
-        spoken = [w for part in instead for w in say(part, short)] or say(
+        spoken_as = [w for part in instead for w in say(part, short)] or say(
             word.text, short, abbreviated=abbreviated, after_number=after_number
         )
-        words.extend(SpokenWord(w, index) for w in spoken)
+        if ipa and index in ipa and index not in (said_as or {}):
+            spoken = [SpokenWord("".join(c for c in word.text if c.isalnum()) or word.text, index, ipa[index])]
+        else:
+            spoken = [SpokenWord(w, index) for w in spoken_as]
+        words.extend(spoken)
         mark = _mark(gap[1:] if abbreviated and not last else gap)
         if last:
             mark = mark if mark and mark in SENTENCE_MARKS else "."

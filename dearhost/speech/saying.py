@@ -6,6 +6,7 @@ import numpy as np
 
 from dearhost.errors import SpeechError
 from dearhost.speech.engine import Engine, EnginePhone, Utterance
+from dearhost.speech.phone_symbols import phones_in
 from dearhost.speech.plan import Sentence, WordPlan
 from dearhost.speech.prosody import measure_prosody
 from dearhost.speech.reading import Reading, TimedPhone, TimedWord, check_times
@@ -44,7 +45,7 @@ def _owners(sentence: Sentence, phones: tuple[EnginePhone, ...], engine: Engine)
     words = sentence.words
     if len(phones) < len(words):
         raise SpeechError(f"The voice made no sound for '{' '.join(w.text for w in words)[:60]}'. Reword the line.")
-    alone = [engine.phones_alone(w.text) for w in words]
+    alone = [phones_in(w.ipa) if w.ipa else engine.phones_alone(w.text) for w in words]
     cuts = share_out([p.symbol for p in phones], [p.breaks for p in phones], alone)
     owners: list[int] = []
     for word, first, last in zip(words, cuts, cuts[1:], strict=False):

@@ -98,7 +98,7 @@ class Speaker:
 
     def _make(self, text: str, voice_id: str, manner: Manner) -> Reading:
         voice = self.registry.voice(voice_id)
-        plan = plan_words(text, voice.language, manner.said_as)
+        plan = plan_words(text, voice.language, manner.said_as, manner.ipa)
         if not plan.sentences:
             raise NothingToSay("The line holds no spoken word. Write one, or make the line a direction.")
         if manner.recording:

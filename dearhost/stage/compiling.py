@@ -57,7 +57,9 @@ def compile_timeline(production: Production, speaker: Speaker, frame_rate: Frame
         number += 1
         readings = []
         for line in lines:
-            readings.append(speaker.read(line.text, production.entry(line.speaker).voice, manner_of(line)))
+            readings.append(
+                speaker.read(line.text, production.entry(line.speaker).voice, manner_of(line, production.say_as))
+            )
             done += 1
             if progress:
                 progress(done, total)
@@ -87,11 +89,18 @@ def compile_scene(production: Production, scene_id: str, speaker: Speaker, frame
         raise StageError("Nothing is spoken in this scene yet. Write a line.")
     scene = spoken[number - 1]
     lines = spoken_lines(scene)
-    readings = [speaker.read(line.text, production.entry(line.speaker).voice, manner_of(line)) for line in lines]
+    readings = [
+        speaker.read(line.text, production.entry(line.speaker).voice, manner_of(line, production.say_as))
+        for line in lines
+    ]
     placed = place_scene(production, scene, number, 0.0, readings, speaker)
     language = speaker.registry.voice(production.entry(lines[0].speaker).voice).language
     title = production.script.title
     return Timeline(title, language, production.shape, frame_rate, (placed,))
+
+
+def _read(line: Line, production: Production, speaker: Speaker) -> Reading:
+    return speaker.read(line.text, production.entry(line.speaker).voice, manner_of(line, production.say_as))
 
 
 def place_scene(production: Production, scene: Scene, number: int, start: float, readings: Sequence[Reading],
@@ -146,7 +155,7 @@ def _name(production: Production, scene: Scene, lines: Sequence[Line], speaker: 
         (
             line.speaker,
             production.entry(line.speaker).host,
-            speaker.name_of(line.text, production.entry(line.speaker).voice, manner_of(line)),
+            speaker.name_of(line.text, production.entry(line.speaker).voice, manner_of(line, production.say_as)),
             [(cue.kind, word_index(line, cue), cue.parameters) for cue in playable(line)],
         )
         for line in lines

@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable, Mapping, Sequence
 
 from dearhost.hosts import EXPRESSIONS, GESTURES, ExpressionCue, GestureCue
 from dearhost.script import KINDS, Cue, CueKind, Line, Parameter, cue_problem, word_index
 from dearhost.sound import STINGS
-from dearhost.speech import AS_EVER, ENDINGS, MANNERS, Delivery, Manner, Reading, borders_of
+from dearhost.sound.effects import EFFECTS
+from dearhost.speech import AS_EVER, ENDINGS, MANNERS, Delivery, Manner, Reading, SayAs, borders_of, sayings_of
 from dearhost.stage.production import FRAMINGS
 from dearhost.stage.sets.things import THINGS
 from dearhost.stage.timeline import Cutaway, FramingCut, PlacedSting, Title
@@ -17,6 +18,10 @@ _ONE_HANDED = ("wave", "point-up", "thumb-up", "thumb-down", "count")
 _SIDE = Parameter("side", "Hand", "right", choices=("left", "right"))
 _SIZE = Parameter("strength", "Size", 1.0, 0.3, 1.3)
 _AMOUNT = Parameter("strength", "Strength", 1.0, 0.2, 1.3)
+
+
+EFFECT_CHOICES = {name.replace(" ", "-"): name for name in EFFECTS}
+"""Effects by the names that stand in cues."""
 
 
 def _label(name: str) -> str:
@@ -39,6 +44,7 @@ KINDS.register(
         (
             Parameter("manner", "How the line is said", "neutral", choices=tuple(MANNERS)),
             Parameter("ending", "Ending", next(iter(ENDINGS)), choices=tuple(ENDINGS)),
+            Parameter("effect", "Effect", next(iter(EFFECT_CHOICES)), choices=tuple(EFFECT_CHOICES)),
             Parameter("strength", "Strength", 1.0, 0.2, 1.5),
             Parameter("pace", "Pace", 1.0, 0.7, 1.4),
             Parameter("pitch", "Pitch", 0.0, -4.0, 4.0),
@@ -102,9 +108,10 @@ def pauses_of(line: Line) -> dict[int, float]:
     return pauses
 
 
-def manner_of(line: Line) -> Manner:
-    """How the line's cues want it said."""
-    said_as: dict[int, str] = {}
+def manner_of(line: Line, say_as: Sequence[SayAs] = ()) -> Manner:
+    """How the line's cues want it said, and the say-as list where no cue says otherwise."""
+    listed = sayings_of(line.text, say_as)
+    said_as = dict(listed.said_as)
     emphasis: dict[int, float] = {}
     delivery = AS_EVER
     recording, borders = "", ""
@@ -123,10 +130,12 @@ def manner_of(line: Line) -> Manner:
                 steadiness=cue.number("steadiness"),
                 ending=cue.text("ending"),
                 variation=round(cue.number("variation")),
+                effect=EFFECT_CHOICES[cue.text("effect")],
             )
         elif cue.kind == "recording":
             recording, borders = cue.text("recording"), cue.text("borders")
-    return Manner(said_as, emphasis, delivery, recording, borders_of(borders))
+    ipa = {index: phones for index, phones in listed.ipa.items() if index not in said_as}
+    return Manner(said_as, emphasis, delivery, recording, borders_of(borders), ipa)
 
 
 def moment_of(line: Line, cue: Cue, reading: Reading) -> float:

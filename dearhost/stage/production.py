@@ -9,7 +9,7 @@ from typing import Any
 from dearhost.errors import ScriptError, StageError
 from dearhost.hosts import CAST, LIVELINESS, host_by_id
 from dearhost.script import Brief, Scene, Script, brief_from_json, brief_to_json, from_json, to_json
-from dearhost.speech import VoiceRegistry
+from dearhost.speech import SayAs, VoiceRegistry
 from dearhost.stage.sets import set_by_id
 from dearhost.stage.shapes import SHAPES
 
@@ -50,6 +50,7 @@ class Production:
     titles: bool = True
     caption_names: bool = False
     brief: Brief = field(default_factory=Brief)
+    say_as: tuple[SayAs, ...] = ()
 
     def checked(self, voices: VoiceRegistry) -> Production:
         """The same with every speaker cast. Raises UnknownHost, UnknownVoice, StageError."""
@@ -143,6 +144,7 @@ def production_to_json(production: Production) -> dict[str, Any]:
         "titles": production.titles,
         "caption_names": production.caption_names,
         "brief": brief_to_json(production.brief),
+        "say_as": [{"word": e.word, "alias": e.alias, "ipa": e.ipa} for e in production.say_as],
     }
 
 
@@ -163,6 +165,9 @@ def production_from_json(data: Mapping[str, Any]) -> Production:
             titles=bool(data.get("titles", True)),
             caption_names=bool(data.get("caption_names", False)),
             brief=brief_from_json(data.get("brief")),
+            say_as=tuple(
+                SayAs(str(e["word"]), str(e.get("alias", "")), str(e.get("ipa", ""))) for e in data.get("say_as", ())
+            ),
         )
     except (KeyError, TypeError, ValueError, AttributeError) as error:
         raise ScriptError(f"This is not a production: {error!r}. Nothing was changed.") from error

@@ -14,6 +14,7 @@ from server.accounts.api import router as accounts
 from server.deliveries.api import router as deliveries
 from server.hosts.api import router as hosts
 from server.productions.api import router as productions
+from server.productions.say_as_api import router as say_as
 from server.productions.stage_api import router as stage
 from server.productions.takes_api import router as takes
 from server.productions.writing_api import router as writing
@@ -32,6 +33,7 @@ for prefix, router in (
     ("/productions", stage),
     ("/productions", writing),
     ("/productions", takes),
+    ("/productions", say_as),
     ("/deliveries", deliveries),
 ):
     api.add_router(prefix, router)

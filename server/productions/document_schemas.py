@@ -83,6 +83,14 @@ class BriefSchema(Schema):
     target: float = 0.0
 
 
+class SayAsSchema(Schema):
+    """A word of the say-as list: said as other words, or by its phones in IPA."""
+
+    word: str
+    alias: str = ""
+    ipa: str = ""
+
+
 class DocumentSchema(Schema):
     """A production's document: the script and every choice."""
 
@@ -97,3 +105,4 @@ class DocumentSchema(Schema):
     titles: bool
     caption_names: bool = False
     brief: BriefSchema = BriefSchema()
+    say_as: list[SayAsSchema] = []

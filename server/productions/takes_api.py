@@ -18,10 +18,10 @@ from dearhost.sound.files import RATE, Sound
 from dearhost.speech import Reading, Taken, take_in, take_in_lines, tidied
 from dearhost.stage.cueing import manner_of
 from server.productions.actions.takes import (
+    HeardLine,
     keep_readings,
     keep_recording,
     line_of,
-    reading_of_line,
     with_settings,
 )
 from server.productions.api import owned
@@ -105,14 +105,15 @@ def list_takes(request: HttpRequest, production_id: UUID) -> list[Take]:
 @router.get("/{uuid:production_id}/lines/{line_id}/heard", response=HeardOut, operation_id="getLineHeard")
 def heard(request: HttpRequest, production_id: UUID, line_id: str, revision: int = 0) -> dict[str, Any]:
     """A line of the current revision as it is heard; read now if need be."""
-    line, voice = line_of(owned(request, production_id), line_id)
-    reading = reading_of_line(line, voice)
+    heard_line = line_of(owned(request, production_id), line_id)
+    line, voice = heard_line.line, heard_line.voice
+    reading = heard_line.reading()
     recording = manner_of(line).recording
     sure = [(1.0, True)] * len(reading.words)
     if recording:
         placed = studio().speaker.alignment(line.text, voice, recording)
         sure = [(word.confidence, word.said) for word in placed.words]
-    plain = reading if recording else reading_of_line(Line(line.id, line.speaker, line.text), voice)
+    plain = reading if recording else heard_line.having(Line(line.id, line.speaker, line.text)).reading()
     count = max(2, int(reading.duration * _MELODY_RATE))
     minutes = max(0.02, reading.words[-1].end - reading.words[0].start) / 60
     return {
@@ -139,8 +140,7 @@ def _sampled(reading: Reading, count: int, curve: str) -> list[float]:
 @router.get("/{uuid:production_id}/lines/{line_id}/sound.wav", operation_id="lineSound", include_in_schema=False)
 def line_sound(request: HttpRequest, production_id: UUID, line_id: str) -> HttpResponse:
     """A line of the current revision by itself, at the loudness of a film."""
-    line, voice = line_of(owned(request, production_id), line_id)
-    return _wav(reading_of_line(line, voice))
+    return _wav(line_of(owned(request, production_id), line_id).reading())
 
 
 def _wav(reading: Reading) -> HttpResponse:
@@ -157,10 +157,10 @@ def keep(request: HttpRequest, production_id: UUID, line_id: str, data: KeepTake
 def record(request: HttpRequest, production_id: UUID, line_id: str, file: File[UploadedFile]) -> Status[Take]:
     """A person's recording of a line, from the microphone or a file, as a take."""
     production = owned(request, production_id)
-    line, voice = line_of(production, line_id)
+    heard_line = line_of(production, line_id)
     speaker = studio().speaker
-    language = studio().voices.voice(voice).language
-    taken = take_in(sound_of(file), line.text, language, speaker.recordings, speaker.aligner)
+    language = studio().voices.voice(heard_line.voice).language
+    taken = take_in(sound_of(file), heard_line.line.text, language, speaker.recordings, speaker.aligner)
     return Status(201, keep_recording(production, line_id, taken))
 
 
@@ -181,7 +181,7 @@ def record_lines(
     return Status(201, [keep_recording(production, line.id, t) for line, t in zip(lines, taken, strict=True)])
 
 
-class UseOut(Schema):
+class SpeaksIn(Schema):
     """A production in which a voice speaks."""
 
     id: UUID
@@ -189,7 +189,7 @@ class UseOut(Schema):
     speakers: list[str]
 
 
-@router.get("/using/{voice_id}", response=list[UseOut], operation_id="productionsUsing")
+@router.get("/using/{voice_id}", response=list[SpeaksIn], operation_id="productionsUsing")
 def productions_using(request: HttpRequest, voice_id: str) -> list[dict[str, Any]]:
     """The account's productions in which a voice speaks, in whatever language."""
     found = []
@@ -232,13 +232,13 @@ def _retaken(samples: np.ndarray, take: Take) -> Taken:
 def take_sound(request: HttpRequest, production_id: UUID, take_id: UUID) -> HttpResponse:
     """A take by itself, at the loudness of a film: said as it was kept, whatever became of its line."""
     production, take = _take(request, production_id, take_id)
-    kept = Line(take.line, "", take.text)
+    kept = HeardLine(Line(take.line, "", take.text), take.voice, ())
     try:
-        line, _ = line_of(production, take.line)
-        kept = line if line.text == take.text else kept
+        now = line_of(production, take.line)
+        kept = HeardLine(now.line if now.line.text == take.text else kept.line, take.voice, now.say_as)
     except StageError:
         pass
-    return _wav(reading_of_line(with_settings(kept, take.delivery, take.recording), take.voice))
+    return _wav(kept.having(with_settings(kept.line, take.delivery, take.recording)).reading())
 
 
 @router.patch("/{uuid:production_id}/takes/{uuid:take_id}", response=TakeOut, operation_id="nameTake")

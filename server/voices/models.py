@@ -18,6 +18,19 @@ class FavouriteVoice(models.Model):
         constraints = [models.UniqueConstraint(fields=["owner", "voice"], name="one_mark_a_voice")]
 
 
+class SharedSaying(models.Model):
+    """A word of the account's shared say-as list, to be taken into any production."""
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="shared_sayings")
+    word = models.CharField(max_length=80)
+    alias = models.CharField(max_length=120, blank=True)
+    ipa = models.CharField(max_length=120, blank=True)
+
+    class Meta:
+        ordering = ["word"]
+        constraints = [models.UniqueConstraint(fields=["owner", "word"], name="one_saying_a_word")]
+
+
 class VoiceMatch(models.Model):
     """A match: its consent, its sample, and how far fitting has come. ``voice`` is the id of the voice it made."""
 

@@ -132,13 +132,24 @@ def test_unknown_choices_keep_the_text_and_are_explained(client: Client, begin: 
     for key, value, reason in (
         ("set", "moon", "museum, pier, plain"),
         ("cast", {"MAREN": {"host": "nobody", "voice": "fake"}}, "maren, tobias, imani, skerry"),
-        ("cast", {"MAREN": {"host": "maren", "voice": "nobody"}}, "joe"),
     ):
         body = client.get(path).json()
         body["document"] = {**good, key: value}
         assert put(client, path, body).status_code == 200
         refused = post(client, "/api/productions/check", body["document"])
         assert refused.status_code == 422 and reason in refused.json()["detail"], refused.content
+
+
+def test_a_voice_that_is_gone_leaves_the_counts_and_is_named_on_the_stage(client: Client, begin: Begin) -> None:
+    path = f"/api/productions/{begin().pk}"
+    body = client.get(path).json()
+    body["document"]["cast"] = {"MAREN": {"host": "maren", "voice": "nobody"}}
+    assert put(client, path, body).status_code == 200
+    counted = post(client, "/api/productions/check", body["document"]).json()
+    assert counted["words"] == 13 and counted["estimated"]
+    scene = body["document"]["script"]["scenes"][0]["id"]
+    silent = client.get(f"{path}/scenes/{scene}/times")
+    assert silent.status_code == 422 and "no voice 'nobody'" in silent.json()["detail"]
 
 
 def test_check_and_times_of_a_document(client: Client, begin: Begin) -> None:

@@ -72,3 +72,8 @@ def stresses(word: str, phones: Sequence[str]) -> list[int]:
     if vowels:
         marks[vowels[0]] = 1
     return marks
+
+
+def is_known_word(word: str) -> bool:
+    """Whether CMUdict has a lower-case English word."""
+    return word in _pronunciations()

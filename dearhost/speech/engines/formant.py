@@ -15,8 +15,9 @@ import numpy as np
 
 from dearhost.errors import VoiceUnavailable
 from dearhost.speech.engine import EnginePhone, Utterance
-from dearhost.speech.engines.phone_symbols import gather, split_points
-from dearhost.speech.plan import Sentence
+from dearhost.speech.given_phones import as_mnemonics
+from dearhost.speech.phone_symbols import gather, split_points
+from dearhost.speech.plan import Clause, Sentence
 
 _PHONEME_EVENT = 7
 _END_OF_LIST = 0
@@ -140,13 +141,13 @@ class FormantEngine:
     def synthesize(self, sentence: Sentence) -> Utterance:
         """Speak the sentence as text; phones and times come from the engine's events."""
         library = _library()
-        text = " ".join(clause.text for clause in sentence.clauses).encode()
+        text = " ".join(_written(clause) for clause in sentence.clauses).encode()
         with library.lock:
             self._select(library)
             library.sound.clear()
             library.events.clear()
-            utf8 = 1
-            if library.call.espeak_Synth(text, len(text) + 1, 0, 1, 0, utf8, None, None) != 0:
+            utf8_with_phonemes = 1 | 0x100
+            if library.call.espeak_Synth(text, len(text) + 1, 0, 1, 0, utf8_with_phonemes, None, None) != 0:
                 raise VoiceUnavailable("The formant engine could not speak the sentence.")
             library.call.espeak_Synchronize()
             parts, events = list(library.sound), list(library.events)
@@ -154,6 +155,12 @@ class FormantEngine:
         return Utterance(
             library.rate, (samples / 32768).astype(np.float32), _phones(events, len(samples), library.rate)
         )
+
+
+def _written(clause: Clause) -> str:
+    """The clause as the engine reads it: words whose phones are given in its double brackets."""
+    words = [f"[[{as_mnemonics(word.ipa)}]]" if word.ipa else word.text.replace("[[", "") for word in clause.words]
+    return " ".join(words) + clause.mark
 
 
 def _phones(events: list[tuple[str, int]], total: int, rate: int) -> tuple[EnginePhone, ...]:

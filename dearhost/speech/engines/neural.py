@@ -12,7 +12,8 @@ import numpy as np
 
 from dearhost.errors import VoiceUnavailable
 from dearhost.speech.engine import EnginePhone, Utterance
-from dearhost.speech.engines.phone_symbols import gather
+from dearhost.speech.given_phones import with_given_phones
+from dearhost.speech.phone_symbols import gather
 from dearhost.speech.plan import Sentence
 from dearhost.storage import fingerprint, write_whole
 
@@ -25,7 +26,7 @@ _NOISE_LENGTH = 1 << 20
 class NeuralEngine:
     """One model. ``pace`` stretches time: 1 is the model's own."""
 
-    version = "neural-4"
+    version = "neural-5"
 
     def __init__(self, model: Path, config: Path, *, scratch: Path, pace: float = 1.0) -> None:
         self._model, self._config, self._scratch, self._pace = model, config, scratch, pace
@@ -49,6 +50,7 @@ class NeuralEngine:
             clause_points = self._phonemize(clause.text)
             while clause_points and clause_points[-1] in " .,;:?!":
                 clause_points.pop()
+            clause_points = with_given_phones(clause.words, clause_points, self.phones_alone)
             points += clause_points + [clause.mark] + ([" "] if number + 1 < len(sentence.clauses) else [])
         samples, ends = self._speak(voice, points)
         rate = int(voice.config.sample_rate)

@@ -19,7 +19,7 @@ class RememberingEngine:
     def __init__(self, engine: Engine) -> None:
         self._engine = engine
         self.version = engine.version
-        self._kept: OrderedDict[tuple[tuple[tuple[str, ...], str], ...], Utterance] = OrderedDict()
+        self._kept: OrderedDict[tuple[tuple[tuple[tuple[str, str], ...], str], ...], Utterance] = OrderedDict()
         self._seconds = 0.0
         self._lock = threading.Lock()
 
@@ -33,7 +33,7 @@ class RememberingEngine:
 
     def synthesize(self, sentence: Sentence) -> Utterance:
         """As the engine speaks it, or as it did before: what is spoken decides, not where it was written."""
-        key = tuple((tuple(word.text for word in clause.words), clause.mark) for clause in sentence.clauses)
+        key = tuple((tuple((word.text, word.ipa) for word in clause.words), clause.mark) for clause in sentence.clauses)
         with self._lock:
             found = self._kept.get(key)
             if found:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
 from typing import Any
 
 from django.db import transaction
@@ -10,7 +11,7 @@ from django.db.models import Max
 
 from dearhost.errors import StageError
 from dearhost.script import Cue, Line, cue_problem, spoken_lines
-from dearhost.speech import Reading, Taken, with_pauses
+from dearhost.speech import Reading, SayAs, Taken, with_pauses
 from dearhost.stage.cueing import manner_of, pauses_of
 from server.productions.documents import production_of
 from server.productions.models import Production, Take
@@ -19,13 +20,31 @@ from server.voices.studio import studio
 MOST_TAKES = 60
 
 
-def line_of(production: Production, line_id: str) -> tuple[Line, str]:
-    """A spoken line of the current document and the voice it is read with. Raises StageError."""
+@dataclass(frozen=True, slots=True)
+class HeardLine:
+    """A line, the voice it is read with, and the say-as list of its production."""
+
+    line: Line
+    voice: str
+    say_as: tuple[SayAs, ...]
+
+    def having(self, line: Line) -> HeardLine:
+        """The same with another state of the line."""
+        return replace(self, line=line)
+
+    def reading(self) -> Reading:
+        """The line as it is heard in the film. Raises SpeechError."""
+        manner = manner_of(self.line, self.say_as)
+        return with_pauses(studio().speaker.read(self.line.text, self.voice, manner), pauses_of(self.line))
+
+
+def line_of(production: Production, line_id: str) -> HeardLine:
+    """A spoken line of the current document. Raises StageError."""
     staged = production_of(production.document, production.title).checked(studio().voices)
     for scene in staged.script.scenes:
         for line in spoken_lines(scene):
             if line.id == line_id:
-                return line, staged.entry(line.speaker).voice
+                return HeardLine(line, staged.entry(line.speaker).voice, staged.say_as)
     raise StageError("This line is no longer in the script. Choose another line.")
 
 
@@ -40,29 +59,23 @@ def with_settings(line: Line, delivery: Mapping[str, Any], recording: str) -> Li
     return Line(line.id, line.speaker, line.text, tuple(cues))
 
 
-def reading_of_line(line: Line, voice: str) -> Reading:
-    """A line as it is heard in the film. Raises SpeechError."""
-    return with_pauses(studio().speaker.read(line.text, voice, manner_of(line)), pauses_of(line))
-
-
 def keep_readings(production: Production, line_id: str, deliveries: Sequence[Mapping[str, Any]]) -> list[Take]:
     """Takes of a line, one a delivery, read now. Raises StageError, SpeechError."""
-    line, voice = line_of(production, line_id)
+    heard = line_of(production, line_id)
     for delivery in deliveries:
         problem = cue_problem(Cue("", "delivery", 0, dict(delivery)))
         if problem:
             raise StageError(f"This delivery cannot be read: {problem}.")
-    read = [reading_of_line(with_settings(line, delivery, ""), voice) for delivery in deliveries]
+    read = [heard.having(with_settings(heard.line, delivery, "")).reading() for delivery in deliveries]
     return [
-        _keep(production, line, voice, dict(delivery), "", [], reading.duration)
+        _keep(production, heard, dict(delivery), "", [], reading.duration)
         for delivery, reading in zip(deliveries, read, strict=True)
     ]
 
 
 def keep_recording(production: Production, line_id: str, taken: Taken) -> Take:
     """A recording as a take of a line."""
-    line, voice = line_of(production, line_id)
-    return _keep(production, line, voice, {}, taken.recording, notes_of(taken), taken.seconds)
+    return _keep(production, line_of(production, line_id), {}, taken.recording, notes_of(taken), taken.seconds)
 
 
 def notes_of(taken: Taken) -> list[str]:
@@ -77,8 +90,9 @@ def notes_of(taken: Taken) -> list[str]:
     return notes
 
 
-def _keep(production: Production, line: Line, voice: str, delivery: dict[str, Any], recording: str,
+def _keep(production: Production, heard: HeardLine, delivery: dict[str, Any], recording: str,
           notes: list[str], seconds: float) -> Take:  # fmt: skip
+    line, voice = heard.line, heard.voice
     with transaction.atomic():
         mine = production.takes.filter(line=line.id)
         if mine.count() >= MOST_TAKES:

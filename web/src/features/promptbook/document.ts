@@ -90,7 +90,10 @@ export function choicesOf({ script: _, ...choices }: ProductionDocument): Choice
 export function documentToEditor(production: ProductionDocument, title = ""): JSONContent {
 	return {
 		type: "doc",
-		attrs: { title, choices: { ...choicesOf(production), brief: production.brief ?? NO_BRIEF } },
+		attrs: {
+			title,
+			choices: { ...choicesOf(production), brief: production.brief ?? NO_BRIEF, say_as: production.say_as ?? [] },
+		},
 		content: production.script.scenes.map(sceneToNode),
 	};
 }

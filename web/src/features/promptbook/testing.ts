@@ -18,5 +18,6 @@ export function productionOf(...scenes: [id: string, heading: string, blocks: Bl
 		titles: true,
 		caption_names: false,
 		brief: NO_BRIEF,
+		say_as: [],
 	};
 }

@@ -46,7 +46,7 @@ export function MatchedVoices() {
 function WithdrawSheet({ voice, onClose }: { voice: Matched; onClose: () => void }) {
 	const dialog = useRef<HTMLDialogElement>(null);
 	const queries = useQueryClient();
-	const [uses, setUses] = useState<Schemas["UseOut"][] | null>(null);
+	const [uses, setUses] = useState<Schemas["SpeaksIn"][] | null>(null);
 	const [problem, setProblem] = useState("");
 	useEffect(() => {
 		dialog.current?.showModal?.();

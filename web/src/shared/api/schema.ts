@@ -720,6 +720,90 @@ export interface paths {
         patch: operations["nameTake"];
         trace?: never;
     };
+    "/api/productions/say-as": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Report
+         * @description What a document that need not be saved needs of a say-as list.
+         */
+        post: operations["reportSayAs"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/productions/say-as/suggestions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Suggestions
+         * @description Ways to say a word: as the voice does, and with the stress elsewhere.
+         */
+        get: operations["suggestSayings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/productions/say-as/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read
+         * @description What a PLS file holds. Nothing is changed by reading it.
+         */
+        post: operations["readSayAsFile"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/productions/say-as/shared": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Shared
+         * @description The account's shared list.
+         */
+        get: operations["getSharedSayings"];
+        /**
+         * Share
+         * @description Put the account's shared list in place of what it was.
+         */
+        put: operations["putSharedSayings"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/deliveries": {
         parameters: {
             query?: never;
@@ -1237,6 +1321,11 @@ export interface components {
              *     }
              */
             brief: components["schemas"]["BriefSchema"];
+            /**
+             * Say As
+             * @default []
+             */
+            say_as: components["schemas"]["SayAsSchema"][];
         };
         /**
          * ProductionOut
@@ -1258,6 +1347,24 @@ export interface components {
              */
             updated_at: string;
             document: components["schemas"]["DocumentSchema"];
+        };
+        /**
+         * SayAsSchema
+         * @description A word of the say-as list: said as other words, or by its phones in IPA.
+         */
+        SayAsSchema: {
+            /** Word */
+            word: string;
+            /**
+             * Alias
+             * @default
+             */
+            alias: string;
+            /**
+             * Ipa
+             * @default
+             */
+            ipa: string;
         };
         /**
          * SceneSchema
@@ -1843,10 +1950,10 @@ export interface components {
             }[];
         };
         /**
-         * UseOut
+         * SpeaksIn
          * @description A production in which a voice speaks.
          */
-        UseOut: {
+        SpeaksIn: {
             /**
              * Id
              * Format: uuid
@@ -1880,6 +1987,70 @@ export interface components {
         NameTake: {
             /** Name */
             name: string;
+        };
+        /**
+         * NameOut
+         * @description A word no dictionary has: how often it stands in the script, and the phones the voice makes of it.
+         */
+        NameOut: {
+            /** Word */
+            word: string;
+            /** Count */
+            count: number;
+            /** Ipa */
+            ipa: string;
+            /** Voice */
+            voice: string;
+        };
+        /**
+         * SayAsReport
+         * @description Names that are not in the list yet, and where those in it are used.
+         */
+        SayAsReport: {
+            /** Names */
+            names: components["schemas"]["NameOut"][];
+            /** Uses */
+            uses: components["schemas"]["SayingUse"][];
+        };
+        /**
+         * SayingUse
+         * @description An entry of the list and how often its word stands in the script.
+         */
+        SayingUse: {
+            /** Word */
+            word: string;
+            /** Count */
+            count: number;
+        };
+        /**
+         * SuggestionsOut
+         * @description How the voice says a word by itself, and other ways to try, in IPA.
+         */
+        SuggestionsOut: {
+            /** Ipa */
+            ipa: string;
+            /** Others */
+            others: string[];
+        };
+        /**
+         * ReadList
+         * @description What a list that was read holds, and what was passed over.
+         */
+        ReadList: {
+            /** Language */
+            language: string;
+            /** Entries */
+            entries: components["schemas"]["SayAsSchema"][];
+            /** Notes */
+            notes: string[];
+        };
+        /**
+         * SharedList
+         * @description The account's shared list, whole.
+         */
+        SharedList: {
+            /** Entries */
+            entries: components["schemas"]["SayAsSchema"][];
         };
         /**
          * DeliveryOut
@@ -2929,7 +3100,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["UseOut"][];
+                    "application/json": components["schemas"]["SpeaksIn"][];
                 };
             };
         };
@@ -3005,6 +3176,127 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TakeOut"];
+                };
+            };
+        };
+    };
+    reportSayAs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DocumentSchema"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SayAsReport"];
+                };
+            };
+        };
+    };
+    suggestSayings: {
+        parameters: {
+            query: {
+                voice: string;
+                word: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SuggestionsOut"];
+                };
+            };
+        };
+    };
+    readSayAsFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadList"];
+                };
+            };
+        };
+    };
+    getSharedSayings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SharedList"];
+                };
+            };
+        };
+    };
+    putSharedSayings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SharedList"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SharedList"];
                 };
             };
         };

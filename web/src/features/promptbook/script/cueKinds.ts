@@ -29,7 +29,16 @@ export function cueLabel(kinds: readonly CueKind[], cue: Pick<PlacedCue, "kind" 
 	return cue.parameters.side === "left" ? `${kind.label}, left` : kind.label;
 }
 
-export function deliveryLabel({ manner, pace, pitch, level, ending, steadiness, variation }: CueValues): string {
+export function deliveryLabel({
+	manner,
+	pace,
+	pitch,
+	level,
+	ending,
+	steadiness,
+	variation,
+	effect,
+}: CueValues): string {
 	const words = [manner && manner !== "neutral" ? String(manner) : ""];
 	if (pace && Number(pace) !== 1) words.push(Number(pace) > 1 ? "quicker" : "slower");
 	if (pitch) words.push(Number(pitch) > 0 ? "higher" : "lower");
@@ -37,6 +46,7 @@ export function deliveryLabel({ manner, pace, pitch, level, ending, steadiness, 
 	if (steadiness !== undefined && Number(steadiness) !== 0.5)
 		words.push(Number(steadiness) > 0.5 ? "steadier" : "livelier");
 	if (ending && ending !== "written") words.push(`${ending} end`);
+	if (effect && effect !== "none") words.push(String(effect).replace("-", " "));
 	if (variation && !words.some(Boolean)) words.push("another reading");
 	return sentenceCase(words.filter(Boolean).join(", ")) || "Delivery";
 }

@@ -35,7 +35,7 @@ export function LineDelivery({ productionId, editor, line, kept, onHear }: Props
 	const set = (part: CueValues, field: string) =>
 		setLineCues(editor, line.id, { delivery: { ...line.delivery?.parameters, ...part } }, field);
 	const parameter = (name: string) => kind.parameters.find((p) => p.name === name);
-	const choices = [parameter("manner"), parameter("ending")].filter((p) => p !== undefined);
+	const choices = [parameter("manner"), parameter("ending"), parameter("effect")].filter((p) => p !== undefined);
 	const changed = line.delivery ?? line.recording;
 	return (
 		<section className="line-delivery" aria-label="This line">
@@ -60,7 +60,10 @@ export function LineDelivery({ productionId, editor, line, kept, onHear }: Props
 							key={choice.name}
 							label={choice.label}
 							value={String(value(choice.name, choice.default))}
-							options={choice.choices.map((word) => ({ value: word, text: word === "written" ? "as written" : word }))}
+							options={choice.choices.map((word) => ({
+								value: word,
+								text: word === "written" ? "as written" : word.replace("-", " "),
+							}))}
 							onChange={(word) => set({ [choice.name]: word }, "")}
 						/>
 					))}

@@ -4,6 +4,7 @@ import { PlainButton } from "../../../shared/ui/controls";
 import { pitchWord, useVoices } from "../../voices";
 import { type ProductionDocument, shownName, speakersOf } from "../document";
 import { useLineAtCaret } from "../voice/lineAtCaret";
+import { SayAsSheet, useSayAsReport } from "../voice/SayAsSheet";
 import { LineDelivery } from "./LineDelivery";
 import { type PanelProps, recast } from "./panel";
 import { useProposal } from "./useProposal";
@@ -23,6 +24,9 @@ export function VoicePanel({ productionId, document, change, editor, kept, onHea
 	const voices = useVoices();
 	const { propose, list } = useProposal(change);
 	const [sheet, setSheet] = useState(NOBODY);
+	const [saying, setSaying] = useState(false);
+	const sayings = document.say_as ?? [];
+	const unknown = useSayAsReport(document).data?.names.length ?? 0;
 	const give = (speaker: string, id: string) => {
 		const name = shownName(speaker) || "The speaker";
 		const says = `${name} speaks with ${voices.data?.find((v) => v.id === id)?.name ?? id}`;
@@ -38,6 +42,24 @@ export function VoicePanel({ productionId, document, change, editor, kept, onHea
 				<LineDelivery {...{ productionId, editor, line, kept, onHear }} />
 			) : (
 				<p className="small quiet">Put the caret in a line to say how it is said, and to keep takes of it.</p>
+			)}
+			<p className="say-as-way">
+				<PlainButton small onClick={() => setSaying(true)}>
+					Say-as list
+				</PlainButton>
+				<span className="small quiet num">
+					{sayings.length} {sayings.length === 1 ? "word" : "words"}
+					{unknown > 0 && `; ${unknown} ${unknown === 1 ? "name is" : "names are"} in no dictionary`}
+				</span>
+			</p>
+			{saying && (
+				<SayAsSheet
+					productionId={productionId}
+					document={document}
+					voice={document.cast[line?.speaker ?? ""]?.voice ?? Object.values(document.cast)[0]?.voice ?? ""}
+					onChange={(say_as, field) => change({ say_as }, [], field)}
+					onClose={() => setSaying(false)}
+				/>
 			)}
 			<div className="voice-rows">
 				{speakersOf(document.script).map((speaker) => {

@@ -95,6 +95,7 @@ const USUAL: CueValues = {
 	steadiness: 0.5,
 	ending: "written",
 	variation: 0,
+	effect: "none",
 };
 
 /** The same settings whichever of them were left as they come. */

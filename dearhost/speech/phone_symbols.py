@@ -2,9 +2,12 @@
 
 from __future__ import annotations
 
+import re
 import unicodedata
 from collections.abc import Sequence
 from dataclasses import dataclass
+
+from dearhost.speech.sharing import VOWELS
 
 STRESS = {"ˈ": 1, "ˌ": 2}
 PUNCTUATION = frozenset(" .,;:?!\"()–—-«»“”¿¡…^$_'|")
@@ -62,3 +65,13 @@ def split_points(text: str) -> list[str]:
         elif not inside and character not in "\u200d\u0361‿":
             points.append(character)
     return points
+
+
+def stress_on_vowels(ipa: str) -> str:
+    """IPA with its stress marks in front of vowels, as engines write them, not of syllables."""
+    return re.sub(rf"([{''.join(STRESS)}])([^{''.join(VOWELS)}{''.join(STRESS)}]+)", r"\2\1", ipa)
+
+
+def phones_in(ipa: str) -> tuple[str, ...]:
+    """The phones of a word written in IPA, without stress marks."""
+    return tuple(phone.symbol for phone in gather(split_points(ipa)))
