@@ -2,21 +2,28 @@
 
 from __future__ import annotations
 
+import tempfile
+import zipfile
 from datetime import datetime
+from pathlib import Path
 from typing import Any
 from uuid import UUID
 
 import numpy as np
-from django.http import HttpRequest, HttpResponse
+from django.http import FileResponse, HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404
+from django.utils.text import slugify
 from ninja import Field, File, Router, Schema, Status, UploadedFile
 
 from dearhost.errors import StageError
 from dearhost.films import as_wav
+from dearhost.render.voice_over import PATTERN, VoiceOverOrder, write_voice_over
 from dearhost.script import Line, spoken_lines
 from dearhost.sound.files import RATE, Sound
 from dearhost.speech import Reading, Taken, take_in, take_in_lines, tidied
+from dearhost.stage import compile_timeline
 from dearhost.stage.cueing import manner_of
+from dearhost.timebase import FrameRate
 from server.productions.actions.takes import (
     HeardLine,
     keep_readings,
@@ -33,6 +40,7 @@ from server.voices.uploads import sound_of
 router = Router(tags=["takes"])
 _MELODY_RATE = 50.0
 _MOST_AT_ONCE = 6
+VOICE_RATE = FrameRate.of(30)
 
 
 class TakeOut(Schema):
@@ -179,6 +187,24 @@ def record_lines(
     sound = sound_of(file)
     taken = take_in_lines(sound, [line.text for line in lines], language, speaker.recordings, speaker.aligner)
     return Status(201, [keep_recording(production, line.id, t) for line, t in zip(lines, taken, strict=True)])
+
+
+@router.get("/{uuid:production_id}/voice-over.zip", operation_id="voiceOver", include_in_schema=False)
+def voice_over(
+    request: HttpRequest, production_id: UUID, scope: str = "whole", kind: str = "wav", rate: int = 48_000,
+    loudness: float = -16.0, pattern: str = PATTERN,
+) -> FileResponse:  # fmt: skip
+    """The voice alone as sound files, with word times, captions and a cue sheet, in one zip."""
+    production = owned(request, production_id)
+    order = VoiceOverOrder(scope, kind, rate, loudness, pattern or PATTERN).checked()
+    timeline = compile_timeline(production_of(production.document, production.title), studio().speaker, VOICE_RATE)
+    packed = tempfile.TemporaryFile()  # noqa: SIM115 - the response closes it
+    with tempfile.TemporaryDirectory() as folder, zipfile.ZipFile(packed, "w", zipfile.ZIP_DEFLATED) as archive:
+        for path in write_voice_over(timeline, Path(folder), order):
+            archive.write(path, path.name)
+    packed.seek(0)
+    name = f"{slugify(production.title) or 'production'}-voice.zip"
+    return FileResponse(packed, as_attachment=True, filename=name, content_type="application/zip")
 
 
 class SpeaksIn(Schema):

@@ -5,8 +5,10 @@ from __future__ import annotations
 import os
 import threading
 from collections.abc import Iterator
+from pathlib import Path
 from typing import Any
 
+import numpy as np
 import pytest
 from django.conf import settings
 from django.contrib.auth.models import User
@@ -14,14 +16,34 @@ from django.db import connections
 from django_tasks_db.management.commands.db_worker import Worker
 from playwright.sync_api import Page
 
+from dearhost.films import Studio
+from dearhost.sound.files import write_sound
 from tests.server.conftest import serve
 
 AXE = settings.BASE_DIR / "web" / "node_modules" / "axe-core" / "axe.min.js"
 
 
+SAID = "Mama may bring a boat, and Papa mends the map."
+"""What the microphone hears."""
+LEAD = 3.0
+"""Seconds of silence in front of it: the count before a recording takes two of them."""
+
+
 @pytest.fixture(scope="session")
-def browser_type_launch_args() -> dict[str, Any]:
-    """Debian's Chromium, quiet on the network."""
+def microphone(studio: Studio, tmp_path_factory: pytest.TempPathFactory) -> Path:
+    """A sound file in place of a microphone: ``SAID`` by the neural voice in a quiet room."""
+    reading = studio.speaker.read(SAID, "joe")
+    rate = reading.sample_rate
+    samples = np.concatenate([np.zeros(round(LEAD * rate)), reading.samples, np.zeros(30 * rate)])
+    samples = (samples + np.random.default_rng(3).normal(0, 1e-4, len(samples))).astype(np.float32)
+    path = tmp_path_factory.mktemp("microphone") / "said.wav"
+    write_sound(path, samples, rate)
+    return path
+
+
+@pytest.fixture(scope="session")
+def browser_type_launch_args(microphone: Path) -> dict[str, Any]:
+    """Debian's Chromium, quiet on the network, with a file for a microphone."""
     return {
         "executable_path": os.environ.get("CHROMIUM", "/usr/bin/chromium"),
         "headless": True,
@@ -34,6 +56,9 @@ def browser_type_launch_args() -> dict[str, Any]:
             "--disable-sync",
             "--disable-quic",
             "--autoplay-policy=no-user-gesture-required",
+            "--use-fake-device-for-media-stream",
+            "--use-fake-ui-for-media-stream",
+            f"--use-file-for-fake-audio-capture={microphone}",
         ],
     }
 

@@ -5,6 +5,7 @@ import { Icon } from "../../../shared/ui/icons";
 import { DeliveryRow, useDeliveries, useOrderDelivery } from "../../deliveries";
 import type { ProductionDocument } from "../document";
 import type { Check } from "../useSceneTimes";
+import { VoiceOver } from "./VoiceOver";
 
 const SIZES: Record<string, { value: string; text: string }[]> = {
 	"16:9": [
@@ -110,6 +111,7 @@ export function DeliverPanel(props: {
 						<DeliveryRow key={d.id} delivery={d} compact />
 					))}
 				</ul>
+				<VoiceOver productionId={props.productionId} />
 				<SaveAs productionId={props.productionId} />
 			</div>
 		</div>

@@ -39,6 +39,7 @@ export function Melody({ editor, line, heard, width }: Props) {
 								word={word}
 								scale={scale}
 								pause={pauseAt(line, word.offset)}
+								current={line.caret === word.offset}
 								onPause={(seconds) => setPause(editor, line.id, word.offset, seconds)}
 								onMove={
 									movable
@@ -77,12 +78,14 @@ type BorderProps = {
 	scale: number;
 	pause: number;
 	onPause: (seconds: number) => void;
+	/** The caret is in the word: its gap can be reached by keyboard. */
+	current: boolean;
 	/** Moves where the word begins in a recording; null where pauses are dragged instead. */
 	onMove: ((seconds: number) => void) | null;
 };
 
 /** What lies between a word and the one before: a gap to drag, and its seconds to type. */
-function Border({ word, scale, pause, onPause, onMove }: BorderProps) {
+function Border({ word, scale, pause, current, onPause, onMove }: BorderProps) {
 	const from = useRef<{ x: number; pause: number } | null>(null);
 	const [drag, setDrag] = useState(0);
 	const down = (event: PointerEvent<HTMLElement>) => {
@@ -111,22 +114,26 @@ function Border({ word, scale, pause, onPause, onMove }: BorderProps) {
 	const gap = word.gap + drag;
 	const room = Math.max(6, word.room + drag * scale);
 	const shown = word.gap > 0.14 || pause > 0;
+	const pull = { onPointerDown: down, onPointerMove: move, onPointerUp: up };
 	return (
 		<>
-			<button
-				type="button"
-				className={`melody-gap ${shown ? "shown" : ""}`}
-				style={{ width: room, right: "100%" }}
-				aria-label={
-					onMove
-						? `Where ${word.text} begins, ${word.start.toFixed(2)} s; arrow keys move it`
-						: `Pause before ${word.text}, ${word.gap.toFixed(2)} s; arrow keys change it`
-				}
-				onPointerDown={down}
-				onPointerMove={move}
-				onPointerUp={up}
-				onKeyDown={key}
-			/>
+			{shown || current ? (
+				<button
+					type="button"
+					className={`melody-gap ${shown ? "shown" : ""}`}
+					style={{ width: Math.max(24, room), right: room < 24 ? `calc(100% - ${(24 - room) / 2}px)` : "100%" }}
+					aria-label={
+						onMove
+							? `Where ${word.text} begins, ${word.start.toFixed(2)} s; arrow keys move it`
+							: `Pause before ${word.text}, ${word.gap.toFixed(2)} s; arrow keys change it`
+					}
+					{...pull}
+					onKeyDown={key}
+				/>
+			) : (
+				// by keyboard, a gap is changed at the word with the caret
+				<span className="melody-gap" style={{ width: Math.max(10, room), right: "calc(100% - 2px)" }} {...pull} />
+			)}
 			{shown && (
 				<input
 					className="melody-seconds num"

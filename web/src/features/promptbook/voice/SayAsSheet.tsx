@@ -37,6 +37,8 @@ export function SayAsSheet({ productionId, document, voice, onChange, onClose }:
 	const [problem, setProblem] = useState("");
 	const trouble = useListening((h) => h.problem);
 	const list = document.say_as ?? [];
+	const listed = new Set(list.map((entry) => entry.word.toLowerCase()));
+	const names = report.data?.names.filter((name) => !listed.has(name.word.toLowerCase())) ?? [];
 	useEffect(() => {
 		dialog.current?.showModal?.();
 		return silence;
@@ -148,11 +150,11 @@ export function SayAsSheet({ productionId, document, voice, onChange, onClose }:
 					Add it
 				</PlainButton>
 			</form>
-			{Boolean(report.data?.names.length) && (
+			{names.length > 0 && (
 				<section aria-label="Names in the script">
 					<h3 className="label">In no dictionary: the voice guesses</h3>
 					<ul className="sayings names">
-						{report.data?.names.map((name) => (
+						{names.map((name) => (
 							<li key={name.word}>
 								<b className="serif">{name.word}</b>
 								<span className="quiet">{name.ipa}</span>

@@ -1,0 +1,223 @@
+"""Directing a line, recording one's own voice and matching a voice, as their user does."""
+
+from __future__ import annotations
+
+import re
+from dataclasses import replace
+from pathlib import Path
+
+import numpy as np
+import pytest
+from playwright.sync_api import Page, expect
+
+from dearhost.films import Studio, as_wav
+from dearhost.speech.matching import SENTENCES
+from server.productions.models import Production, Take
+from server.voices.studio import studio as server_studio
+from tests.browser.book import begin, give_voice, kept
+from tests.browser.conftest import SAID, assert_accessible
+
+pytestmark = pytest.mark.browser
+
+
+def line_in_voice_tab(page: Page) -> None:
+    """A production of one line by a quick voice, the caret in it, the Voice tab open."""
+    begin(page, f"# The boat\n\nMaren: {SAID}\n")
+    give_voice(page, "Maren", "Dale")
+    kept(page)
+    page.locator(".line-text", has_text="Mama").click()
+    expect(page.get_by_role("figure", name=re.compile("tune of the line"))).to_be_visible(timeout=20_000)
+
+
+def test_readings_become_takes_and_one_of_them_is_the_lines(signed_in: Page) -> None:
+    page = signed_in
+    line_in_voice_tab(page)
+    takes = page.get_by_role("complementary", name="Takes of this line")
+    takes.get_by_role("button", name="Keep this").click()
+    expect(takes.get_by_role("button", name=re.compile("^as it comes"))).to_have_attribute("aria-pressed", "true")
+    takes.get_by_role("button", name="Three more").click()
+    expect(takes.locator("li")).to_have_count(4, timeout=20_000)
+    takes.locator("li").nth(2).locator(".take-name").click()
+    expect(page.get_by_role("button", name="Another reading, cue on “Mama”")).to_be_visible()
+    kept(page)
+    page.get_by_role("radio", name="urgent").check(force=True)
+    expect(page.get_by_role("button", name="Urgent, cue on “Mama”")).to_be_visible()
+    page.get_by_role("button", name="Undo").click()
+    expect(page.get_by_role("button", name="Another reading, cue on “Mama”")).to_be_visible()
+    takes.get_by_role("button", name="Hear take 3").click()
+    expect(takes.get_by_role("button", name="Stop")).to_be_visible()
+    page.keyboard.press("2")  # a key for each take
+    expect(takes.locator("li").nth(1).get_by_role("button", name="Stop")).to_be_visible()
+    takes.get_by_role("button", name=re.compile("^Take 3")).click()
+    sheet = page.get_by_role("dialog", name="Take 3")
+    sheet.get_by_label("Name").fill("the quiet one")
+    sheet.get_by_role("button", name="Close").click()
+    expect(takes.get_by_text("the quiet one")).to_be_visible()
+    # rewriting the line leaves the takes, and says that they have older words
+    page.locator(".line-text", has_text="Mama").click()
+    page.keyboard.press("End")
+    page.keyboard.type(" Soon.")
+    kept(page)
+    expect(takes.get_by_text("older words")).to_have_count(4)
+    assert_accessible(page)
+
+
+def test_a_pause_is_typed_between_two_words_and_dragged(signed_in: Page) -> None:
+    page = signed_in
+    line_in_voice_tab(page)
+    gap = page.get_by_role("button", name=re.compile("^Pause before and"))
+    box = gap.bounding_box()
+    assert box
+    page.mouse.move(box["x"] + box["width"] / 2, box["y"] + 10)
+    page.mouse.down()
+    page.mouse.move(box["x"] + box["width"] / 2 + 40, box["y"] + 10, steps=4)
+    page.mouse.up()
+    expect(page.get_by_role("button", name=re.compile("^Pause 0.. s, cue on “and”"))).to_be_visible()
+    kept(page)
+    field = page.get_by_label("Seconds of pause before and")
+    expect(field).to_have_value(re.compile(r"\d\.\d\d"), timeout=15_000)
+    field.fill("1.5")
+    field.press("Enter")
+    kept(page)
+    expect(field).to_have_value(re.compile(r"1\.(49|50|51)"), timeout=15_000)
+
+
+def test_a_line_is_recorded_and_the_lips_follow_it(signed_in: Page, studio: Studio) -> None:
+    page = signed_in
+    line_in_voice_tab(page)
+    page.get_by_role("complementary", name="Takes of this line").get_by_role("button", name="Record").click()
+    sheet = page.get_by_role("dialog", name=re.compile("^Record"))
+    sheet.get_by_role("button", name="Record", exact=True).click()
+    expect(sheet.get_by_text(re.compile(r"^Recording [6-9]\.\d s"))).to_be_visible(timeout=20_000)
+    sheet.get_by_role("button", name="Stop").click()
+    expect(sheet.get_by_text("Every word is in it.")).to_be_visible(timeout=30_000)
+    sheet.get_by_role("button", name="Put it in the film").click()
+    expect(page.get_by_role("button", name="Recording, cue on “Mama”")).to_be_visible()
+    kept(page)
+    production = Production.objects.get()
+    scene = production.document["script"]["scenes"][0]["id"]
+    times = page.request.get(
+        f"{page.url.split('/productions')[0]}/api/productions/{production.pk}/scenes/{scene}/times"
+    ).json()
+    said = studio.speaker.read(SAID, "joe")
+    words = times["lines"][0]["words"]
+    shift = float(np.median([w["start"] - s.start for w, s in zip(words, said.words, strict=True)]))
+    assert [w["text"] for w in words] == [w.text for w in said.words]
+    errors = [abs(w["start"] - shift - s.start) for w, s in zip(words, said.words, strict=True)]
+    assert np.mean(errors) < 0.04 and max(errors) < 0.15, errors
+    closures = [p.start + shift for p in said.phones if p.symbol in ("m", "b", "p")]
+    closed = np.array([m["at"] for m in times["mouths"] if m["closed"]])
+    near = [np.abs(closed - (at + 0.04)).min() < 0.1 for at in closures]
+    assert np.mean(near) > 0.85, (closures, closed)
+    take = Take.objects.get()
+    assert take.notes == [] and take.recording
+
+
+def test_a_name_is_said_as_it_is_respelled(signed_in: Page) -> None:
+    page = signed_in
+    begin(page, "# The town\n\nMaren: Quillhaven wakes. Quillhaven’s bell rings.\n")
+    give_voice(page, "Maren", "Dale")
+    kept(page)
+    page.get_by_role("button", name="Say-as list").click()
+    sheet = page.get_by_role("dialog", name="Say-as list")
+    sheet.get_by_role("button", name="Put Quillhaven on the list").click()
+    expect(sheet.get_by_text("2 times")).to_be_visible()
+    sheet.get_by_label("Quillhaven respelled").fill("KWIL hay vun")
+    sheet.get_by_role("button", name="Hear Quillhaven").click()
+    expect(sheet.get_by_role("button", name="Hear Quillhaven")).to_have_text("Stop")
+    sheet.get_by_role("button", name="Share these").click()
+    expect(sheet.get_by_text("Shared: 1 word for every production.")).to_be_visible()
+    with page.expect_download() as saved:
+        sheet.get_by_role("link", name="Save as PLS").click()
+    lexicon = Path(saved.value.path()).read_text()
+    assert "<grapheme>Quillhaven</grapheme>" in lexicon and "<alias>KWIL hay vun</alias>" in lexicon
+    sheet.get_by_label("A pronunciation list").set_input_files(
+        {"name": "a.pls", "mimeType": "text/xml", "buffer": lexicon.replace("KWIL hay vun", "kwill").encode()}
+    )
+    expect(sheet.get_by_label("Quillhaven respelled")).to_have_value("kwill")
+    sheet.get_by_label("A pronunciation list").set_input_files(
+        {"name": "a.pls", "mimeType": "text/xml", "buffer": b"<html/>"}
+    )
+    expect(sheet.get_by_role("alert")).to_contain_text("no pronunciation list")
+    expect(sheet.get_by_label("Quillhaven respelled")).to_have_value("kwill")
+    sheet.get_by_role("button", name="Close", exact=True).click()
+    kept(page)
+    assert Production.objects.get().document["say_as"] == [{"word": "Quillhaven", "alias": "kwill", "ipa": ""}]
+    page.get_by_role("button", name="Undo").click()
+    kept(page)
+    assert Production.objects.get().document["say_as"][0]["alias"] == "KWIL hay vun"
+
+
+def test_voices_are_found_heard_side_by_side_and_marked(signed_in: Page) -> None:
+    page = signed_in
+    page.get_by_role("link", name="Voices").click()
+    page.get_by_label("They all say").fill("The tide is in.")
+    page.get_by_label("Voices that sound").fill("spanish")
+    rows = page.get_by_role("list", name="Voices").get_by_role("listitem")
+    expect(rows).to_have_count(2)
+    rows.first.get_by_role("button", name=re.compile("side by side")).click()
+    beside = page.get_by_role("region", name="Side by side")
+    expect(beside.get_by_text("3 Inés")).to_be_visible()
+    rows.first.get_by_role("button", name=re.compile("^Mark")).click()
+    expect(rows.first.get_by_role("button", name=re.compile("^Mark"))).to_have_attribute("aria-pressed", "true")
+    rows.first.get_by_role("button", name=re.compile("^Hear")).click()
+    expect(rows.first.get_by_role("button", name="Stop")).to_be_visible()
+    page.get_by_role("heading", name="Voices").click()
+    page.keyboard.press("3")
+    expect(beside.get_by_role("button", name=re.compile("Hear .* side by side")).nth(2)).to_have_text("Stop")
+    page.reload()
+    expect(rows.first).to_be_visible()
+    page.get_by_label("Marked only").click()
+    expect(rows).to_have_count(1)
+    page.get_by_label("Voices that sound").fill("nobody like this")
+    expect(page.get_by_text("No voice is like that")).to_be_visible()
+    assert_accessible(page)
+
+
+def test_a_voice_is_matched_with_consent_and_withdrawn(
+    signed_in: Page, worker: None, studio: Studio, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    registry = server_studio().voices
+    formant = {"formant": registry.bases()["formant"]}
+    monkeypatch.setattr(registry, "bases", lambda: formant)  # one kind of base voice is enough here
+    page = signed_in
+    page.get_by_role("link", name="Voices").click()
+    page.get_by_role("link", name="Match a voice").click()
+    page.get_by_label("Name of the person").fill("Ines Calder")
+    page.get_by_role("button", name="Begin").click()
+    expect(page.get_by_role("heading", name="The voice of Ines Calder")).to_be_visible()
+    fit = page.get_by_role("button", name="Fit the voice")
+    expect(fit).to_be_disabled()
+    upload = page.get_by_label("A recording of the person")
+    upload.set_input_files({"name": "a.wav", "mimeType": "audio/wav", "buffer": b"no sound at all"})
+    expect(page.get_by_role("alert")).to_contain_text("damaged, or no sound file")
+    upload.set_input_files({"name": "a.wav", "mimeType": "audio/wav", "buffer": sample_of(studio)})
+    expect(page.get_by_text(re.compile("^A recording, 2. s"))).to_be_visible(timeout=20_000)
+    expect(fit).to_be_disabled()  # nobody agreed yet
+    page.get_by_role("button", name="Ines Calder agrees").click()
+    expect(page.get_by_text("Consent, in writing")).to_be_visible()
+    assert_accessible(page)
+    fit.click()
+    expect(page.get_by_text(re.compile(r"\d+ % of the way"))).to_be_visible(timeout=90_000)
+    page.get_by_role("button", name="Hear: The match").click()
+    page.get_by_role("link", name="To the voices").click()
+    matched = page.get_by_role("region", name="Matched voices")
+    expect(matched.get_by_text("Ines Calder", exact=True)).to_be_visible()
+    page.get_by_label("Voices that sound").fill("Ines spanish")
+    expect(page.get_by_role("list", name="Voices").get_by_role("listitem")).to_have_count(2)
+    matched.get_by_role("button", name="Withdraw").click()
+    page.get_by_role("dialog").get_by_text("No production uses it.").wait_for()
+    page.get_by_role("button", name="Withdraw it").click()
+    expect(matched.get_by_text(re.compile("withdrew consent"))).to_be_visible()
+    expect(page.get_by_role("list", name="Voices").get_by_role("listitem")).to_have_count(0)
+    for voice in registry.matched.all():
+        registry.matched.path(voice.id).unlink()
+
+
+def sample_of(studio: Studio) -> bytes:
+    """Twenty seconds of the neural voice in a quiet room, in place of a person's recording."""
+    readings = [studio.speaker.read(text, "joe") for text in SENTENCES[:6]]
+    silence = np.zeros(round(0.4 * readings[0].sample_rate), np.float32)
+    samples = np.concatenate([part for r in readings for part in (silence, r.samples)])
+    samples = (samples + np.random.default_rng(1).normal(0, 1e-4, len(samples))).astype(np.float32)
+    return as_wav(replace(readings[0], samples=samples, duration=len(samples) / readings[0].sample_rate))
