@@ -1,4 +1,4 @@
-"""``python -m benchmarks [film|change|still|resume|write|memory …]``: all of them, or those named."""
+"""``python -m benchmarks [film|change|still|resume|write|memory|speak|align|match …]``: all of them, or those named."""
 
 from __future__ import annotations
 
@@ -6,7 +6,7 @@ import sys
 import tempfile
 from pathlib import Path
 
-from benchmarks import editing, films, writing
+from benchmarks import editing, films, voices, writing
 from dearhost.films import data_folder
 
 BENCHMARKS = {
@@ -16,6 +16,9 @@ BENCHMARKS = {
     "resume": films.killed_worker,
     "write": writing.prompt_book,
     "memory": films.memory_of_ten_minutes,
+    "speak": voices.speaking,
+    "align": voices.aligning,
+    "match": voices.matching,
 }
 
 

@@ -1,8 +1,9 @@
 """A line and a voice become a reading: sound, and when each word and phone is heard."""
 
 from dearhost.speech.delivery import AS_EVER, MANNERS, Delivery
+from dearhost.speech.drafting import DraftLine, draft_lines
 from dearhost.speech.intonation import ENDINGS
-from dearhost.speech.manner import PLAIN, Manner
+from dearhost.speech.manner import PLAIN, Manner, spoken_otherwise
 from dearhost.speech.names import UnknownName, unknown_names
 from dearhost.speech.pausing import with_pauses
 from dearhost.speech.plan import WordPlan, plan_words
@@ -20,6 +21,7 @@ __all__ = [
     "MANNERS",
     "PLAIN",
     "Delivery",
+    "DraftLine",
     "Manner",
     "Prosody",
     "Reading",
@@ -36,8 +38,10 @@ __all__ = [
     "VoiceRegistry",
     "WordPlan",
     "borders_of",
+    "draft_lines",
     "plan_words",
     "sayings_of",
+    "spoken_otherwise",
     "stress_moved",
     "take_in",
     "take_in_lines",

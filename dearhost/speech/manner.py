@@ -8,6 +8,7 @@ from dataclasses import dataclass, field, replace
 import numpy as np
 
 from dearhost.speech.delivery import AS_EVER, Delivery
+from dearhost.speech.plan import plan_words
 from dearhost.speech.prosody import measure_prosody
 from dearhost.speech.reading import Reading, Samples
 from dearhost.speech.world import FRAME_MS, Analysis, analyse, synthesise
@@ -119,3 +120,19 @@ def _spliced(samples: Samples, first: int, last: int, piece: Samples, fade: int)
         piece[:fade] = piece[:fade] * ramp + samples[first : first + fade] * (1 - ramp)
         piece[-fade:] = piece[-fade:] * ramp[::-1] + samples[last - fade : last] * (1 - ramp[::-1])
     return np.concatenate([samples[:first], piece, samples[last:]])
+
+
+def spoken_otherwise(text: str, language: str, manner: Manner) -> dict[int, str]:
+    """What is said for written words that are not said as they are written (numbers, dates, abbreviations, words of
+    the say-as list), by the word's index."""
+    plan = plan_words(text, language, manner.said_as, manner.ipa)
+    said: dict[int, list[str]] = {}
+    for sentence in plan.sentences:
+        for word in sentence.words:
+            said.setdefault(word.written, []).append(f"/{word.ipa}/" if word.ipa else word.text)
+    bare = {index: " ".join(words) for index, words in said.items()}
+    return {i: words for i, words in bare.items() if words.casefold() != _bare(plan.written[i].text)}
+
+
+def _bare(word: str) -> str:
+    return word.replace("’", "'").casefold()

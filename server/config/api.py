@@ -17,6 +17,7 @@ from server.productions.api import router as productions
 from server.productions.say_as_api import router as say_as
 from server.productions.stage_api import router as stage
 from server.productions.takes_api import router as takes
+from server.productions.voice_api import router as voice
 from server.productions.writing_api import router as writing
 from server.voices.api import router as voices
 from server.voices.matches_api import matched_router as matched
@@ -34,6 +35,7 @@ for prefix, router in (
     ("/productions", writing),
     ("/productions", takes),
     ("/productions", say_as),
+    ("/productions", voice),
     ("/deliveries", deliveries),
 ):
     api.add_router(prefix, router)

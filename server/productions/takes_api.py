@@ -2,28 +2,21 @@
 
 from __future__ import annotations
 
-import tempfile
-import zipfile
 from datetime import datetime
-from pathlib import Path
 from typing import Any
 from uuid import UUID
 
 import numpy as np
-from django.http import FileResponse, HttpRequest, HttpResponse
+from django.http import HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404
-from django.utils.text import slugify
 from ninja import Field, File, Router, Schema, Status, UploadedFile
 
 from dearhost.errors import StageError
 from dearhost.films import as_wav
-from dearhost.render.voice_over import PATTERN, VoiceOverOrder, write_voice_over
 from dearhost.script import Line, spoken_lines
 from dearhost.sound.files import RATE, Sound
-from dearhost.speech import Reading, Taken, take_in, take_in_lines, tidied
-from dearhost.stage import compile_timeline
+from dearhost.speech import Reading, Taken, spoken_otherwise, take_in, take_in_lines, tidied
 from dearhost.stage.cueing import manner_of
-from dearhost.timebase import FrameRate
 from server.productions.actions.takes import (
     HeardLine,
     keep_readings,
@@ -40,7 +33,6 @@ from server.voices.uploads import sound_of
 router = Router(tags=["takes"])
 _MELODY_RATE = 50.0
 _MOST_AT_ONCE = 6
-VOICE_RATE = FrameRate.of(30)
 
 
 class TakeOut(Schema):
@@ -68,6 +60,7 @@ class HeardWord(Schema):
     offset: int
     confidence: float
     said: bool
+    spoken: str = Field("", description="what is said for it, where that is not what is written")
 
 
 class HeardOut(Schema):
@@ -122,6 +115,7 @@ def heard(request: HttpRequest, production_id: UUID, line_id: str, revision: int
         placed = studio().speaker.alignment(line.text, voice, recording)
         sure = [(word.confidence, word.said) for word in placed.words]
     plain = reading if recording else heard_line.having(Line(line.id, line.speaker, line.text)).reading()
+    spoken = {} if recording else spoken_otherwise(line.text, language_of(voice), manner_of(line, heard_line.say_as))
     count = max(2, int(reading.duration * _MELODY_RATE))
     minutes = max(0.02, reading.words[-1].end - reading.words[0].start) / 60
     return {
@@ -132,11 +126,16 @@ def heard(request: HttpRequest, production_id: UUID, line_id: str, revision: int
         "plain": _sampled(plain, count, "pitch"),
         "words": [
             {"text": w.text, "start": round(w.start, 3), "end": round(w.end, 3), "offset": w.from_,
-             "confidence": round(c, 2), "said": said}
-            for w, (c, said) in zip(reading.words, sure, strict=True)
+             "confidence": round(c, 2), "said": said, "spoken": spoken.get(i, "")}
+            for i, (w, (c, said)) in enumerate(zip(reading.words, sure, strict=True))
         ],
         "pace": round(len(reading.words) / minutes),
     }  # fmt: skip
+
+
+def language_of(voice: str) -> str:
+    """The language a voice speaks."""
+    return studio().voices.voice(voice).language
 
 
 def _sampled(reading: Reading, count: int, curve: str) -> list[float]:
@@ -167,7 +166,7 @@ def record(request: HttpRequest, production_id: UUID, line_id: str, file: File[U
     production = owned(request, production_id)
     heard_line = line_of(production, line_id)
     speaker = studio().speaker
-    language = studio().voices.voice(heard_line.voice).language
+    language = language_of(heard_line.voice)
     taken = take_in(sound_of(file), heard_line.line.text, language, speaker.recordings, speaker.aligner)
     return Status(201, keep_recording(production, line_id, taken))
 
@@ -187,44 +186,6 @@ def record_lines(
     sound = sound_of(file)
     taken = take_in_lines(sound, [line.text for line in lines], language, speaker.recordings, speaker.aligner)
     return Status(201, [keep_recording(production, line.id, t) for line, t in zip(lines, taken, strict=True)])
-
-
-@router.get("/{uuid:production_id}/voice-over.zip", operation_id="voiceOver", include_in_schema=False)
-def voice_over(
-    request: HttpRequest, production_id: UUID, scope: str = "whole", kind: str = "wav", rate: int = 48_000,
-    loudness: float = -16.0, pattern: str = PATTERN,
-) -> FileResponse:  # fmt: skip
-    """The voice alone as sound files, with word times, captions and a cue sheet, in one zip."""
-    production = owned(request, production_id)
-    order = VoiceOverOrder(scope, kind, rate, loudness, pattern or PATTERN).checked()
-    timeline = compile_timeline(production_of(production.document, production.title), studio().speaker, VOICE_RATE)
-    packed = tempfile.TemporaryFile()  # noqa: SIM115 - the response closes it
-    with tempfile.TemporaryDirectory() as folder, zipfile.ZipFile(packed, "w", zipfile.ZIP_DEFLATED) as archive:
-        for path in write_voice_over(timeline, Path(folder), order):
-            archive.write(path, path.name)
-    packed.seek(0)
-    name = f"{slugify(production.title) or 'production'}-voice.zip"
-    return FileResponse(packed, as_attachment=True, filename=name, content_type="application/zip")
-
-
-class SpeaksIn(Schema):
-    """A production in which a voice speaks."""
-
-    id: UUID
-    title: str
-    speakers: list[str]
-
-
-@router.get("/using/{voice_id}", response=list[SpeaksIn], operation_id="productionsUsing")
-def productions_using(request: HttpRequest, voice_id: str) -> list[dict[str, Any]]:
-    """The account's productions in which a voice speaks, in whatever language."""
-    found = []
-    for production in Production.objects.filter(owner_id=request.user.pk):
-        cast = production.document.get("cast", {})
-        speakers = [name for name, entry in cast.items() if str(entry.get("voice", "")).split(":")[0] == voice_id]
-        if speakers:
-            found.append({"id": production.pk, "title": production.title, "speakers": speakers})
-    return found
 
 
 def _take(request: HttpRequest, production_id: UUID, take_id: UUID) -> tuple[Production, Take]:
@@ -250,7 +211,7 @@ def tidy(request: HttpRequest, production_id: UUID, take_id: UUID, data: TidyTak
 
 def _retaken(samples: np.ndarray, take: Take) -> Taken:
     speaker = studio().speaker
-    language = studio().voices.voice(take.voice).language
+    language = language_of(take.voice)
     return take_in(Sound(samples, RATE, RATE), take.text, language, speaker.recordings, speaker.aligner)
 
 

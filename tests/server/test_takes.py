@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import io
 import wave
+import zipfile
 from dataclasses import replace
 
 import numpy as np
@@ -143,3 +144,46 @@ def test_takes_are_their_owners(client: Client, stranger: Client, begin: Begin) 
     line = lines_of(production)[0]
     for path in ("takes", f"lines/{line}/heard", f"lines/{line}/sound.wav"):
         assert stranger.get(f"/api/productions/{production.pk}/{path}").status_code == 404
+
+
+def test_a_production_begins_with_a_draft_of_a_recording(client: Client, studio: Studio) -> None:
+    texts = ("The museum opens at nine in the morning.", "Please wipe your boots before you come in.")
+    readings = [studio.speaker.read(t, "joe") for t in texts]
+    silence = np.zeros(round(1.2 * readings[0].sample_rate), np.float32)
+    samples = np.concatenate([part for r in readings for part in (silence, r.samples)] + [silence])
+    sound = as_wav(replace(readings[0], samples=samples, duration=len(samples) / readings[0].sample_rate))
+    made = client.post("/api/productions/from-recording", upload(sound, "opening_hours.m4a")).json()
+    assert made["title"] == "Opening hours"
+    blocks = made["document"]["script"]["scenes"][0]["blocks"]
+    lines = [b for b in blocks if b["kind"] == "line"]
+    assert blocks[0]["kind"] == "direction" and "draft" in blocks[0]["text"].lower()
+    assert len(lines) == 2
+    heard, said = (
+        {word for text in part for word in text.lower().strip(".").split()}
+        for part in ([b["text"] for b in lines], texts)
+    )
+    assert len(heard & said) >= 0.6 * len(said), heard  # a draft: one word in four to ten is wrong
+    takes = client.get(f"/api/productions/{made['id']}/takes").json()
+    assert [t["line"] for t in takes] == [b["id"] for b in lines]
+    assert [b["cues"][0]["parameters"]["recording"] for b in lines] == [t["recording"] for t in takes]
+    empty = client.post("/api/productions/from-recording", upload(b"no sound")).json()
+    assert "damaged" in empty["detail"]
+
+
+def test_the_voice_alone_comes_as_one_zip(client: Client, begin: Begin) -> None:
+    production = begin()
+    where = f"/api/productions/{production.pk}/voice-over.zip"
+    answer = client.get(where, {"scope": "speaker", "kind": "flac", "loudness": "-19"})
+    with zipfile.ZipFile(io.BytesIO(b"".join(answer.streaming_content))) as archive:
+        assert sorted(n.rsplit(".", 1)[1] for n in archive.namelist()) == ["csv", "flac", "flac", "json", "srt"]
+    refused = client.get(where, {"kind": "aiff"})
+    assert refused.status_code == 422 and "wav, flac" in refused.json()["detail"]
+
+
+def test_numbers_and_listed_words_tell_how_they_are_spoken(client: Client, begin: Begin) -> None:
+    production = english(begin, "MAREN: It costs $5.99 in Quillhaven.")
+    production.document["say_as"] = [{"word": "Quillhaven", "alias": "kwill hay", "ipa": ""}]
+    production.save()
+    line = lines_of(production)[0]
+    words = client.get(f"/api/productions/{production.pk}/lines/{line}/heard").json()["words"]
+    assert [w["spoken"] for w in words] == ["", "", "five dollars ninety nine", "", "kwill hay"]

@@ -20,7 +20,7 @@ from dearhost.speech.reading import Reading, Samples, TimedPhone
 from dearhost.speech.saying import speak_plan
 from dearhost.timebase import Span
 
-VERSION = "aligning-1"
+VERSION = "aligning-2"
 _EDGE = 0.15
 _ONSET = 0.02
 """Seconds before it is loud in which a word has begun."""

@@ -10,7 +10,7 @@ from typing import Any
 
 import numpy as np
 
-from dearhost.errors import VoiceUnavailable
+from dearhost.errors import SpeechError, VoiceUnavailable
 from dearhost.speech.engine import EnginePhone, Utterance
 from dearhost.speech.given_phones import with_given_phones
 from dearhost.speech.phone_symbols import gather
@@ -75,6 +75,17 @@ class NeuralEngine:
             raise VoiceUnavailable(
                 f"The model '{self._model.name}' is not on this machine. Run 'make setup', or choose another voice."
             )
+        try:
+            return self._open()
+        except SpeechError:
+            raise
+        except Exception as error:  # whatever a file that is no voice makes the libraries say
+            raise VoiceUnavailable(
+                f"'{self._model.name}' is no voice in the open format of piper-tts, or its .json is of another one. "
+                "Take it out of the voices folder, or choose another voice."
+            ) from error
+
+    def _open(self) -> Any:
         from piper import PiperVoice  # noqa: PLC0415 - loading the runtime takes a second
 
         patched = self._scratch / f"{fingerprint(self._model.name, self._model.stat().st_size, self.version)}.onnx"

@@ -163,3 +163,13 @@ def test_other_letters_are_read_by_the_voices_of_their_languages_only(studio: St
     assert [w.text for w in reading.words] == line.split()
     with pytest.raises(UnspeakableText, match="Choose a voice of that language"):
         studio.speaker.read(line, "formant-eu")
+
+
+def test_a_model_that_is_no_voice_is_named_and_leaves_the_others_alone(tmp_path: Path) -> None:
+    (tmp_path / "Holiday.onnx").write_bytes(b"a picture, really")
+    (tmp_path / "Holiday.onnx.json").write_text("{}")
+    registry = VoiceRegistry(tmp_path)
+    speaker = Speaker(registry, FolderCache(tmp_path / "cache", 10**8), RecordingStore(tmp_path / "recordings"))
+    with pytest.raises(VoiceUnavailable, match=r"'Holiday.onnx' is no voice"):
+        speaker.read("Hello.", "own-holiday")
+    assert speaker.read("Hello.", "formant-en-us").words

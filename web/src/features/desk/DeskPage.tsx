@@ -6,7 +6,7 @@ import { clock } from "../../shared/time";
 import { MainButton, PlainButton } from "../../shared/ui/controls";
 import { RunningHead } from "../../shared/ui/RunningHead";
 import { useSession, useSignOut } from "../session";
-import { type Summary, useBegin, useDeleteProduction, useProductions } from "./useProductions";
+import { type Summary, useBegin, useBeginFromRecording, useDeleteProduction, useProductions } from "./useProductions";
 
 export function DeskPage() {
 	const begin = useBegin();
@@ -69,6 +69,8 @@ function Letter({ begin }: { begin: ReturnType<typeof useBegin> }) {
 	const [writing, setWriting] = useState(false);
 	const [text, setText] = useState("");
 	const files = useRef<HTMLInputElement>(null);
+	const recordings = useRef<HTMLInputElement>(null);
+	const listening = useBeginFromRecording();
 	return (
 		<main className="letter-page">
 			<h1 className="salutation">Dear {session.data?.name ?? "you"},</h1>
@@ -104,7 +106,35 @@ function Letter({ begin }: { begin: ReturnType<typeof useBegin> }) {
 						}}
 					/>
 				</li>
+				<li>
+					<button type="button" className="way" onClick={() => recordings.current?.click()}>
+						a recording
+					</button>
+					<span className="quiet">English speech nobody has the script of: a draft of its words, to correct.</span>
+					<input
+						ref={recordings}
+						type="file"
+						accept="audio/*,video/*"
+						hidden
+						aria-label="Recording without a script"
+						onChange={(event) => {
+							const file = event.target.files?.[0];
+							if (file) listening.mutate(file);
+							event.target.value = "";
+						}}
+					/>
+				</li>
 			</ul>
+			{listening.isPending && (
+				<p role="status" className="quiet">
+					Listening to the recording, about as long as it lasts…
+				</p>
+			)}
+			{listening.error && (
+				<p role="alert" className="problem">
+					{sentence(listening.error)}
+				</p>
+			)}
 			{writing && (
 				<form
 					className="new-script"

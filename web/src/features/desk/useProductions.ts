@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
-import { api, ask, type Schemas } from "../../shared/api/client";
+import { api, ask, type Schemas, sendFile } from "../../shared/api/client";
 
 export type Summary = Schemas["ProductionSummary"];
 
@@ -29,6 +29,15 @@ export function useBegin() {
 			);
 		},
 		onSuccess: ({ production, notes }) => navigate(`/productions/${production.id}`, { state: { notes } }),
+	});
+}
+
+/** Begin with a draft of what a recording says. */
+export function useBeginFromRecording() {
+	const navigate = useNavigate();
+	return useMutation({
+		mutationFn: (file: File) => sendFile<Schemas["ProductionOut"]>("/api/productions/from-recording", file, file.name),
+		onSuccess: (production) => navigate(`/productions/${production.id}`),
 	});
 }
 

@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, ask, type Schemas } from "../../shared/api/client";
+import type { Voice } from "./finding";
 
 export type Matched = Schemas["MatchedOut"];
 export type Melody = Schemas["MelodyOut"];
@@ -15,8 +16,19 @@ export function useMark() {
 	return useMutation({
 		mutationFn: ({ voice, favourite }: { voice: string; favourite: boolean }) =>
 			ask(api.PUT("/api/voices/{voice_id}/favourite", { params: { path: { voice_id: voice } }, body: { favourite } })),
-		onSuccess: () => queries.invalidateQueries({ queryKey: ["voices"] }),
+		onMutate: ({ voice, favourite }) => {
+			queries.setQueryData<Voice[]>(["voices"], (now) => now?.map((v) => (v.id === voice ? { ...v, favourite } : v)));
+		},
+		onError: () => queries.invalidateQueries({ queryKey: ["voices"] }),
 	});
+}
+
+/** Tunes are asked for one after another: what somebody clicks meanwhile waits for one reading, not for a dozen. */
+let waiting: Promise<unknown> = Promise.resolve();
+function afterOthers<T>(work: () => Promise<T>): Promise<T> {
+	const mine = waiting.then(work, work);
+	waiting = mine.catch(() => {});
+	return mine;
 }
 
 /** How a sentence goes when a voice says it. */
@@ -26,8 +38,12 @@ export function useMelody(voice: string, text: string, wanted = true) {
 		enabled: wanted && text.trim() !== "",
 		staleTime: Number.POSITIVE_INFINITY,
 		retry: false,
-		queryFn: () =>
-			ask(api.GET("/api/voices/{voice_id}/melody", { params: { path: { voice_id: voice }, query: { text } } })),
+		queryFn: ({ signal }) =>
+			afterOthers(() =>
+				ask(
+					api.GET("/api/voices/{voice_id}/melody", { params: { path: { voice_id: voice }, query: { text } }, signal }),
+				),
+			),
 	});
 }
 

@@ -656,26 +656,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/productions/using/{voice_id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * Productions Using
-         * @description The account's productions in which a voice speaks, in whatever language.
-         */
-        get: operations["productionsUsing"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/productions/{production_id}/takes/{take_id}/tidy": {
         parameters: {
             query?: never;
@@ -798,6 +778,46 @@ export interface paths {
          */
         put: operations["putSharedSayings"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/productions/using/{voice_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Productions Using
+         * @description The account's productions in which a voice speaks, in whatever language.
+         */
+        get: operations["productionsUsing"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/productions/from-recording": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Begin From Recording
+         * @description Begin a production with a draft of what a recording says.
+         */
+        post: operations["beginFromRecording"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1938,6 +1958,12 @@ export interface components {
             confidence: number;
             /** Said */
             said: boolean;
+            /**
+             * Spoken
+             * @description what is said for it, where that is not what is written
+             * @default
+             */
+            spoken: string;
         };
         /**
          * KeepTakes
@@ -1948,21 +1974,6 @@ export interface components {
             deliveries: {
                 [key: string]: string | number;
             }[];
-        };
-        /**
-         * SpeaksIn
-         * @description A production in which a voice speaks.
-         */
-        SpeaksIn: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** Title */
-            title: string;
-            /** Speakers */
-            speakers: string[];
         };
         /**
          * TidyTake
@@ -2051,6 +2062,21 @@ export interface components {
         SharedList: {
             /** Entries */
             entries: components["schemas"]["SayAsSchema"][];
+        };
+        /**
+         * SpeaksIn
+         * @description A production in which a voice speaks.
+         */
+        SpeaksIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Title */
+            title: string;
+            /** Speakers */
+            speakers: string[];
         };
         /**
          * DeliveryOut
@@ -3083,28 +3109,6 @@ export interface operations {
             };
         };
     };
-    productionsUsing: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                voice_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SpeaksIn"][];
-                };
-            };
-        };
-    };
     tidyTake: {
         parameters: {
             query?: never;
@@ -3297,6 +3301,58 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SharedList"];
+                };
+            };
+        };
+    };
+    productionsUsing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                voice_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SpeaksIn"][];
+                };
+            };
+        };
+    };
+    beginFromRecording: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProductionOut"];
                 };
             };
         };

@@ -68,15 +68,21 @@ export function usePlaying({ productionId, revision, spoken, current, times, loo
 		const { at } = playhead.get();
 		play(current, at >= duration - 0.3 ? 0 : at);
 	}, [current, play, repeat, stop, times, looping, loop]);
+	const wish = useRef<{ lineId: string; offset: number } | null>(null);
 	const speakFrom = useCallback(
 		(lineId: string, offset: number) => {
+			wish.current = null;
 			for (const [scene, known] of times) {
 				const word = known.lines.find((l) => l.id === lineId)?.words.find((w) => w.to > offset);
 				if (word) return play(scene, Math.max(0, word.start - 0.05));
 			}
+			wish.current = { lineId, offset }; // its scene is still being read: it is heard as soon as it can be
 		},
 		[times, play],
 	);
+	useEffect(() => {
+		if (wish.current && times.size) speakFrom(wish.current.lineId, wish.current.offset);
+	}, [times, speakFrom]);
 	const tryCue = useCallback(
 		(lineId: string, offset: number, kind: string) => {
 			for (const [sceneId, known] of times) {

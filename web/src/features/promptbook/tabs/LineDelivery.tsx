@@ -6,7 +6,7 @@ import { useCueKinds } from "../script/cueKinds";
 import type { CueKind, CueValues } from "../script/cues";
 import { type CaretLine, setLineCues } from "../voice/lineAtCaret";
 import { Melody } from "../voice/Melody";
-import { useHeard } from "../voice/useTakes";
+import { type Heard, useHeard } from "../voice/useTakes";
 
 type Props = {
 	productionId: string;
@@ -48,6 +48,7 @@ export function LineDelivery({ productionId, editor, line, kept, onHear }: Props
 				)}
 			</h3>
 			{heard.data && !heard.error && <Melody editor={editor} line={line} heard={heard.data} width={WIDE} />}
+			<Spoken heard={heard.data} />
 			{heard.error && (
 				<p role="alert" className="problem small">
 					{sentence(heard.error)}
@@ -92,6 +93,23 @@ export function LineDelivery({ productionId, editor, line, kept, onHear }: Props
 				</div>
 			</div>
 		</section>
+	);
+}
+
+/** Numbers, dates and names that are said otherwise than they are written. */
+function Spoken({ heard }: { heard: Heard | undefined }) {
+	const words = heard?.words.filter((word) => word.spoken) ?? [];
+	if (!words.length) return null;
+	return (
+		<p className="small spoken">
+			<span className="quiet">Spoken: </span>
+			{words.map((word, index) => (
+				<span key={word.offset}>
+					{index > 0 && "; "}
+					<b className="serif">{word.text}</b> as “{word.spoken}”
+				</span>
+			))}
+		</p>
 	);
 }
 

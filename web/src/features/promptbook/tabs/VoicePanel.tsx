@@ -5,6 +5,7 @@ import { pitchWord, useVoices } from "../../voices";
 import { type ProductionDocument, shownName, speakersOf } from "../document";
 import { useLineAtCaret } from "../voice/lineAtCaret";
 import { SayAsSheet, useSayAsReport } from "../voice/SayAsSheet";
+import { WholeRecording } from "../voice/WholeRecording";
 import { LineDelivery } from "./LineDelivery";
 import { type PanelProps, recast } from "./panel";
 import { useProposal } from "./useProposal";
@@ -19,7 +20,7 @@ type Props = PanelProps & {
 };
 
 /** How the line at hand is said, and which voice each speaker has. */
-export function VoicePanel({ productionId, document, change, editor, kept, onHear }: Props) {
+export function VoicePanel({ productionId, document, current, change, editor, kept, onHear }: Props) {
 	const line = useLineAtCaret(editor);
 	const voices = useVoices();
 	const { propose, list } = useProposal(change);
@@ -61,6 +62,7 @@ export function VoicePanel({ productionId, document, change, editor, kept, onHea
 					onClose={() => setSaying(false)}
 				/>
 			)}
+			<WholeRecording productionId={productionId} editor={editor} sceneId={current} kept={kept} />
 			<div className="voice-rows">
 				{speakersOf(document.script).map((speaker) => {
 					const voice = voices.data?.find((v) => v.id === document.cast[speaker]?.voice);

@@ -1,4 +1,5 @@
 import type { Editor } from "@tiptap/core";
+import type { Transaction } from "@tiptap/pm/state";
 import { useEditorState } from "@tiptap/react";
 import { newId } from "../document";
 import { asOneStep } from "../script/choosing";
@@ -57,14 +58,25 @@ function lineAtCaret(editor: Editor): CaretLine | null {
 	};
 }
 
+type LineCues = { delivery?: CueValues | null; recording?: CueValues | null };
+
 /** Set, change or (null) take off the cues that hold for a whole line; one step to undo. */
-export function setLineCues(
-	editor: Editor,
-	lineId: string,
-	wanted: { delivery?: CueValues | null; recording?: CueValues | null },
-	field = "",
-): void {
+export function setLineCues(editor: Editor, lineId: string, wanted: LineCues, field = ""): void {
 	const { tr } = editor.state;
+	putLineCues(tr, lineId, wanted);
+	if (tr.docChanged) asOneStep(editor, tr, field);
+}
+
+/** Lines heard from their recordings, by line; one step to undo for all of them. */
+export function setRecordings(editor: Editor, recordings: ReadonlyMap<string, string>): void {
+	const { tr } = editor.state;
+	for (const [lineId, recording] of recordings) {
+		putLineCues(tr, lineId, { delivery: null, recording: { recording, borders: "" } });
+	}
+	if (tr.docChanged) asOneStep(editor, tr, "");
+}
+
+function putLineCues(tr: Transaction, lineId: string, wanted: LineCues): void {
 	for (const kind of ["delivery", "recording"] as const) {
 		const parameters = wanted[kind];
 		if (parameters === undefined) continue;
@@ -78,7 +90,6 @@ export function setLineCues(
 			placeCue(tr, { id: newId(), kind, parameters }, placed.start + word.from, placed.start + word.to);
 		}
 	}
-	if (tr.docChanged) asOneStep(editor, tr, field);
 }
 
 /** A pause of so many seconds before a word of a line; 0 takes it away. */

@@ -1,0 +1,191 @@
+"""How fast voices are, how well recordings are aligned, and how close matched voices come."""
+
+from __future__ import annotations
+
+import json
+import os
+import shutil
+import subprocess
+import time
+from collections.abc import Callable, Iterator, Sequence
+from itertools import pairwise
+from pathlib import Path
+
+import numpy as np
+
+from benchmarks.material import studio_in
+from dearhost.films import Studio
+from dearhost.sound.files import read_sound, write_sound
+from dearhost.speech import Delivery, Manner
+from dearhost.speech.matching import SENTENCES
+from dearhost.speech.matching.converting import converted
+from dearhost.speech.matching.fitting import Pair, fit_voice
+from dearhost.speech.matching.spectra import RATE, Spectra, spectra_of
+
+_TEXTS = (
+    "The Earth turns, and carries Quillhaven through one hill, then a hollow.",
+    "Every day, twice, because the Moon moves on a little while we turn.",
+    "Twelve hours and twenty-five minutes lie between two high waters.",
+)
+HELD_OUT = (
+    "The meeting was moved to Thursday because the train was late.",
+    "She bought a large blue jacket and two pairs of warm gloves.",
+    "How many people do you think will visit the museum today?",
+    "Nothing in the old house had changed since the previous winter.",
+    "They were happy to hear that the doctor had good news.",
+    "A cheap camera can still take very beautiful pictures at noon.",
+)
+SAID = (
+    "Good morning, and thank you for joining us for the weekly report.",
+    "The company plans to open three new offices before the end of the year.",
+    "Most of the students said that the test was easier than they expected.",
+    "We will look at the numbers again when the market closes on Friday.",
+    "The president is expected to speak about the economy later this week.",
+)
+SPEAKERS = ("slt", "rms", "awb", "kal16")
+"""Voices of flite (CMU), in place of people: recordings of four speakers put together from their diphones."""
+
+
+def speaking(folder: Path) -> Iterator[str]:
+    """Seconds of work a second of speech, without what is kept from before."""
+    studio = studio_in(folder)
+    studio.speaker.read("A first line, so that the model is loaded.", "joe")
+    cases: tuple[tuple[str, str, Manner], ...] = (
+        ("formant", "formant-en-us", Manner()),
+        ("neural", "joe", Manner()),
+        ("made from the neural one", "nell", Manner()),
+        ("neural, bright", "joe", Manner(delivery=Delivery("bright"))),
+        ("neural, another reading in a large room", "joe", Manner(delivery=Delivery(variation=1, effect="large room"))),
+    )
+    for number, (name, voice, manner) in enumerate(cases):
+        texts = [f"{text} That was number {number}." for text in _TEXTS]  # nobody has said these before
+        ratio = _ratio(lambda text, v=voice, m=manner: studio.speaker.read(text, v, m).duration, texts)
+        yield f"{name}: {ratio:.2f} of real time"
+
+
+def _ratio(work: Callable[[str], float], texts: Sequence[str]) -> float:
+    started, seconds = time.monotonic(), 0.0
+    for text in texts:
+        seconds += work(text)
+    return (time.monotonic() - started) / seconds
+
+
+def aligning(folder: Path) -> Iterator[str]:
+    """Word starts against the labels of the voices that said them, clean and under noise."""
+    studio = studio_in(folder)
+    chance = np.random.default_rng(1)
+    for noise in (None, 30.0, 20.0, 10.0):
+        errors: list[float] = []
+        worked = seconds = 0.0
+        for voice in ("joe", "nell", "amos", "iris"):
+            for text in _TEXTS:
+                reading = studio.speaker.read(text, voice)
+                samples = reading.samples
+                if noise is not None:
+                    level = np.sqrt((samples**2).mean()) * 10 ** (-noise / 20)
+                    samples = (samples + chance.normal(0, level, len(samples))).astype(np.float32)
+                started = time.monotonic()
+                found = studio.speaker.aligner.align(samples, reading.sample_rate, text, "en-US")
+                worked, seconds = worked + time.monotonic() - started, seconds + reading.duration
+                errors += [abs(a.start - b.start) for a, b in zip(found.words, reading.words, strict=True)]
+        within = np.mean(np.array(errors) <= 0.040)
+        yield (
+            f"{'clean' if noise is None else f'{noise:.0f} dB over noise'}: mean {1000 * np.mean(errors):.0f} ms, "
+            f"{within:.0%} within 40 ms, {worked / seconds:.2f} of real time (aims: 25 ms and 90 % down to 20 dB, 0.2)"
+        )
+
+
+def matching(folder: Path) -> Iterator[str]:
+    """The part of the distance between base voice and speaker that a match closes, as a speaker encoder hears it, on
+    sentences it was not fitted to; and how many words a recogniser gets wrong before and after.
+
+    Needs flite, and in DEAR_HOST_ENCODER_PYTHON a Python that has the package resemblyzer.
+    """
+    encoder = os.environ.get("DEAR_HOST_ENCODER_PYTHON", "")
+    if not encoder or not shutil.which("flite"):
+        yield "needs flite, and DEAR_HOST_ENCODER_PYTHON: a Python with resemblyzer (see docs/voices.md)"
+        return
+    studio = studio_in(folder)
+    sounds = folder / "matching"
+    sounds.mkdir(exist_ok=True)
+    base = [_said(studio, text) for text in SENTENCES]
+    spoken = [_said(studio, text) for text in SAID]
+    _keep(sounds, "base", [(s.samples, RATE) for s in spoken])
+    before = _wrong_words(studio, [(s.samples, RATE) for s in spoken])
+    closed = []
+    for speaker in SPEAKERS:
+        sample = [_by_flite(sounds, speaker, text) for text in SENTENCES]
+        _keep(sounds, f"{speaker}-sample", sample)
+        _keep(sounds, f"{speaker}-held", [_by_flite(sounds, speaker, text) for text in HELD_OUT])
+        model = fit_voice([Pair(b, spectra_of(*s)) for b, s in zip(base, sample, strict=True)])
+        started = time.monotonic()
+        made = [(converted(spectra_of(s.samples, RATE), model), RATE) for s in spoken]
+        ratio = (time.monotonic() - started) / sum(len(m) / RATE for m, _ in made)
+        _keep(sounds, f"{speaker}-made", made)
+        close = _closeness(encoder, sounds, speaker)
+        closed.append(close)
+        after = _wrong_words(studio, made)
+        peak = max(float(np.abs(m).max()) for m, _ in made)
+        yield (
+            f"{speaker}: {close:.2f} closed (aim 0.60), words wrong {before:.0%} before and {after:.0%} after, "
+            f"conversion {ratio:.2f} of real time, peak {peak:.2f}"
+        )
+    yield f"on average {np.mean(closed):.2f} closed (aim 0.70)"
+
+
+def _said(studio: Studio, text: str) -> Spectra:
+    reading = studio.speaker.read(text, "joe")
+    return spectra_of(reading.samples, reading.sample_rate)
+
+
+def _by_flite(folder: Path, speaker: str, text: str) -> tuple[np.ndarray, int]:
+    path = folder / "said.wav"
+    subprocess.run(["flite", "-voice", speaker, "-t", text, "-o", str(path)], check=True)
+    sound = read_sound(path)
+    return sound.samples, sound.rate
+
+
+def _keep(folder: Path, name: str, sounds: Sequence[tuple[np.ndarray, int]]) -> None:
+    for number, (samples, rate) in enumerate(sounds):
+        write_sound(folder / f"{name}-{number:02}.wav", samples, rate)
+
+
+_ENCODE = """
+import glob, json, sys
+import numpy as np
+from resemblyzer import VoiceEncoder, preprocess_wav
+encoder = VoiceEncoder("cpu", verbose=False)
+def voice(name):
+    paths = sorted(glob.glob(f"{sys.argv[1]}/{name}-*.wav"))
+    mean = np.mean([encoder.embed_utterance(preprocess_wav(path)) for path in paths], 0)
+    return mean / np.linalg.norm(mean)
+held = voice(f"{sys.argv[2]}-held")
+base, sample, made = (float(voice(n) @ held) for n in ("base", f"{sys.argv[2]}-sample", f"{sys.argv[2]}-made"))
+print(json.dumps((made - base) / (sample - base)))
+"""
+
+
+def _closeness(python: str, folder: Path, speaker: str) -> float:
+    run = subprocess.run([python, "-c", _ENCODE, str(folder), speaker], check=True, capture_output=True, text=True)
+    return float(json.loads(run.stdout.strip().splitlines()[-1]))
+
+
+def _wrong_words(studio: Studio, sounds: Sequence[tuple[np.ndarray, int]]) -> float:
+    wrong = total = 0
+    for (samples, rate), text in zip(sounds, SAID, strict=True):
+        wanted = "".join(c for c in text.lower() if c.isalpha() or c == " ").split()
+        heard = [word.text for word in studio.speaker.aligner.draft(samples, rate)]
+        wrong += _edits(wanted, heard)
+        total += len(wanted)
+    return wrong / total
+
+
+def _edits(wanted: Sequence[str], heard: Sequence[str]) -> int:
+    """Substitutions, insertions and deletions (Levenshtein 1966)."""
+    row = list(range(len(heard) + 1))
+    for i, word in enumerate(wanted, 1):
+        new = [i]
+        for j, (old, diagonal) in enumerate(zip(row[1:], [d for d, _ in pairwise([*row, 0])], strict=False), 1):
+            new.append(min(old + 1, new[-1] + 1, diagonal + (word != heard[j - 1])))
+        row = new
+    return row[-1]
