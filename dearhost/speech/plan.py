@@ -98,6 +98,8 @@ def plan_words(text: str, language: str, said_as: Mapping[int, str] | None = Non
         abbreviated = gap.startswith(".") and is_abbreviation(word.text, short) and (not last or gap.count(".") > 1)
         abbreviated = abbreviated or (gap.startswith(".") and last and is_abbreviation(word.text, short))
         after_number = index > 0 and written[index - 1].text[-1].isnumeric()
+        if word.text == "in" and not gap.strip():  # "in 2019 in Paris" has no inches; "12 in." has
+            after_number = False
         instead = said_as.get(index, "").split() if said_as else []
         spoken_as = [w for part in instead for w in say(part, short)] or say(
             word.text, short, abbreviated=abbreviated, after_number=after_number

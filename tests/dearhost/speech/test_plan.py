@@ -92,3 +92,17 @@ def test_letters_a_voice_cannot_read_are_named(studio: Studio) -> None:
     with pytest.raises(NothingToSay):
         studio.speaker.read("🎉 [waves]", "joe")
     assert studio.speaker.read("Great 🎉 news!", "joe").words[1].text == "news"
+
+
+@pytest.mark.parametrize(
+    ("text", "said"),
+    [
+        ("We met in 2019 in Paris.", "in Paris"),
+        ("It costs $5.99 in Quillhaven.", "in Quillhaven"),
+        ("The pipe is 12 in. wide.", "inches wide"),
+        ("It measures 12 in, about.", "inches about"),
+    ],
+)
+def test_in_after_a_number_is_inches_only_where_something_stands_behind_it(text: str, said: str) -> None:
+    spoken = " ".join(w.text for s in plan_words(text, "en-US").sentences for w in s.words)
+    assert said in spoken and ("inches" in spoken) == ("inches" in said)
