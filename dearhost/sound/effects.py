@@ -33,7 +33,8 @@ def _shelf(samples: Floats, rate: int, below: float, decibels: float) -> Floats:
 
 def _compressed(samples: Floats, rate: int, ratio: float, below: float) -> Floats:
     """What is louder than ``below`` dB under the loudest brought down by ``ratio``, by the level over 40 ms."""
-    level = np.sqrt(uniform_filter1d(samples**2, max(3, round(0.04 * rate))))
+    power = uniform_filter1d(samples**2, max(3, round(0.04 * rate)))
+    level = np.sqrt(np.maximum(power, 0.0))  # a running sum may end a little below nothing
     decibels = 20 * np.log10(np.maximum(level, 1e-5))
     over = np.maximum(0.0, decibels - (decibels.max() - below))
     made: Floats = samples * 10 ** (-over * (1 - 1 / ratio) / 20)

@@ -25,7 +25,7 @@ from dearhost.speech.registry import VoiceRegistry
 from dearhost.speech.saying import speak_plan
 from dearhost.storage import FolderCache, fingerprint
 
-VERSION = "reading-10"
+VERSION = "reading-11"
 _REMEMBERED = 20_000
 
 
