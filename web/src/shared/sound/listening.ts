@@ -17,7 +17,7 @@ function set(next: Partial<Heard>): void {
 export function silence(): void {
 	turn += 1;
 	element?.pause();
-	if (heard.key) set({ key: "", at: 0, loading: false });
+	if (heard.key || heard.problem) set({ key: "", at: 0, loading: false, problem: "" });
 }
 
 /** Play the sound at an address under a name; whatever was heard before stops. The same name again stops it. */

@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from "react";
+import { listen, silence, useListening } from "../../../shared/sound/listening";
 import { PlainButton } from "../../../shared/ui/controls";
-import { foundVoices, pitchWord, type Voice } from "../../voices";
+import { auditionAddress, foundVoices, pitchWord, type Voice } from "../../voices";
 
 type Props = {
 	speaker: string;
@@ -18,37 +19,19 @@ const LONGEST = 200;
 /** All voices: searched by words, heard on the speaker's own sentence one at a time, chosen. */
 export function VoiceSheet({ speaker, sentence, voices, chosen, onChoose, onClose }: Props) {
 	const dialog = useRef<HTMLDialogElement>(null);
-	const audio = useRef<HTMLAudioElement>(null);
 	const [typed, setTyped] = useState("");
-	const [heard, setHeard] = useState({ id: "", problem: "" });
+	const heard = useListening((h) => h.key);
+	const problem = useListening((h) => h.problem);
 	const [text, setText] = useState(sentence);
 	useEffect(() => {
 		dialog.current?.showModal?.();
+		return silence;
 	}, []);
 	const found = useMemo(() => foundVoices(voices, typed), [voices, typed]);
-	const hear = async (voice: Voice) => {
-		const player = audio.current;
-		if (!player) return;
-		if (heard.id === voice.id) {
-			player.pause();
-			setHeard({ id: "", problem: "" });
-			return;
-		}
-		setHeard({ id: voice.id, problem: "" });
-		const address = `/api/voices/${voice.id}/audition.wav?text=${encodeURIComponent(text.slice(0, LONGEST))}`;
-		const answer = await fetch(address).catch(() => null);
-		if (!answer?.ok) {
-			const detail = answer ? ((await answer.json()) as { detail?: string }).detail : "";
-			return setHeard({ id: "", problem: detail || "Dear Host does not answer. Try again." });
-		}
-		player.src = URL.createObjectURL(await answer.blob());
-		await player.play().catch(() => {});
-	};
+	const hear = (voice: Voice) => listen(`audition ${voice.id}`, auditionAddress(voice.id, text.slice(0, LONGEST)));
 	return (
 		<dialog ref={dialog} className="revision-sheet voice-sheet" aria-label={`A voice for ${speaker}`} onClose={onClose}>
 			<h2 className="panel-title">A voice for {speaker}</h2>
-			{/* biome-ignore lint/a11y/useMediaCaption: the sentence that is said stands beside it */}
-			<audio ref={audio} onEnded={() => setHeard({ id: "", problem: "" })} />
 			<div className="voice-search">
 				<label>
 					<span className="label">Find by name, language or character</span>
@@ -63,9 +46,9 @@ export function VoiceSheet({ speaker, sentence, voices, chosen, onChoose, onClos
 					<input value={text} maxLength={LONGEST} onChange={(event) => setText(event.target.value)} />
 				</label>
 			</div>
-			{heard.problem && (
+			{problem && (
 				<p role="alert" className="problem small">
-					{heard.problem}
+					{problem}
 				</p>
 			)}
 			<ul className="voice-list">
@@ -78,7 +61,7 @@ export function VoiceSheet({ speaker, sentence, voices, chosen, onChoose, onClos
 							{pitchWord(voice.pitch)}
 						</span>
 						<PlainButton small disabled={!text.trim()} onClick={() => hear(voice)} label={`Hear ${voice.name}`}>
-							{heard.id === voice.id ? "Stop" : "Hear"}
+							{heard === `audition ${voice.id}` ? "Stop" : "Hear"}
 						</PlainButton>
 						<PlainButton
 							small
