@@ -27,13 +27,17 @@ export function melodyPath(
 	return path;
 }
 
+/** Values without voice that a line goes over. */
+const BRIDGED = 3;
+
 /** The median of five, so that one wrong frame makes no spike; short holes are bridged. */
 function smoothed(pitch: readonly number[]): number[] {
 	const filled = pitch.map((hertz, i) => {
 		if (hertz > 0) return hertz;
-		const before = pitch.slice(Math.max(0, i - 3), i).findLast((h) => h > 0);
-		const after = pitch.slice(i + 1, i + 4).find((h) => h > 0);
-		return before && after ? (before + after) / 2 : 0;
+		const before = pitch.findLastIndex((h, k) => k < i && h > 0);
+		const after = pitch.findIndex((h, k) => k > i && h > 0);
+		if (before < 0 || after < 0 || after - before - 1 > BRIDGED) return 0;
+		return ((pitch[before] ?? 0) + (pitch[after] ?? 0)) / 2;
 	});
 	return filled.map((hertz, i) => {
 		if (hertz <= 0) return 0;
