@@ -10,6 +10,8 @@ from itertools import pairwise
 import numpy as np
 
 from dearhost.errors import NothingToSay, SpeechError
+from dearhost.sound.examining import examine
+from dearhost.sound.tidying import denoised
 from dearhost.speech.aligning.arpabet import stresses, to_ipa
 from dearhost.speech.aligning.english_model import LONGEST_TOLD, EnglishModel, Heard, PlacedWord
 from dearhost.speech.aligning.timing import SHORTEST, Alignment, WordTime, ordered
@@ -20,7 +22,7 @@ from dearhost.speech.reading import Reading, Samples, TimedPhone
 from dearhost.speech.saying import speak_plan
 from dearhost.timebase import Span
 
-VERSION = "aligning-2"
+VERSION = "aligning-3"
 _EDGE = 0.15
 _ONSET = 0.02
 """Seconds before it is loud in which a word has begun."""
@@ -28,6 +30,10 @@ _NEAR = 0.12
 """Two ways of placing a word that differ by more than this many seconds leave its place in doubt."""
 _ADDED = 0.28
 """Seconds of other sounds that are taken for words; shorter ones are breaths and drawn-out ends."""
+_TELLING, _NOISY = 24.0, 16.0
+"""dB over the room: below the first it cannot be told which words were left out (words that were said seem missing,
+and draw others out of place); below the second words are found better once the room is lowered. By trial: 20 dB 34 to
+21 ms, 10 dB 151 to 27 ms of mean error."""
 _SHORT_WORD = 3
 """Letters: the hearing passes over words as short as these in fluent speech, so the placing decides about them."""
 _PRESSED = 0.035
@@ -50,8 +56,8 @@ class Aligner:
         """When each written word of ``text`` is heard in mono ``samples``.
 
         English by the acoustic model, other languages by a reference reading; where both fail, words are spread
-        evenly and marked so. ``tell`` also finds words left out and added (English). Raises NothingToSay for
-        a text without words and SpeechError for a recording without sound; nothing else.
+        evenly and marked so. ``tell`` also finds words left out and added (English, quiet rooms). Raises NothingToSay
+        for a text without words and SpeechError for a recording without sound; nothing else.
         """
         plan = plan_words(text, language)
         if not plan.sentences:
@@ -61,6 +67,10 @@ class Aligner:
             raise SpeechError("The recording holds no sound to align. Check the microphone and record it again.")
         lead, tail = max(0.0, start - _EDGE), min(len(samples) / rate, end + _EDGE)
         part = samples[round(lead * rate) : round(tail * rate)]
+        over_noise = examine(part, rate).over_noise
+        if over_noise < _NOISY:
+            part = denoised(part, rate)
+        tell = tell and over_noise >= _TELLING
         found = self._by_model(part, rate, plan, tell) if language.lower().startswith("en") else None
         found = found or self._by_reference(part, rate, plan, language) or _evenly(plan, len(part) / rate)
         return _within(_moved(found, lead, len(samples) / rate), start, end)
