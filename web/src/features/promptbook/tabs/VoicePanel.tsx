@@ -27,7 +27,8 @@ export function VoicePanel({ productionId, document, current, change, editor, ke
 	const [sheet, setSheet] = useState(NOBODY);
 	const [saying, setSaying] = useState(false);
 	const sayings = document.say_as ?? [];
-	const unknown = useSayAsReport(document).data?.names.length ?? 0;
+	// asked once the text is kept, not at every key
+	const unknown = useSayAsReport(document, kept).data?.names.length ?? 0;
 	const give = (speaker: string, id: string) => {
 		const name = shownName(speaker) || "The speaker";
 		const says = `${name} speaks with ${voices.data?.find((v) => v.id === id)?.name ?? id}`;

@@ -18,11 +18,13 @@ type Props = {
 };
 
 /** Names in the script that no dictionary has, and where the words of the list are used. */
-export function useSayAsReport(document: ProductionDocument) {
+export function useSayAsReport(document: ProductionDocument, wanted = true) {
 	const texts = document.script.scenes.flatMap((scene) => scene.blocks.map((block) => block.text));
 	return useQuery({
 		queryKey: ["say-as", JSON.stringify([texts, document.say_as, document.cast])],
 		placeholderData: keepPreviousData,
+		enabled: wanted,
+		gcTime: 10_000,
 		queryFn: () => ask(api.POST("/api/productions/say-as", { body: document })),
 	});
 }
