@@ -19,8 +19,8 @@ from dearhost.render.film import Progress
 from dearhost.script import Scene, Script, count_words, ensure_speakable, estimated_seconds, spoken_lines
 from dearhost.sound import Placement
 from dearhost.speech import Reading, RecordingStore, Speaker, VoiceRegistry
-from dearhost.stage import CastEntry, Picture, Production, Timeline, compile_timeline, with_captions
-from dearhost.stage.cueing import manner_of, pauses_of
+from dearhost.stage import Picture, Production, Timeline, compile_timeline, with_captions
+from dearhost.stage.cueing import manner_in, pauses_of
 from dearhost.stage.pacing import place_lines
 from dearhost.storage import FolderCache, write_whole
 from dearhost.timebase import FrameRate
@@ -68,9 +68,7 @@ def scene_time(scene: Scene, production: Production, speaker: Speaker) -> Runnin
         return RunningTime(0, 0.0, True)
     durations = []
     for line in spoken_lines(scene):
-        seconds = speaker.known_seconds(
-            line.text, production.entry(line.speaker).voice, manner_of(line, production.say_as)
-        )
+        seconds = speaker.known_seconds(line.text, production.entry(line.speaker).voice, manner_in(production, line))
         if seconds is None:
             return RunningTime(words, round(estimated_seconds(scene), 1), True)
         durations.append(seconds + sum(pauses_of(line).values()))
@@ -119,7 +117,7 @@ def cast_all(production: Production, *, host: str = "", voice: str = "") -> Prod
     for number, speaker in enumerate(production.script.speakers()):
         entry = cast[speaker]
         chosen = host if host and number == 0 else entry.host
-        cast[speaker] = CastEntry(chosen, voice or entry.voice)
+        cast[speaker] = replace(entry, host=chosen, voice=voice or entry.voice)
     return replace(production, cast=cast)
 
 

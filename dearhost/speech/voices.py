@@ -24,6 +24,8 @@ class Voice:
     scripts: frozenset[str] = LATIN
     pitch: int = 100
     """Mean fundamental in Hz, about."""
+    age: str = ""
+    """How old it sounds: child, young, grown or older; "" where that is not known."""
 
     def to_json(self) -> dict[str, Any]:
         """As plain data."""
@@ -35,6 +37,7 @@ class Voice:
             "language_name": self.language_name,
             "description": self.description,
             "pitch": self.pitch,
+            "age": self.age,
         }
 
 
@@ -42,26 +45,31 @@ NEURAL = "neural"
 FORMANT = "formant"
 FAKE = "fake"
 MATCHED = "matched"
+MADE = "made"
+SERVICE = "service"
 
 _ENGLISH = ("en-US", "English (United States)")
 
-BASE_VOICE = Voice("joe", "Joe", NEURAL, *_ENGLISH, "a man, calm and even", pitch=93)
+BASE_VOICE = Voice("joe", "Joe", NEURAL, *_ENGLISH, "a man, calm and even", pitch=93, age="grown")
 
 _DERIVED = (
-    ("nell", "Nell", "a mature woman, warm and even", Shape(175, spread=0.9, warp=1.14, tilt=-1.2, pace=0.95)),
-    ("pip", "Pip", "a young woman, bright and quick", Shape(215, spread=1.2, warp=1.19, tilt=0.8, pace=1.05)),
-    ("amos", "Amos", "an older man, deep and slow", Shape(76, spread=0.85, warp=0.95, tilt=-0.3, pace=0.95)),
-    ("felix", "Felix", "a young man, light and brisk", Shape(135, spread=1.0, warp=1.07, tilt=0.8, pace=1.05)),
-    ("vera", "Vera", "an older woman, low and calm", Shape(152, spread=0.75, warp=1.10, tilt=-1.8, pace=0.90)),
-    ("iris", "Iris", "a woman, clear and lively", Shape(196, spread=1.35, warp=1.16, tilt=0.2, pace=1.0)),
-    ("hugo", "Hugo", "a man, firm and measured", Shape(98, spread=0.7, warp=1.0, tilt=0.6, pace=0.92)),
-    ("wren", "Wren", "a child, high and light", Shape(265, spread=1.0, warp=1.28, tilt=0.0, pace=0.95)),
+    ("nell", "Nell", "grown", "a mature woman, warm and even", Shape(175, spread=0.9, warp=1.14, tilt=-1.2, pace=0.95)),
+    ("pip", "Pip", "young", "a young woman, bright and quick", Shape(215, spread=1.2, warp=1.19, tilt=0.8, pace=1.05)),
+    ("amos", "Amos", "older", "an older man, deep and slow", Shape(76, spread=0.85, warp=0.95, tilt=-0.3, pace=0.95)),
+    ("felix", "Felix", "young", "a young man, light and brisk", Shape(135, spread=1.0, warp=1.07, tilt=0.8, pace=1.05)),
+    ("vera", "Vera", "older", "an older woman, low and calm", Shape(152, spread=0.75, warp=1.10, tilt=-1.8, pace=0.90)),
+    ("iris", "Iris", "grown", "a woman, clear and lively", Shape(196, spread=1.35, warp=1.16, tilt=0.2, pace=1.0)),
+    ("hugo", "Hugo", "grown", "a man, firm and measured", Shape(98, spread=0.7, warp=1.0, tilt=0.6, pace=0.92)),
+    ("wren", "Wren", "child", "a child, high and light", Shape(265, spread=1.0, warp=1.28, tilt=0.0, pace=0.95)),
 )
 """The recipes of the sound trial for Nell, Pip, Amos, Felix and Wren; the others lie between them."""
 
 DERIVED_VOICES: Mapping[str, tuple[Voice, Shape]] = {
-    id_: (Voice(id_, name, NEURAL, *_ENGLISH, f"{words}; made from Joe", pitch=round(shape.mean or 100)), shape)
-    for id_, name, words, shape in _DERIVED
+    id_: (
+        Voice(id_, name, NEURAL, *_ENGLISH, f"{words}; made from Joe", pitch=round(shape.mean or 100), age=age),
+        shape,
+    )
+    for id_, name, age, words, shape in _DERIVED
 }
 
 _FORMANT = (
@@ -120,5 +128,25 @@ def more_formant_voices(listed: Iterable[tuple[str, str]]) -> dict[str, tuple[Vo
         found[id_] = voice, tag
     return found
 
+
+_FROM_SERVICE = (
+    (
+        "sunniva",
+        "Sunniva",
+        "grown",
+        "a woman, round and unhurried",
+        Shape(184, spread=1.05, warp=1.13, tilt=-0.4, pace=0.93),
+    ),
+    ("leopold", "Leopold", "grown", "a man, sonorous and sure", Shape(104, spread=1.1, warp=0.99, tilt=0.4, pace=0.96)),
+)
+SERVICE_VOICES: Mapping[str, tuple[Voice, Shape]] = {
+    f"service-{id_}": (
+        Voice(f"service-{id_}", name, SERVICE, *_ENGLISH, f"{words}; of the simulated speech service",
+              pitch=round(shape.mean or 100), age=age),
+        shape,
+    )
+    for id_, name, age, words, shape in _FROM_SERVICE
+}  # fmt: skip
+"""The voices of the speech service that is simulated; what they say is counted."""
 
 FAKE_VOICE = Voice("fake", "Tones", FAKE, "en-US", "English (United States)", "tones instead of speech, for trying out")

@@ -19,7 +19,7 @@ from dearhost.stage.cueing import (
     expressions_of,
     framings_of,
     gestures_of,
-    manner_of,
+    manner_in,
     pauses_of,
     playable,
     stings_of,
@@ -57,9 +57,7 @@ def compile_timeline(production: Production, speaker: Speaker, frame_rate: Frame
         number += 1
         readings = []
         for line in lines:
-            readings.append(
-                speaker.read(line.text, production.entry(line.speaker).voice, manner_of(line, production.say_as))
-            )
+            readings.append(speaker.read(line.text, production.entry(line.speaker).voice, manner_in(production, line)))
             done += 1
             if progress:
                 progress(done, total)
@@ -90,8 +88,7 @@ def compile_scene(production: Production, scene_id: str, speaker: Speaker, frame
     scene = spoken[number - 1]
     lines = spoken_lines(scene)
     readings = [
-        speaker.read(line.text, production.entry(line.speaker).voice, manner_of(line, production.say_as))
-        for line in lines
+        speaker.read(line.text, production.entry(line.speaker).voice, manner_in(production, line)) for line in lines
     ]
     placed = place_scene(production, scene, number, 0.0, readings, speaker)
     language = speaker.registry.voice(production.entry(lines[0].speaker).voice).language
@@ -100,7 +97,7 @@ def compile_scene(production: Production, scene_id: str, speaker: Speaker, frame
 
 
 def _read(line: Line, production: Production, speaker: Speaker) -> Reading:
-    return speaker.read(line.text, production.entry(line.speaker).voice, manner_of(line, production.say_as))
+    return speaker.read(line.text, production.entry(line.speaker).voice, manner_in(production, line))
 
 
 def place_scene(production: Production, scene: Scene, number: int, start: float, readings: Sequence[Reading],
@@ -155,7 +152,7 @@ def _name(production: Production, scene: Scene, lines: Sequence[Line], speaker: 
         (
             line.speaker,
             production.entry(line.speaker).host,
-            speaker.name_of(line.text, production.entry(line.speaker).voice, manner_of(line, production.say_as)),
+            speaker.name_of(line.text, production.entry(line.speaker).voice, manner_in(production, line)),
             [(cue.kind, word_index(line, cue), cue.parameters) for cue in playable(line)],
         )
         for line in lines

@@ -3,13 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import replace
 
 from dearhost.hosts import EXPRESSIONS, GESTURES, ExpressionCue, GestureCue
 from dearhost.script import KINDS, Cue, CueKind, Line, Parameter, cue_problem, word_index
 from dearhost.sound import STINGS
-from dearhost.sound.effects import EFFECTS
 from dearhost.speech import AS_EVER, ENDINGS, MANNERS, Delivery, Manner, Reading, SayAs, borders_of, sayings_of
-from dearhost.stage.production import FRAMINGS
+from dearhost.stage.production import EFFECT_CHOICES, FRAMINGS, Production
 from dearhost.stage.sets.things import THINGS
 from dearhost.stage.timeline import Cutaway, FramingCut, PlacedSting, Title
 from dearhost.timebase import Span
@@ -18,10 +18,6 @@ _ONE_HANDED = ("wave", "point-up", "thumb-up", "thumb-down", "count")
 _SIDE = Parameter("side", "Hand", "right", choices=("left", "right"))
 _SIZE = Parameter("strength", "Size", 1.0, 0.3, 1.3)
 _AMOUNT = Parameter("strength", "Strength", 1.0, 0.2, 1.3)
-
-
-EFFECT_CHOICES = {name.replace(" ", "-"): name for name in EFFECTS}
-"""Effects by the names that stand in cues."""
 
 
 def _label(name: str) -> str:
@@ -108,8 +104,13 @@ def pauses_of(line: Line) -> dict[int, float]:
     return pauses
 
 
-def manner_of(line: Line, say_as: Sequence[SayAs] = ()) -> Manner:
-    """How the line's cues want it said, and the say-as list where no cue says otherwise."""
+def manner_in(production: Production, line: Line) -> Manner:
+    """How a line of a production is said. ``production`` must be checked."""
+    return manner_of(line, production.say_as, production.entry(line.speaker).effect)
+
+
+def manner_of(line: Line, say_as: Sequence[SayAs] = (), effect: str = "none") -> Manner:
+    """How the line's cues want it said, and the say-as list and the voice's ``effect`` where no cue says otherwise."""
     listed = sayings_of(line.text, say_as)
     said_as = dict(listed.said_as)
     emphasis: dict[int, float] = {}
@@ -134,6 +135,8 @@ def manner_of(line: Line, say_as: Sequence[SayAs] = ()) -> Manner:
             )
         elif cue.kind == "recording":
             recording, borders = cue.text("recording"), cue.text("borders")
+    if delivery.effect == "none":
+        delivery = replace(delivery, effect=EFFECT_CHOICES[effect])
     ipa = {index: phones for index, phones in listed.ipa.items() if index not in said_as}
     return Manner(said_as, emphasis, delivery, recording, borders_of(borders), ipa)
 

@@ -3,26 +3,30 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass, field, replace
+from dataclasses import asdict, dataclass, field, replace
 from typing import Any
 
 from dearhost.errors import ScriptError, StageError
 from dearhost.hosts import CAST, LIVELINESS, host_by_id
 from dearhost.script import Brief, Scene, Script, brief_from_json, brief_to_json, from_json, to_json
+from dearhost.sound.effects import EFFECTS
 from dearhost.speech import SayAs, VoiceRegistry
 from dearhost.stage.sets import set_by_id
 from dearhost.stage.shapes import SHAPES
 
 FRAMINGS = ("wide", "medium", "close-up")
 TRANSITIONS = ("cut", "dissolve")
+EFFECT_CHOICES = {name.replace(" ", "-"): name for name in EFFECTS}
+"""Effects by the names that stand in cues and casts."""
 
 
 @dataclass(frozen=True, slots=True)
 class CastEntry:
-    """Who plays a speaker, and with which voice."""
+    """Who plays a speaker, with which voice, and which effect lies over it where a line has none of its own."""
 
     host: str
     voice: str
+    effect: str = "none"
 
 
 @dataclass(frozen=True, slots=True)
@@ -69,6 +73,8 @@ class Production:
         for entry in cast.values():
             host_by_id(entry.host)
             voices.voice(entry.voice)
+            if entry.effect not in EFFECT_CHOICES:
+                raise StageError(f"There is no effect '{entry.effect}'. Choose one of: {', '.join(EFFECT_CHOICES)}.")
         return replace(self, cast=cast)
 
     def choices_for(self, scene: Scene) -> SceneChoices:
@@ -134,7 +140,7 @@ def production_to_json(production: Production) -> dict[str, Any]:
     """As plain data; ``production_from_json`` reads it back."""
     return {
         "script": to_json(production.script),
-        "cast": {s: {"host": e.host, "voice": e.voice} for s, e in production.cast.items()},
+        "cast": {s: asdict(e) for s, e in production.cast.items()},
         "shape": production.shape,
         "captions": production.captions,
         "set": production.set,
@@ -152,7 +158,10 @@ def production_from_json(data: Mapping[str, Any]) -> Production:
     """The production in ``data``. Raises ScriptError for another shape of data."""
     try:
         script = from_json(data["script"])
-        cast = {str(s): CastEntry(str(e["host"]), str(e["voice"])) for s, e in data.get("cast", {}).items()}
+        cast = {
+            str(s): CastEntry(str(e["host"]), str(e["voice"]), str(e.get("effect", "none")))
+            for s, e in data.get("cast", {}).items()
+        }
         return Production(
             script,
             cast,

@@ -20,7 +20,8 @@ from server.productions.takes_api import router as takes
 from server.productions.voice_api import router as voice
 from server.productions.writing_api import router as writing
 from server.voices.api import router as voices
-from server.voices.matches_api import matched_router as matched
+from server.voices.made_api import router as made
+from server.voices.matched_api import router as matched
 from server.voices.matches_api import router as matches
 
 api = NinjaAPI(title="Dear Host", version="1", urls_namespace="api", docs_url=None, auth=django_auth)
@@ -28,6 +29,7 @@ for prefix, router in (
     ("/session", accounts),
     ("/voices/matches", matches),
     ("/voices/matched", matched),
+    ("/voices/made", made),
     ("/voices", voices),
     ("/hosts", hosts),
     ("/productions", productions),

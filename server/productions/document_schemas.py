@@ -64,10 +64,11 @@ class ScriptSchema(Schema):
 
 
 class CastSchema(Schema):
-    """Who plays a speaker, and with which voice."""
+    """Who plays a speaker, with which voice, and the effect over it."""
 
     host: str
     voice: str
+    effect: str = "none"
 
 
 class BriefSchema(Schema):

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
 from datetime import datetime
 from typing import Any
 from uuid import UUID
@@ -115,7 +116,7 @@ def heard(request: HttpRequest, production_id: UUID, line_id: str, revision: int
         placed = studio().speaker.alignment(line.text, voice, recording)
         sure = [(word.confidence, word.said) for word in placed.words]
     plain = reading if recording else heard_line.having(Line(line.id, line.speaker, line.text)).reading()
-    spoken = {} if recording else spoken_otherwise(line.text, language_of(voice), manner_of(line, heard_line.say_as))
+    spoken = {} if recording else spoken_otherwise(line.text, language_of(voice), heard_line.manner)
     count = max(2, int(reading.duration * _MELODY_RATE))
     minutes = max(0.02, reading.words[-1].end - reading.words[0].start) / 60
     return {
@@ -219,10 +220,10 @@ def _retaken(samples: np.ndarray, take: Take) -> Taken:
 def take_sound(request: HttpRequest, production_id: UUID, take_id: UUID) -> HttpResponse:
     """A take by itself, at the loudness of a film: said as it was kept, whatever became of its line."""
     production, take = _take(request, production_id, take_id)
-    kept = HeardLine(Line(take.line, "", take.text), take.voice, ())
+    kept = HeardLine(Line(take.line, "", take.text), take.voice)
     try:
         now = line_of(production, take.line)
-        kept = HeardLine(now.line if now.line.text == take.text else kept.line, take.voice, now.say_as)
+        kept = replace(now, line=now.line if now.line.text == take.text else kept.line, voice=take.voice)
     except StageError:
         pass
     return _wav(kept.having(with_settings(kept.line, take.delivery, take.recording)).reading())

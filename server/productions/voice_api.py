@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import tempfile
 import zipfile
+from collections import Counter
 from pathlib import Path
 from typing import Any
 from uuid import UUID
@@ -63,6 +64,24 @@ def productions_using(request: HttpRequest, voice_id: str) -> list[dict[str, Any
         if speakers:
             found.append({"id": production.pk, "title": production.title, "speakers": speakers})
     return found
+
+
+class UseOut(Schema):
+    """In how many of the account's productions a voice speaks."""
+
+    voice: str
+    productions: int
+
+
+@router.get("/voices-used", response=list[UseOut], operation_id="voicesUsed")
+def voices_used(request: HttpRequest) -> list[dict[str, Any]]:
+    """How often each voice is used, the most used first."""
+    counts = Counter(
+        voice
+        for document in Production.objects.filter(owner_id=request.user.pk).values_list("document", flat=True)
+        for voice in {str(entry.get("voice", "")) for entry in document.get("cast", {}).values()}
+    )
+    return [{"voice": voice, "productions": count} for voice, count in counts.most_common()]
 
 
 @router.post("/from-recording", response={201: ProductionOut}, operation_id="beginFromRecording")

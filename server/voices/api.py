@@ -8,7 +8,7 @@ from django.http import HttpRequest, HttpResponse
 from ninja import Query, Router, Schema, Status
 
 from dearhost.films import audition
-from server.voices.models import FavouriteVoice, VoiceMatch
+from server.voices.models import FavouriteVoice, MadeVoice, VoiceMatch
 from server.voices.studio import studio
 
 router = Router(tags=["voices"])
@@ -17,8 +17,17 @@ LONGEST_AUDITION = 300
 _MELODY_RATE = 50.0
 
 
+class QuotaOut(Schema):
+    """Characters a month that can be spoken; ``renews`` is the day it begins anew."""
+
+    limit: int
+    left: int
+    renews: str
+
+
 class VoiceOut(Schema):
-    """A voice to choose; ``pitch`` is its mean in Hz, about. ``favourite``: the account marked it."""
+    """A voice to choose; ``pitch`` is its mean in Hz, about, ``age`` child, young, grown, older or "". ``favourite``:
+    the account marked it. ``quota``: what is left of what it costs, None where it costs nothing."""
 
     id: str
     name: str
@@ -27,7 +36,9 @@ class VoiceOut(Schema):
     language_name: str
     description: str
     pitch: int
+    age: str
     favourite: bool
+    quota: QuotaOut | None = None
 
 
 class FavouriteIn(Schema):
@@ -57,12 +68,20 @@ class MelodyOut(Schema):
 def list_voices(request: HttpRequest) -> list[dict[str, Any]]:
     """Every voice the account may use, the neural ones first; tones for trying out are left to the command line."""
     marked = set(FavouriteVoice.objects.filter(owner_id=request.user.pk).values_list("voice", flat=True))
-    mine = set(VoiceMatch.objects.filter(owner_id=request.user.pk).values_list("voice", flat=True))
+    mine = {
+        kind: set(owned.objects.filter(owner_id=request.user.pk).values_list("voice", flat=True))
+        for kind, owned in (("matched", VoiceMatch), ("made", MadeVoice))
+    }
     return [
-        {**voice.to_json(), "favourite": voice.id in marked}
+        {**voice.to_json(), "favourite": voice.id in marked, "quota": _quota(voice.id)}
         for voice in studio().voices.voices()
-        if voice.engine != "fake" and (voice.engine != "matched" or voice.id.split(":")[0] in mine)
+        if voice.engine != "fake" and voice.id.split(":")[0] in mine.get(voice.engine, {voice.id.split(":")[0]})
     ]
+
+
+def _quota(voice_id: str) -> dict[str, Any] | None:
+    quota = studio().voices.quota(voice_id)
+    return {"limit": quota.limit, "left": quota.left, "renews": quota.renews} if quota else None
 
 
 @router.put("/{voice_id}/favourite", response={204: None}, operation_id="markVoice")

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
 from datetime import date, timedelta
 from typing import Any
 from uuid import UUID
@@ -10,15 +11,13 @@ from django.db import transaction
 from django.http import FileResponse, Http404, HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404
 from django.utils import timezone
-from django.utils.text import slugify
 from ninja import Field, File, Router, Schema, Status, UploadedFile
 
 from dearhost.errors import ConsentError, UnfitSample
 from dearhost.films import as_wav
-from dearhost.speech.matching import GOOD_SECONDS, LEAST_SECONDS, SENTENCES, Consent, MatchedVoice, consent_from_json
+from dearhost.speech.matching import GOOD_SECONDS, LEAST_SECONDS, SENTENCES, Consent, consent_from_json
 from server.voices.actions.sample import add_free_recording, add_sentence
 from server.voices.models import SampleSentence, VoiceMatch
-from server.voices.signals import consent_withdrawn
 from server.voices.studio import studio
 from server.voices.tasks import fit_match
 from server.voices.uploads import sound_of
@@ -74,32 +73,6 @@ class MatchOut(Schema):
     seconds: float
     least_seconds: float
     good_seconds: float
-
-
-class MatchedOut(Schema):
-    """A matched voice, also one that may not be used, and how close it came."""
-
-    id: str
-    name: str
-    person: str
-    given_on: str
-    until: str
-    purpose: str
-    withdrawn_on: str
-    problem: str
-    closed: float
-    before: float
-    after: float
-    pitch: float
-    pitch_wanted: float
-    held_out: int
-    seconds: float
-
-
-class Withdraw(Schema):
-    """``remove`` also takes the sample and the model away for good."""
-
-    remove: bool = False
 
 
 def _mine(request: HttpRequest, match_id: UUID) -> VoiceMatch:
@@ -173,12 +146,13 @@ def get(request: HttpRequest, match_id: UUID) -> dict[str, Any]:
 def delete(request: HttpRequest, match_id: UUID) -> Status[None]:
     """Give a match up, with its sample. A voice that was made of it stays, under its consent."""
     match = _mine(request, match_id)
-    _forget_sample(match)
+    forget_sample(match)
     match.delete()
     return Status(204, None)
 
 
-def _forget_sample(match: VoiceMatch) -> None:
+def forget_sample(match: VoiceMatch) -> None:
+    """Remove the recordings of a sample for good."""
     for sentence in match.sentences.all():
         studio().speaker.recordings.remove(sentence.recording)
     match.sentences.all().delete()
@@ -223,9 +197,19 @@ def give_consent(request: HttpRequest, match_id: UUID, data: ConsentIn) -> dict[
     problem = consent.problem(date.today())
     if problem:
         raise ConsentError(problem)
+    _keep_consent(match, consent)
+    return _data(match)
+
+
+def _keep_consent(match: VoiceMatch, consent: Consent) -> None:
+    """With the match, and with the voice that was made of it, unless that was withdrawn."""
     match.consent = consent.to_json()
     match.save(update_fields=["consent", "updated_at"])
-    return _data(match)
+    if match.voice:
+        kept = studio().voices.matched
+        voice = kept.find(match.voice)
+        if not voice.consent.withdrawn_on:
+            kept.keep(replace(voice, consent=consent))
 
 
 @router.post("/{uuid:match_id}/consent/spoken", response=MatchOut, operation_id="sayConsent")
@@ -239,8 +223,7 @@ def say_consent(request: HttpRequest, match_id: UUID, file: File[UploadedFile]) 
     heard = speaker.aligner.align(sound.samples, sound.rate, match.consent["statement"], "en-US")
     if heard.unlike or len(heard.skipped) > 0.4 * len(heard.words):
         raise ConsentError("The recording does not say the statement. Read it aloud as it is written.")
-    match.consent = {**match.consent, "spoken": speaker.recordings.add(sound.samples)}
-    match.save(update_fields=["consent", "updated_at"])
+    _keep_consent(match, consent_from_json({**match.consent, "spoken": speaker.recordings.add(sound.samples)}))
     return _data(match)
 
 
@@ -261,79 +244,6 @@ def fit(request: HttpRequest, match_id: UUID) -> dict[str, Any]:
         match.save()
         fit_match.enqueue(str(match.pk))
     return _data(match)
-
-
-matched_router = Router(tags=["voice match"])
-
-
-def owned_voice(request: HttpRequest, voice_id: str) -> MatchedVoice:
-    """A matched voice of the account, or 404."""
-    if not VoiceMatch.objects.filter(owner_id=request.user.pk, voice=voice_id).exists():
-        raise Http404
-    return studio().voices.matched.find(voice_id)
-
-
-def _voice_data(voice: MatchedVoice) -> dict[str, Any]:
-    consent, close = voice.consent, voice.closeness
-    return {
-        "id": voice.id,
-        "name": voice.name,
-        "person": consent.person,
-        "given_on": consent.given_on,
-        "until": consent.until,
-        "purpose": consent.purpose,
-        "withdrawn_on": consent.withdrawn_on,
-        "problem": voice.problem(date.today()),
-        "closed": round(close.closed, 3),
-        "before": close.before,
-        "after": close.after,
-        "pitch": close.pitch,
-        "pitch_wanted": close.pitch_wanted,
-        "held_out": close.held_out,
-        "seconds": voice.seconds,
-    }
-
-
-@matched_router.get("", response=list[MatchedOut], operation_id="listMatchedVoices")
-def list_matched(request: HttpRequest) -> list[dict[str, Any]]:
-    """The account's matched voices, also those whose consent ended."""
-    mine = set(VoiceMatch.objects.filter(owner_id=request.user.pk).values_list("voice", flat=True))
-    return [_voice_data(voice) for voice in studio().voices.matched.all() if voice.id in mine]
-
-
-@matched_router.post("/{voice_id}/withdraw", response=MatchedOut, operation_id="withdrawConsent")
-def withdraw(request: HttpRequest, voice_id: str, data: Withdraw) -> dict[str, Any]:
-    """Withdraw the consent: the voice speaks nowhere any more, at once."""
-    owned_voice(request, voice_id)
-    voices = studio().voices
-    voice = voices.matched.withdraw(voice_id, date.today(), remove=data.remove)
-    voices.forget(voice_id)
-    if data.remove:
-        for match in VoiceMatch.objects.filter(owner_id=request.user.pk, voice=voice_id):
-            _forget_sample(match)
-    consent_withdrawn.send(sender=None, voice_id=voice_id)
-    return _voice_data(voice)
-
-
-@matched_router.get("/{voice_id}/consent.txt", operation_id="consentRecord", include_in_schema=False)
-def consent_record(request: HttpRequest, voice_id: str) -> HttpResponse:
-    """The consent as a readable record."""
-    voice = owned_voice(request, voice_id)
-    return _download(voice.consent.record(), f"consent-{slugify(voice.name)}.txt", "text/plain; charset=utf-8")
-
-
-@matched_router.get("/{voice_id}/voice.dhvoice", operation_id="voiceFile", include_in_schema=False)
-def voice_file(request: HttpRequest, voice_id: str) -> HttpResponse:
-    """The voice as a file, with its consent. Raises ConsentError once that was withdrawn."""
-    voice = owned_voice(request, voice_id)
-    if voice.problem(date.today()):
-        raise ConsentError(voice.problem(date.today()))
-    content = studio().voices.matched.path(voice_id).read_bytes()
-    return _download(content, f"{slugify(voice.name)}.dhvoice", "application/zip")
-
-
-def _download(content: str | bytes, name: str, kind: str) -> HttpResponse:
-    return HttpResponse(content, content_type=kind, headers={"Content-Disposition": f'attachment; filename="{name}"'})
 
 
 @router.get("/{uuid:match_id}/compare/{which}.wav", operation_id="compareMatch", include_in_schema=False)

@@ -76,3 +76,10 @@ class SampleSentence(models.Model):
     class Meta:
         ordering = ["number"]
         constraints = [models.UniqueConstraint(fields=["match", "number"], name="one_recording_a_sentence")]
+
+
+class MadeVoice(models.Model):
+    """Whose made voice it is; the recipe is a file of the voices folder."""
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="made_voices")
+    voice = models.CharField(max_length=40, unique=True)

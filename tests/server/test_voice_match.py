@@ -87,7 +87,22 @@ def test_from_the_first_sentence_to_the_voice_and_its_withdrawal(
     assert (
         stranger.post(f"/api/voices/matched/{voice}/withdraw", "{}", content_type="application/json").status_code == 404
     )
+    put(client, f"{base}/consent", {"purpose": "notices", "statement": STATEMENT, "until": "2091-01-01"})
+    changed = client.get("/api/voices/matched").json()[0]
+    assert (changed["purpose"], changed["until"]) == ("notices", "2091-01-01"), "the consent of the voice itself"
+    packed = client.get(f"/api/voices/matched/{voice}/voice.dhvoice").content
+
+    def take_in(who: Client, content: bytes) -> tuple[int, dict]:
+        answer = who.post("/api/voices/matched/import", {"file": SimpleUploadedFile("ines.dhvoice", content)})
+        return answer.status_code, answer.json()
+
+    assert "somebody else" in take_in(stranger, packed)[1]["detail"]
+    assert take_in(client, b"PK no voice")[0] == 422
+    server_studio().voices.matched.path(voice).unlink()  # as on another machine
+    status, taken = take_in(client, packed)
+    assert (status, taken["person"], taken["purpose"]) == (201, "Ines Calder", "notices")
     client.post(f"/api/voices/matched/{voice}/withdraw", '{"remove": true}', content_type="application/json")
+    assert take_in(client, packed)[0] == 422, "what was withdrawn does not come back by an older file"
     silent = client.get(f"/api/productions/{production.pk}/scenes/{scene}/times")
     assert silent.status_code == 422 and "removed" in silent.json()["detail"]
     assert client.get("/api/productions").status_code == 200  # the desk still opens

@@ -11,7 +11,7 @@ from django.db.models import Max
 
 from dearhost.errors import StageError
 from dearhost.script import Cue, Line, cue_problem, spoken_lines
-from dearhost.speech import Reading, SayAs, Taken, with_pauses
+from dearhost.speech import Manner, Reading, SayAs, Taken, with_pauses
 from dearhost.stage.cueing import manner_of, pauses_of
 from server.productions.documents import production_of
 from server.productions.models import Production, Take
@@ -22,11 +22,12 @@ MOST_TAKES = 60
 
 @dataclass(frozen=True, slots=True)
 class HeardLine:
-    """A line, the voice it is read with, and the say-as list of its production."""
+    """A line, the voice it is read with, the say-as list of its production and the effect over the voice."""
 
     line: Line
     voice: str
-    say_as: tuple[SayAs, ...]
+    say_as: tuple[SayAs, ...] = ()
+    effect: str = "none"
 
     def having(self, line: Line) -> HeardLine:
         """The same with another state of the line."""
@@ -34,8 +35,12 @@ class HeardLine:
 
     def reading(self) -> Reading:
         """The line as it is heard in the film. Raises SpeechError."""
-        manner = manner_of(self.line, self.say_as)
-        return with_pauses(studio().speaker.read(self.line.text, self.voice, manner), pauses_of(self.line))
+        return with_pauses(studio().speaker.read(self.line.text, self.voice, self.manner), pauses_of(self.line))
+
+    @property
+    def manner(self) -> Manner:
+        """How it is said."""
+        return manner_of(self.line, self.say_as, self.effect)
 
 
 def line_of(production: Production, line_id: str) -> HeardLine:
@@ -44,7 +49,8 @@ def line_of(production: Production, line_id: str) -> HeardLine:
     for scene in staged.script.scenes:
         for line in spoken_lines(scene):
             if line.id == line_id:
-                return HeardLine(line, staged.entry(line.speaker).voice, staged.say_as)
+                entry = staged.entry(line.speaker)
+                return HeardLine(line, entry.voice, staged.say_as, entry.effect)
     raise StageError("This line is no longer in the script. Choose another line.")
 
 

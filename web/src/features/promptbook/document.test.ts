@@ -48,13 +48,13 @@ describe("the cast", () => {
 			{ id: "b5", kind: "line", text: "Indeed.", speaker: "SKERRY", cues: [] },
 		);
 		const cast = withFullCast(two, hosts, [{ id: "joe" }]).cast;
-		expect(cast.MAREN).toEqual({ host: "maren", voice: "joe" });
+		expect(cast.MAREN).toEqual({ host: "maren", voice: "joe", effect: "none" });
 		expect(cast.Gull?.host).toBe("skerry");
 		expect(cast.SKERRY?.host).toBe("imani");
 	});
 
 	it("keeps what was chosen", () => {
-		const chosen = { MAREN: { host: "imani", voice: "pip" } };
+		const chosen = { MAREN: { host: "imani", voice: "pip", effect: "none" } };
 		expect(withFullCast({ ...production, cast: chosen }, hosts, [{ id: "joe" }]).cast).toEqual(chosen);
 	});
 });

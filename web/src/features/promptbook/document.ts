@@ -180,7 +180,7 @@ export function withFullCast(
 		const free = host ?? hosts.find((h) => !taken.has(h.id)) ?? hosts[0];
 		const voice = Object.values(document.cast)[0]?.voice ?? voices[0]?.id ?? "";
 		if (!free) continue;
-		cast[speaker] = { host: free.id, voice };
+		cast[speaker] = { host: free.id, voice, effect: "none" };
 		added = true;
 	}
 	return added ? { ...document, cast } : document;

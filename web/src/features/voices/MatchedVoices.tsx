@@ -1,6 +1,7 @@
-import { useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
-import { api, ask, type Schemas, sentence } from "../../shared/api/client";
+import { Link } from "react-router";
+import { api, ask, type Schemas, sendFile, sentence } from "../../shared/api/client";
 import { PlainButton } from "../../shared/ui/controls";
 import { type Matched, useMatchedVoices } from "./useVoices";
 
@@ -8,12 +9,11 @@ import { type Matched, useMatchedVoices } from "./useVoices";
 export function MatchedVoices() {
 	const matched = useMatchedVoices();
 	const [leaving, setLeaving] = useState<Matched | null>(null);
-	if (!matched.data?.length) return null;
 	return (
 		<section className="matched" aria-label="Matched voices">
 			<h2 className="panel-title">Matched to people</h2>
 			<ul>
-				{matched.data.map((voice) => (
+				{matched.data?.map((voice) => (
 					<li key={voice.id} className={voice.problem ? "over" : ""}>
 						<b className="serif">{voice.name}</b>
 						<span className="small quiet">
@@ -38,8 +38,49 @@ export function MatchedVoices() {
 					</li>
 				))}
 			</ul>
+			<p className="matched-begin">
+				<Link className="button-link" to="/voices/match">
+					Match a voice
+				</Link>
+				<ImportVoice />
+			</p>
 			{leaving && <WithdrawSheet voice={leaving} onClose={() => setLeaving(null)} />}
 		</section>
+	);
+}
+
+/** A voice from another machine, with its consent. */
+function ImportVoice() {
+	const queries = useQueryClient();
+	const files = useRef<HTMLInputElement>(null);
+	const take = useMutation({
+		mutationFn: (file: File) => sendFile<Matched>("/api/voices/matched/import", file, file.name),
+		onSuccess: () => queries.invalidateQueries(),
+	});
+	return (
+		<>
+			<PlainButton disabled={take.isPending} onClick={() => files.current?.click()}>
+				{take.isPending ? "Taking it in…" : "Open a voice file"}
+			</PlainButton>
+			<input
+				ref={files}
+				type="file"
+				hidden
+				accept=".dhvoice"
+				aria-label="A voice file"
+				onChange={(event) => {
+					const file = event.target.files?.[0];
+					if (file) take.mutate(file);
+					event.target.value = "";
+				}}
+			/>
+			{take.isSuccess && <span className="small quiet">{take.data.name} is here.</span>}
+			{take.isError && (
+				<span role="alert" className="problem small">
+					{sentence(take.error)}
+				</span>
+			)}
+		</>
 	);
 }
 

@@ -58,9 +58,9 @@ export function SideBySide({ voices, text, onText, onAway }: Props) {
 type SungProps = { voice: Voice; place: number; text: string; onAway: () => void };
 
 function Sung({ voice, place, text, onAway }: SungProps) {
-	const melody = useMelody(voice.id, text);
 	const key = `beside ${voice.id}`;
 	const on = useListening((h) => h.key === key);
+	const melody = useMelody(voice.id, text, on || !voice.quota);
 	const at = useListening((h) => (h.key === key ? h.at : -1));
 	const data = melody.data;
 	const scale = data ? (WIDE * SHARE) / Math.max(1, data.seconds) : 1;
@@ -70,7 +70,7 @@ function Sung({ voice, place, text, onAway }: SungProps) {
 				<b className="serif">
 					{place} {voice.name}
 				</b>
-				<span className="small quiet">
+				<span className="small quiet sung-says" title={voice.description}>
 					{voice.description.split(";")[0]}, {pitchWord(voice.pitch)}
 				</span>
 				<span className="small quiet num push">{data && `${data.seconds.toFixed(1)} s`}</span>

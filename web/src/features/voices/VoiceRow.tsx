@@ -9,7 +9,11 @@ type Props = {
 	text: string;
 	/** Its number side by side, 0 for none. */
 	place: number;
+	/** In how many productions it speaks. */
+	used: number;
 	onBeside: () => void;
+	/** For a voice made from words. */
+	onTune?: (() => void) | undefined;
 };
 
 const WIDE = 150;
@@ -18,13 +22,14 @@ const TALL = 48;
 const RANGE = [70, 70, 70, 300, 300];
 
 /** One voice of the library: heard, marked, put beside others. */
-export function VoiceRow({ voice, text, place, onBeside }: Props) {
+export function VoiceRow({ voice, text, place, used, onBeside, onTune }: Props) {
 	const row = useRef<HTMLLIElement>(null);
 	const seen = useSeen(row);
-	const melody = useMelody(voice.id, text, seen);
 	const mark = useMark();
 	const key = `voice ${voice.id}`;
 	const on = useListening((h) => h.key === key);
+	// what a voice says may cost something: its tune is asked for once somebody wants to hear it
+	const melody = useMelody(voice.id, text, voice.quota ? on : seen);
 	const data = melody.data;
 	return (
 		<li ref={row}>
@@ -40,9 +45,14 @@ export function VoiceRow({ voice, text, place, onBeside }: Props) {
 			</button>
 			<span className="voice-who">
 				<b className="serif">{voice.name}</b>
-				<span className="quiet small">
+				<span className="quiet small voice-says" title={voice.description}>
 					{voice.description}; {pitchWord(voice.pitch)}
 				</span>
+				{voice.quota && (
+					<span className="small quiet num">
+						costs {text.length} of {voice.quota.left.toLocaleString("en")} characters left until {voice.quota.renews}
+					</span>
+				)}
 			</span>
 			<svg
 				className={`voice-tune ${on ? "on" : ""}`}
@@ -55,7 +65,20 @@ export function VoiceRow({ voice, text, place, onBeside }: Props) {
 					<path d={melodyPath(data.pitch, { rate: data.rate, among: RANGE }, (WIDE - 4) / data.seconds, TALL)} />
 				)}
 			</svg>
-			<span className="small quiet">{voice.language_name === voice.name ? "" : voice.language_name}</span>
+			<span className="small quiet">
+				{voice.language_name === voice.name ? "" : voice.language_name}
+				{used > 0 && <span className="voice-used num">in {used === 1 ? "1 production" : `${used} productions`}</span>}
+				{onTune && (
+					<button
+						type="button"
+						className="link small voice-tune-way"
+						aria-label={`Tune ${voice.name}`}
+						onClick={onTune}
+					>
+						Tune
+					</button>
+				)}
+			</span>
 			<button
 				type="button"
 				className={`voice-mark ${voice.favourite ? "on" : ""}`}

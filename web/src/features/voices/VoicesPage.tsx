@@ -1,12 +1,13 @@
 import { useMemo, useState } from "react";
-import { Link } from "react-router";
 import { silence, useListening } from "../../shared/sound/listening";
 import { Choice, Tick } from "../../shared/ui/controls";
 import { RunningHead } from "../../shared/ui/RunningHead";
-import { foundVoices, type Voice } from "./finding";
+import { AGES, foundVoices, type Order, sortedVoices, type Voice } from "./finding";
+import { MakeVoice } from "./MakeVoice";
 import { MatchedVoices } from "./MatchedVoices";
 import { SideBySide } from "./SideBySide";
-import { useVoices } from "./useVoices";
+import { TuneSheet } from "./TuneSheet";
+import { useVoices, useVoicesUsed } from "./useVoices";
 import { VoiceRow } from "./VoiceRow";
 
 const SENTENCE = "Wise bird. Six hours ago, that line was under water.";
@@ -16,7 +17,15 @@ const KINDS = [
 	{ value: "", text: "of every kind" },
 	{ value: "neural", text: "neural" },
 	{ value: "matched", text: "matched to people" },
+	{ value: "made", text: "made from words" },
 	{ value: "formant", text: "formant" },
+	{ value: "service", text: "of a service" },
+];
+const ORDERS: readonly { value: Order; text: string }[] = [
+	{ value: "marked", text: "marked first" },
+	{ value: "used", text: "most used first" },
+	{ value: "low", text: "lowest first" },
+	{ value: "high", text: "highest first" },
 ];
 
 /** The library: every voice, found by words, heard over one sentence, up to three side by side. */
@@ -25,7 +34,11 @@ export function VoicesPage() {
 	const [typed, setTyped] = useState("");
 	const [language, setLanguage] = useState("");
 	const [kind, setKind] = useState("");
+	const [age, setAge] = useState("");
+	const [order, setOrder] = useState<Order>("marked");
 	const [marked, setMarked] = useState(false);
+	const [tuned, setTuned] = useState("");
+	const used = useVoicesUsed();
 	const [beside, setBeside] = useState<string[]>(["nell", "joe"]);
 	const [text, setText] = useState(SENTENCE);
 	const trouble = useListening((h) => h.problem);
@@ -35,9 +48,10 @@ export function VoicesPage() {
 		(voice) =>
 			(!language || voice.language.split("-")[0] === language) &&
 			(!kind || voice.engine === kind) &&
+			(!age || voice.age === age) &&
 			(!marked || voice.favourite),
 	);
-	const sorted = [...found.filter((v) => v.favourite), ...found.filter((v) => !v.favourite)];
+	const sorted = sortedVoices(found, order, used);
 	const toggle = (id: string) =>
 		setBeside((now) => (now.includes(id) ? now.filter((v) => v !== id) : [...now, id].slice(-MOST)));
 	return (
@@ -45,7 +59,13 @@ export function VoicesPage() {
 			<RunningHead />
 			<div className="spread">
 				<main className="voices-page">
-					<h1 className="page-title">Voices</h1>
+					<div className="voices-head">
+						<h1 className="page-title">Voices</h1>
+						<span className="small quiet num">
+							{found.length} of {all.length}
+						</span>
+						<Tick label="Marked only" checked={marked} onChange={setMarked} />
+					</div>
 					<div className="voices-filter">
 						<label className="voices-search">
 							<span className="label">Voices that sound</span>
@@ -57,10 +77,8 @@ export function VoicesPage() {
 						</label>
 						<Choice label="and speak" value={language} options={languages} onChange={setLanguage} />
 						<Choice label="are" value={kind} options={KINDS} onChange={setKind} />
-						<Tick label="Marked only" checked={marked} onChange={setMarked} />
-						<span className="small quiet num">
-							{found.length} of {all.length}
-						</span>
+						<Choice label="and sound" value={age} options={AGES} onChange={setAge} />
+						<Choice label="In order" value={order} options={ORDERS} onChange={(next) => setOrder(next as Order)} />
 					</div>
 					{voices.isPending && <p className="quiet">Looking for voices…</p>}
 					{voices.isError && (
@@ -80,6 +98,8 @@ export function VoicesPage() {
 								voice={voice}
 								text={text}
 								place={beside.indexOf(voice.id) + 1}
+								used={used.get(voice.id) ?? 0}
+								onTune={voice.engine === "made" ? () => setTuned(voice.id) : undefined}
 								onBeside={() => toggle(voice.id)}
 							/>
 						))}
@@ -102,12 +122,15 @@ export function VoicesPage() {
 						}}
 						onAway={toggle}
 					/>
+					<MakeVoice
+						typed={typed}
+						onMade={(id) => {
+							toggle(id);
+							setTuned(id);
+						}}
+					/>
+					{tuned && <TuneSheet voiceId={tuned} text={text} onClose={() => setTuned("")} />}
 					<MatchedVoices />
-					<p>
-						<Link className="button-link" to="/voices/match">
-							Match a voice
-						</Link>
-					</p>
 				</section>
 			</div>
 		</>

@@ -3,11 +3,21 @@ import { api, ask, type Schemas } from "../../shared/api/client";
 import type { Voice } from "./finding";
 
 export type Matched = Schemas["MatchedOut"];
+export type MadeVoice = Schemas["MadeOut"];
 export type Melody = Schemas["MelodyOut"];
 
 /** Every voice on this machine that this account may use. */
 export function useVoices() {
 	return useQuery({ queryKey: ["voices"], queryFn: () => ask(api.GET("/api/voices")), staleTime: 300_000 });
+}
+
+/** In how many productions each voice speaks. */
+export function useVoicesUsed() {
+	const used = useQuery({
+		queryKey: ["voices-used"],
+		queryFn: () => ask(api.GET("/api/productions/voices-used")),
+	});
+	return new Map(used.data?.map((row) => [row.voice, row.productions]));
 }
 
 /** Mark a voice, or take the mark away. */

@@ -200,6 +200,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/voices/matched/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Import Voice
+         * @description Take in a voice from its file, with its consent. Raises SpeechError, ConsentError.
+         */
+        post: operations["importVoice"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/voices/matched/{voice_id}/withdraw": {
         parameters: {
             query?: never;
@@ -215,6 +235,54 @@ export interface paths {
          */
         post: operations["withdrawConsent"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/voices/made": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make
+         * @description Make a voice from words. Raises SpeechError when nothing of them says anything about a voice.
+         */
+        post: operations["makeVoice"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/voices/made/{voice_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get
+         * @description One made voice.
+         */
+        get: operations["getMadeVoice"];
+        /**
+         * Tune
+         * @description Change a made voice; where it speaks, it speaks so from now on. Values beyond the limits are held at them.
+         */
+        put: operations["tuneVoice"];
+        post?: never;
+        /**
+         * Delete
+         * @description Delete a made voice; lines that were given to it ask for another.
+         */
+        delete: operations["deleteMadeVoice"];
         options?: never;
         head?: never;
         patch?: never;
@@ -804,6 +872,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/productions/voices-used": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Voices Used
+         * @description How often each voice is used, the most used first.
+         */
+        get: operations["voicesUsed"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/productions/from-recording": {
         parameters: {
             query?: never;
@@ -1069,8 +1157,107 @@ export interface components {
             remove: boolean;
         };
         /**
+         * LimitOut
+         * @description How far a part of the shape goes.
+         */
+        LimitOut: {
+            /** Part */
+            part: string;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+        };
+        /**
+         * MadeOut
+         * @description A made voice, what was understood of its description, and what was not.
+         */
+        MadeOut: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Description */
+            description: string;
+            /** Base */
+            base: string;
+            /** Base Name */
+            base_name: string;
+            shape: components["schemas"]["ShapeSchema"];
+            /** Understood */
+            understood: components["schemas"]["UnderstoodOut"][];
+            /** Unknown */
+            unknown: string[];
+            /** Limits */
+            limits: components["schemas"]["LimitOut"][];
+        };
+        /**
+         * ShapeSchema
+         * @description How it differs from the voice it is made from: mean pitch in Hz, spread of pitch and size of formants as
+         *     factors, tilt in dB an octave, pace as a factor, share of breath.
+         */
+        ShapeSchema: {
+            /** Mean */
+            mean: number;
+            /** Spread */
+            spread: number;
+            /** Warp */
+            warp: number;
+            /** Tilt */
+            tilt: number;
+            /** Pace */
+            pace: number;
+            /** Breath */
+            breath: number;
+        };
+        /**
+         * UnderstoodOut
+         * @description Words of the description and what they were taken for.
+         */
+        UnderstoodOut: {
+            /** Words */
+            words: string;
+            /** Means */
+            means: string;
+        };
+        /**
+         * DescribedIn
+         * @description A voice in words.
+         */
+        DescribedIn: {
+            /** Description */
+            description: string;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+        };
+        /**
+         * TunedIn
+         * @description Another name or shape.
+         */
+        TunedIn: {
+            /** Name */
+            name: string;
+            shape: components["schemas"]["ShapeSchema"];
+        };
+        /**
+         * QuotaOut
+         * @description Characters a month that can be spoken; ``renews`` is the day it begins anew.
+         */
+        QuotaOut: {
+            /** Limit */
+            limit: number;
+            /** Left */
+            left: number;
+            /** Renews */
+            renews: string;
+        };
+        /**
          * VoiceOut
-         * @description A voice to choose; ``pitch`` is its mean in Hz, about. ``favourite``: the account marked it.
+         * @description A voice to choose; ``pitch`` is its mean in Hz, about, ``age`` child, young, grown, older or "". ``favourite``:
+         *     the account marked it. ``quota``: what is left of what it costs, None where it costs nothing.
          */
         VoiceOut: {
             /** Id */
@@ -1087,8 +1274,11 @@ export interface components {
             description: string;
             /** Pitch */
             pitch: number;
+            /** Age */
+            age: string;
             /** Favourite */
             favourite: boolean;
+            quota?: components["schemas"]["QuotaOut"] | null;
         };
         /**
          * FavouriteIn
@@ -1255,13 +1445,18 @@ export interface components {
         };
         /**
          * CastSchema
-         * @description Who plays a speaker, and with which voice.
+         * @description Who plays a speaker, with which voice, and the effect over it.
          */
         CastSchema: {
             /** Host */
             host: string;
             /** Voice */
             voice: string;
+            /**
+             * Effect
+             * @default none
+             */
+            effect: string;
         };
         /**
          * CueSchema
@@ -2079,6 +2274,16 @@ export interface components {
             speakers: string[];
         };
         /**
+         * UseOut
+         * @description In how many of the account's productions a voice speaks.
+         */
+        UseOut: {
+            /** Voice */
+            voice: string;
+            /** Productions */
+            productions: number;
+        };
+        /**
          * DeliveryOut
          * @description A delivery and where it stands.
          */
@@ -2484,6 +2689,36 @@ export interface operations {
             };
         };
     };
+    importVoice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MatchedOut"];
+                };
+            };
+        };
+    };
     withdrawConsent: {
         parameters: {
             query?: never;
@@ -2507,6 +2742,98 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["MatchedOut"];
                 };
+            };
+        };
+    };
+    makeVoice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DescribedIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MadeOut"];
+                };
+            };
+        };
+    };
+    getMadeVoice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                voice_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MadeOut"];
+                };
+            };
+        };
+    };
+    tuneVoice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                voice_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TunedIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MadeOut"];
+                };
+            };
+        };
+    };
+    deleteMadeVoice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                voice_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3323,6 +3650,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SpeaksIn"][];
+                };
+            };
+        };
+    };
+    voicesUsed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UseOut"][];
                 };
             };
         };

@@ -32,7 +32,7 @@ export function HostPanel(props: PanelProps & { times: SceneTimes | undefined })
 									type="radio"
 									name={`host-${speaker}`}
 									checked={document.cast[speaker]?.host === host.id}
-									onChange={() => change(recast(document, speaker, { host: host.id }))}
+									onChange={() => change(recast(document, [speaker], { host: host.id }))}
 								/>
 								<img src={`/api/hosts/${host.id}/portrait.png`} alt="" width={58} height={58} />
 								<span>{host.name.split(" ")[0]}</span>

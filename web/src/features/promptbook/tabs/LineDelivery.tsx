@@ -1,9 +1,10 @@
 import type { Editor } from "@tiptap/core";
 import { sentence } from "../../../shared/api/client";
 import { PlainButton, WordChoice } from "../../../shared/ui/controls";
+import { Scale } from "../../../shared/ui/Scale";
 import { shownName } from "../document";
 import { useCueKinds } from "../script/cueKinds";
-import type { CueKind, CueValues } from "../script/cues";
+import type { CueValues } from "../script/cues";
 import { type CaretLine, setLineCues } from "../voice/lineAtCaret";
 import { Melody } from "../voice/Melody";
 import { type Heard, useHeard } from "../voice/useTakes";
@@ -85,7 +86,11 @@ export function LineDelivery({ productionId, editor, line, kept, onHear }: Props
 						.map((scale) => (
 							<Scale
 								key={scale.name}
-								scale={scale}
+								label={scale.label}
+								low={scale.low}
+								high={scale.high}
+								step={scale.name === "pitch" || scale.name === "level" ? 0.5 : 0.05}
+								ends={ENDS[scale.name] ?? ["", ""]}
 								value={Number(value(scale.name, scale.default))}
 								onChange={(number) => set({ [scale.name]: number }, `${scale.name} ${line.id}`)}
 							/>
@@ -110,30 +115,5 @@ function Spoken({ heard }: { heard: Heard | undefined }) {
 				</span>
 			))}
 		</p>
-	);
-}
-
-type ScaleProps = {
-	scale: CueKind["parameters"][number];
-	value: number;
-	onChange: (value: number) => void;
-};
-
-function Scale({ scale, value, onChange }: ScaleProps) {
-	const [low, high] = ENDS[scale.name] ?? ["", ""];
-	return (
-		<label className="scale">
-			<span className="label">{scale.label}</span>
-			<span className="small quiet">{low}</span>
-			<input
-				type="range"
-				min={scale.low}
-				max={scale.high}
-				step={scale.name === "pitch" || scale.name === "level" ? 0.5 : 0.05}
-				value={value}
-				onChange={(event) => onChange(event.target.valueAsNumber)}
-			/>
-			<span className="small quiet">{high}</span>
-		</label>
 	);
 }

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { PlainButton } from "../../../shared/ui/controls";
 import { pitchWord, useVoices } from "../../voices";
 import { type ProductionDocument, shownName, speakersOf } from "../document";
+import { useCueKinds } from "../script/cueKinds";
 import { useLineAtCaret } from "../voice/lineAtCaret";
 import { SayAsSheet, useSayAsReport } from "../voice/SayAsSheet";
 import { WholeRecording } from "../voice/WholeRecording";
@@ -29,13 +30,19 @@ export function VoicePanel({ productionId, document, current, change, editor, ke
 	const sayings = document.say_as ?? [];
 	// asked once the text is kept, not at every key
 	const unknown = useSayAsReport(document, kept).data?.names.length ?? 0;
-	const give = (speaker: string, id: string) => {
-		const name = shownName(speaker) || "The speaker";
-		const says = `${name} speaks with ${voices.data?.find((v) => v.id === id)?.name ?? id}`;
-		const rows = rowsOf(document, speaker);
-		const part = recast(document, speaker, { voice: id });
-		if (rows.length > 1) propose({ says, rows, part, own: [] });
-		else change(part);
+	const speakers = speakersOf(document.script);
+	const effects = useCueKinds()
+		.find((kind) => kind.name === "delivery")
+		?.parameters.find((parameter) => parameter.name === "effect")?.choices;
+	/** Another voice or effect for a speaker, or for all; what is read anew is shown first when it is much. */
+	const give = (whose: readonly string[], part: { voice?: string; effect?: string }) => {
+		const name = whose.length > 1 ? "Everybody" : shownName(whose[0] ?? "") || "The speaker";
+		const voice = voices.data?.find((v) => v.id === part.voice)?.name;
+		const says = voice ? `${name} speaks with ${voice}` : `${name} sounds otherwise: ${part.effect?.replace("-", " ")}`;
+		const rows = rowsOf(document, whose);
+		const cast = recast(document, whose, part);
+		if (rows.length > 1) propose({ says, rows, part: cast, own: [] });
+		else change(cast);
 	};
 	if (list) return list;
 	return (
@@ -65,7 +72,7 @@ export function VoicePanel({ productionId, document, current, change, editor, ke
 			)}
 			<WholeRecording productionId={productionId} editor={editor} sceneId={current} kept={kept} />
 			<div className="voice-rows">
-				{speakersOf(document.script).map((speaker) => {
+				{speakers.map((speaker) => {
 					const voice = voices.data?.find((v) => v.id === document.cast[speaker]?.voice);
 					const name = shownName(speaker) || "The speaker";
 					return (
@@ -76,6 +83,20 @@ export function VoicePanel({ productionId, document, current, change, editor, ke
 								<PlainButton small onClick={() => setSheet(speaker)} label={`Another voice for ${name}`}>
 									Another voice
 								</PlainButton>
+								{effects && (
+									<select
+										className="voice-effect"
+										aria-label={`Effect on the voice of ${name}`}
+										value={document.cast[speaker]?.effect ?? "none"}
+										onChange={(event) => give([speaker], { effect: event.target.value })}
+									>
+										{effects.map((effect) => (
+											<option key={effect} value={effect}>
+												{effect === "none" ? "no effect" : effect.replace("-", " ")}
+											</option>
+										))}
+									</select>
+								)}
 							</p>
 							<p className="small quiet">
 								{voice && `${voice.description}; ${voice.language_name}, ${pitchWord(voice.pitch)}`}
@@ -88,7 +109,7 @@ export function VoicePanel({ productionId, document, current, change, editor, ke
 									chosen={voice?.id ?? ""}
 									onChoose={(id) => {
 										setSheet(NOBODY);
-										give(speaker, id);
+										give([speaker], { voice: id });
 									}}
 									onClose={() => setSheet(NOBODY)}
 								/>
@@ -96,6 +117,26 @@ export function VoicePanel({ productionId, document, current, change, editor, ke
 						</div>
 					);
 				})}
+				{speakers.length > 1 && (
+					<p>
+						<PlainButton small onClick={() => setSheet(EVERYBODY)}>
+							One voice for everybody
+						</PlainButton>
+					</p>
+				)}
+				{sheet === EVERYBODY && voices.data && (
+					<VoiceSheet
+						speaker="everybody"
+						sentence={firstSentence(document, speakers[0] ?? "")}
+						voices={voices.data}
+						chosen=""
+						onChoose={(id) => {
+							setSheet(NOBODY);
+							give(speakers, { voice: id });
+						}}
+						onClose={() => setSheet(NOBODY)}
+					/>
+				)}
 			</div>
 		</div>
 	);
@@ -103,6 +144,7 @@ export function VoicePanel({ productionId, document, current, change, editor, ke
 
 /** No speaker is called so; the unnamed one is called "". */
 const NOBODY = "\u0000";
+const EVERYBODY = "\u0001";
 
 /** What a speaker says first, to hear voices by. */
 function firstSentence(document: ProductionDocument, speaker: string): string {
@@ -111,10 +153,10 @@ function firstSentence(document: ProductionDocument, speaker: string): string {
 	return (text.match(/^.{20,160}?[.!?](?=\s|$)/)?.[0] ?? text.slice(0, 160)).trim();
 }
 
-/** The scenes in which somebody speaks, and how many lines are read anew there. */
-function rowsOf(document: ProductionDocument, speaker: string) {
+/** The scenes in which these people speak, and how many lines are read anew there. */
+function rowsOf(document: ProductionDocument, whose: readonly string[]) {
 	return document.script.scenes.flatMap((scene, i) => {
-		const lines = scene.blocks.filter((b) => b.kind === "line" && b.text.trim() && b.speaker === speaker).length;
+		const lines = scene.blocks.filter((b) => b.kind === "line" && b.text.trim() && whose.includes(b.speaker)).length;
 		if (!lines) return [];
 		return [
 			{ number: i + 1, heading: scene.heading, now: lines === 1 ? "1 line read anew" : `${lines} lines read anew` },

@@ -19,7 +19,12 @@ export function sceneAt(document: ProductionDocument, id: string): { scene: Scen
 }
 
 /** The cast with another host or voice for a speaker. */
-export function recast(document: ProductionDocument, speaker: string, part: { host?: string; voice?: string }) {
-	const entry = document.cast[speaker] ?? { host: "maren", voice: "" };
-	return { cast: { ...document.cast, [speaker]: { ...entry, ...part } } };
+type Played = ProductionDocument["cast"][string];
+
+export function recast(document: ProductionDocument, whose: readonly string[], part: Partial<Played>) {
+	const cast = { ...document.cast };
+	for (const speaker of whose) {
+		cast[speaker] = { ...(cast[speaker] ?? { host: "maren", voice: "", effect: "none" }), ...part };
+	}
+	return { cast };
 }

@@ -12,6 +12,7 @@ const voice = (name: string, description: string, language_name: string, pitch: 
 	language_name,
 	pitch,
 	engine: "neural",
+	age: "",
 	favourite: false,
 });
 const voices = [
