@@ -4,30 +4,32 @@ from __future__ import annotations
 
 import argparse
 import sys
+from dataclasses import replace
 from pathlib import Path
 from typing import Any
 
+from dearhost.cli.opening import opened_production
 from dearhost.cli.output import ProgressLine, print_json
 from dearhost.films import CAPTION_MODES, FRAME_RATES, FilmOrder, Studio, cast_all, make_film, running_time
 from dearhost.hosts import CAST, EXPRESSIONS, GESTURES, host_by_id
-from dearhost.script import Script, ensure_speakable, findings, open_script, text_with_cues, word_index, words_of
-from dearhost.stage import DEFAULT_HEIGHTS, FRAMINGS, SETS, SHAPES, Picture, Production
+from dearhost.script import Script, ensure_speakable, findings, text_with_cues, word_index, words_of
+from dearhost.stage import DEFAULT_HEIGHTS, FRAMINGS, SETS, SHAPES, Picture
 from dearhost.timebase import FrameRate
 
 
 def register(commands: Any) -> None:
     """Add the commands to a parser."""
     render = commands.add_parser("render", help="render a script to a film")
-    render.add_argument("script", type=Path, help=".txt, .md or .fountain")
+    render.add_argument("script", type=Path, help=".txt, .md, .fountain, .docx, .ssml, or a whole production")
     render.add_argument("--out", type=Path, required=True, help="the film, an .mp4")
     render.add_argument("--host", default="", metavar="ID", help="who plays the first speaker (see 'dear-host hosts')")
     render.add_argument("--voice", default="", metavar="ID", help="the voice of every speaker (see 'dear-host voices')")
-    render.add_argument("--shape", choices=SHAPES, default="16:9")
+    render.add_argument("--shape", choices=SHAPES, default="", help="16:9 by default")
     render.add_argument("--height", type=_height, default=0, metavar="360..2160", help="pixels; 1080, or 1920 for 9:16")
     render.add_argument("--fps", type=int, choices=FRAME_RATES, default=30)
     render.add_argument("--captions", choices=CAPTION_MODES, default="burn")
-    render.add_argument("--set", choices=tuple(SETS), default="museum", dest="stage_set")
-    render.add_argument("--framing", choices=FRAMINGS, default="medium")
+    render.add_argument("--set", choices=tuple(SETS), default="", dest="stage_set")
+    render.add_argument("--framing", choices=FRAMINGS, default="")
     render.add_argument("--json", action="store_true", help="print what was made as JSON")
     render.set_defaults(command=_render)
 
@@ -53,13 +55,14 @@ def _height(text: str) -> int:
 
 def _render(options: argparse.Namespace) -> None:
     studio = Studio()
-    script = open_script(options.script)
-    ensure_speakable(script)
+    opened = opened_production(options.script, studio)
+    ensure_speakable(opened.script)
     if options.host:
         host_by_id(options.host)
-    production = Production(script, shape=options.shape, set=options.stage_set, framing=options.framing)
+    chosen = {"shape": options.shape, "set": options.stage_set, "framing": options.framing}
+    production = replace(opened, **{name: value for name, value in chosen.items() if value})
     production = cast_all(production.checked(studio.voices), host=options.host, voice=options.voice)
-    picture = Picture.of(options.shape, options.height or DEFAULT_HEIGHTS[options.shape])
+    picture = Picture.of(production.shape, options.height or DEFAULT_HEIGHTS[production.shape])
     order = FilmOrder(production, picture, FrameRate.of(options.fps), options.captions)
     progress = ProgressLine() if sys.stderr.isatty() else None
     report, beside = make_film(order, options.out, studio, progress=progress)
@@ -83,8 +86,10 @@ def _render(options: argparse.Namespace) -> None:
 
 
 def _check(options: argparse.Namespace) -> None:
-    script = open_script(options.script)
-    time = running_time(script, Studio())
+    studio = Studio()
+    production = opened_production(options.script, studio)
+    script = production.script
+    time = running_time(script, studio, production)
     found = findings(script)
     if options.json:
         print_json(

@@ -13,6 +13,7 @@ from typing import Any
 
 import numpy as np
 
+from dearhost.cli.opening import opened_production
 from dearhost.cli.output import ProgressLine, print_json, write_json
 from dearhost.errors import ConsentError, UnreadableScript
 from dearhost.films import FRAME_RATES, Studio
@@ -23,6 +24,8 @@ from dearhost.speech import MANNERS, Delivery, Manner, Reading, plan_words, timi
 from dearhost.speech.joining import join_readings, relocated
 from dearhost.speech.matching import SampleSentence, consent_from_json, match_voice, save_voice
 from dearhost.speech.recordings import recorded_reading
+from dearhost.stage.cueing import manner_in
+from dearhost.stage.speech_markup import ENDINGS as MARKUP
 from dearhost.timebase import FrameRate
 
 
@@ -212,7 +215,7 @@ def _script_file(given: str) -> Path | None:
             return path
     except (OSError, ValueError):
         return None
-    if "\n" not in given and os.sep in given and path.suffix.lower() in (".txt", ".md", ".fountain"):
+    if "\n" not in given and os.sep in given and path.suffix.lower() in (".txt", ".md", ".fountain", *MARKUP):
         raise UnreadableScript(f"'{given}' cannot be opened: there is no such file.")
     return None
 
@@ -222,10 +225,18 @@ def _reading_of(given: str, studio: Studio, voice: str, manner: Manner) -> tuple
     path = _script_file(given)
     if path is None:
         return given, studio.speaker.read(given, voice, manner)
-    script = open_script(path)
-    ensure_speakable(script)
-    text = path.read_text(encoding="utf-8-sig")
-    readings = [studio.speaker.read(line.text, voice, manner) for _, _, line in script.lines()]
+    production = opened_production(path, studio).checked(studio.voices)
+    lines = [line for _, _, line in production.script.lines()]
+    ensure_speakable(production.script)
+    if path.suffix.lower() in MARKUP:  # says itself who speaks, and how
+        text = "\n".join(line.text for line in lines)
+        readings = [
+            studio.speaker.read(line.text, production.entry(line.speaker).voice, manner_in(production, line))
+            for line in lines
+        ]
+    else:
+        text = path.read_text(encoding="utf-8-sig")
+        readings = [studio.speaker.read(line.text, voice, manner) for line in lines]
     return text, relocated(join_readings(readings), text)
 
 

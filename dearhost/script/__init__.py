@@ -14,7 +14,7 @@ from dearhost.script.cues import KINDS, Cue, CueKind, Parameter, cue_problem, cu
 from dearhost.script.document import Direction, Line, Scene, Script, Word, from_json, new_id, to_json
 from dearhost.script.estimate import SECONDS_PER_WORD, count_words, estimated_seconds
 from dearhost.script.findings import Finding, Place, ensure_speakable, findings
-from dearhost.script.reading import open_script, read_file, read_script
+from dearhost.script.reading import bytes_of, open_script, read_file, read_script
 from dearhost.script.spoken import Unspoken, UnspokenSpan, blanked, placeholders, spoken_lines, unspoken_spans, words_of
 from dearhost.script.staging import Spot, Staging
 from dearhost.script.writing import write_fountain, write_markdown, write_plain
@@ -42,6 +42,7 @@ __all__ = [
     "blanked",
     "brief_from_json",
     "brief_to_json",
+    "bytes_of",
     "compare",
     "count_words",
     "cue_problem",

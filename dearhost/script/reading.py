@@ -94,9 +94,13 @@ def open_script(path: Path) -> Script:
 
     Raises UnreadableScript when the file cannot be read.
     """
+    return read_file(bytes_of(path), path.name)
+
+
+def bytes_of(path: Path) -> bytes:
+    """What a script's file holds. Raises UnreadableScript when it cannot be read."""
     try:
-        data = path.read_bytes()
+        return path.read_bytes()
     except OSError as error:
         reason = "there is no such file" if isinstance(error, FileNotFoundError) else (error.strerror or str(error))
         raise UnreadableScript(f"'{path.name}' cannot be opened: {reason}.") from error
-    return read_file(data, path.name)

@@ -12,8 +12,8 @@ from ninja import File, Query, Router, Status, UploadedFile
 
 from dearhost.errors import UnreadableScript
 from dearhost.films import running_time
-from dearhost.script import findings, read_file, read_script, spoken_lines, write_fountain, write_markdown, write_plain
-from dearhost.stage import SUFFIX, display_name, pack, unpack
+from dearhost.script import findings, read_script, spoken_lines, write_fountain, write_markdown, write_plain
+from dearhost.stage import SUFFIX, display_name, open_production, pack, production_as_ssml
 from server.productions.actions.create import adopt_production, create_production
 from server.productions.actions.restore import restore_revision
 from server.productions.actions.save import StaleSave, save_production
@@ -80,17 +80,14 @@ def create(request: HttpRequest, data: NewProduction) -> Status[Production]:
 
 @router.post("/open", response={201: OpenedOut}, operation_id="openFile")
 def open_file(request: HttpRequest, file: File[UploadedFile]) -> Status[dict[str, Any]]:
-    """Begin a production from a .txt, .md, .fountain or .docx script, or from a whole production's file."""
+    """Begin a production from a script (.txt, .md, .fountain, .docx), speech markup (.ssml), or a production's file."""
     name = (file.name or "script").rsplit("/", 1)[-1]
     stem = name.rsplit(".", 1)[0].replace("-", " ").replace("_", " ").strip().capitalize()
     if (file.size or 0) > MAX_FILE_BYTES:
         raise UnreadableScript(f"'{name}' has {(file.size or 0) / 1e6:.0f} MB, too much for a script. Is it the file?")
-    if name.lower().endswith(SUFFIX):
-        opened = unpack(file.read(), name, studio().voices)
-        created = adopt_production(request.user, opened.production, stem)
-        return Status(201, {"production": created, "notes": opened.notes})
-    script = read_file(file.read(), name)
-    return Status(201, {"production": create_production(request.user, script, script.title or stem), "notes": []})
+    opened = open_production(file.read(), name, studio().voices)
+    created = adopt_production(request.user, opened.production, stem)
+    return Status(201, {"production": created, "notes": opened.notes})
 
 
 @router.get("/{uuid:production_id}", response=ProductionOut, operation_id="getProduction")
@@ -123,12 +120,15 @@ def _as_file(content: str | bytes, production: Production, suffix: str, kind: st
 
 
 @router.get("/{uuid:production_id}/file/{name}", operation_id="productionAsFile", include_in_schema=False)
-def as_file(request: HttpRequest, production_id: UUID, name: str) -> HttpResponse:
-    """The script as Fountain, Markdown or plain text, or the whole production as one file."""
+def as_file(request: HttpRequest, production_id: UUID, name: str, line: str = "") -> HttpResponse:
+    """The script as Fountain, Markdown, plain text or SSML, or all of it as one file; of SSML also a line."""
     production = owned(request, production_id)
     staged = production_of(production.document, production.title)
     if name == f"production{SUFFIX}":
         return _as_file(pack(staged), production, SUFFIX, "application/zip")
+    if name == "script.ssml":
+        markup = production_as_ssml(staged, studio().voices, line)
+        return _as_file(markup, production, ".ssml", "application/ssml+xml")
     if name not in _WRITERS:
         raise Http404
     text = _WRITERS[name](staged.script)

@@ -17,8 +17,6 @@ from server.voices.studio import studio
 
 def create_production(owner: AbstractBaseUser, script: Script, title: str = "", **choices: Any) -> Production:
     """A new production of ``script`` with everybody cast; an empty script gets a scene with a line."""
-    if not script.scenes:
-        script = replace(script, scenes=(Scene(new_id(), "", (Line(new_id(), "", ""),)),))
     title = title.strip() or script.title.strip() or _first_words(script) or "Untitled"
     return _keep(owner, StagedProduction(replace(script, title=title), **choices), title)
 
@@ -29,6 +27,9 @@ def adopt_production(owner: AbstractBaseUser, staged: StagedProduction, title: s
 
 
 def _keep(owner: AbstractBaseUser, staged: StagedProduction, title: str) -> Production:
+    if not staged.script.scenes:
+        empty = (Scene(new_id(), "", (Line(new_id(), "", ""),)),)
+        staged = replace(staged, script=replace(staged.script, scenes=empty))
     document = production_to_json(staged.checked(studio().voices))
     with transaction.atomic():
         production = Production.objects.create(owner=owner, title=title[:200], document=document)

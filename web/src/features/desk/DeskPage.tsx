@@ -92,11 +92,11 @@ function Letter({ begin }: { begin: ReturnType<typeof useBegin> }) {
 					<button type="button" className="way" onClick={() => files.current?.click()}>
 						a file
 					</button>
-					<span className="quiet">A Word, text, Markdown or Fountain script, or a whole production.</span>
+					<span className="quiet">A Word, text, Markdown, Fountain or SSML script, or a whole production.</span>
 					<input
 						ref={files}
 						type="file"
-						accept=".txt,.md,.markdown,.fountain,.docx,.dearhost,text/plain,text/markdown"
+						accept=".txt,.md,.markdown,.fountain,.docx,.ssml,.dearhost,text/plain,text/markdown"
 						hidden
 						aria-label="Script file"
 						onChange={(event) => {

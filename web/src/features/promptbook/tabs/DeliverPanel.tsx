@@ -122,6 +122,7 @@ const FILES: [string, string, string][] = [
 	["script.fountain", "Fountain", "the script with its cues"],
 	["script.md", "Markdown", "the script with its cues"],
 	["script.txt", "plain text", "the words alone"],
+	["script.ssml", "SSML", "what is said and how, for other speech engines"],
 	["production.dearhost", "one file", "the whole production, for another machine"],
 ];
 

@@ -78,6 +78,13 @@ export function LineDelivery({ productionId, editor, line, kept, onHear }: Props
 								{line.recording ? "The voice instead" : "As it comes"}
 							</PlainButton>
 						)}
+						<a
+							className="text-button small"
+							href={`/api/productions/${productionId}/file/script.ssml?line=${line.id}`}
+							download
+						>
+							SSML
+						</a>
 					</div>
 				</div>
 				<div>

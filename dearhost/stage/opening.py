@@ -1,0 +1,30 @@
+"""A file of any kind that holds a script, as a production."""
+
+from __future__ import annotations
+
+from pathlib import Path
+
+from dearhost.script import bytes_of, read_file
+from dearhost.speech import VoiceRegistry
+from dearhost.stage.production import Production
+from dearhost.stage.project_file import SUFFIX, OpenedProduction, unpack
+from dearhost.stage.speech_markup import ENDINGS, open_ssml
+
+
+def open_production(data: bytes, name: str, voices: VoiceRegistry) -> OpenedProduction:
+    """The production in the bytes of a file called ``name``: a script (.txt, .md, .fountain, .docx), speech markup
+    (.ssml), or a whole production. Not yet checked: not everybody need be cast.
+
+    Raises UnreadableScript, UnreadableProduction.
+    """
+    ending = Path(name).suffix.lower()
+    if ending == SUFFIX:
+        return unpack(data, name, voices)
+    if ending in ENDINGS:
+        return open_ssml(data, voices)
+    return OpenedProduction(Production(read_file(data, name)), ())
+
+
+def open_production_file(path: Path, voices: VoiceRegistry) -> OpenedProduction:
+    """The same from a file. Raises UnreadableScript when it cannot be read."""
+    return open_production(bytes_of(path), path.name, voices)
