@@ -120,7 +120,11 @@ def test_a_name_is_said_as_it_is_respelled(signed_in: Page) -> None:
     kept(page)
     page.get_by_role("button", name="Say-as list").click()
     sheet = page.get_by_role("dialog", name="Say-as list")
-    sheet.get_by_role("button", name="Put Quillhaven on the list").click()
+    expect(sheet.get_by_role("button", name="Put Quillhaven on the list")).to_be_visible()
+    page.keyboard.press("Escape")
+    page.locator(".line-text", has_text="wakes").dblclick(position={"x": 20, "y": 12})
+    page.get_by_role("button", name="Say as…").click()
+    expect(sheet.get_by_label("Quillhaven respelled")).to_be_focused()
     expect(sheet.get_by_text("2 times")).to_be_visible()
     sheet.get_by_label("Quillhaven respelled").fill("KWIL hay vun")
     sheet.get_by_role("button", name="Hear Quillhaven").click()
@@ -221,3 +225,38 @@ def sample_of(studio: Studio) -> bytes:
     samples = np.concatenate([part for r in readings for part in (silence, r.samples)])
     samples = (samples + np.random.default_rng(1).normal(0, 1e-4, len(samples))).astype(np.float32)
     return as_wav(replace(readings[0], samples=samples, duration=len(samples) / readings[0].sample_rate))
+
+
+def test_a_voice_is_made_from_words_and_speaks_for_everybody(signed_in: Page) -> None:
+    page = signed_in
+    begin(page, "# The town\n\nMaren: The tide is in.\n\nSkerry: So it is.\n")
+    kept(page)
+    book = page.url
+    page.get_by_role("link", name="Voices").click()
+    page.get_by_label("Say who speaks, and how").fill("zzz")
+    page.get_by_role("button", name="Make it").click()
+    expect(page.get_by_role("alert")).to_contain_text("an old man, deep and slow")
+    page.get_by_label("Say who speaks, and how").fill("a salty old man, deep and slow")
+    page.get_by_role("button", name="Make it").click()
+    sheet = page.get_by_role("dialog", name="Tune a made voice")
+    expect(sheet.get_by_text("Nothing was made of “salty”")).to_be_visible()
+    sheet.get_by_label("Name of the voice").fill("Old Corrin")
+    sheet.get_by_label("Pace").fill("0.9")
+    sheet.get_by_role("button", name="Hear it").click()
+    expect(sheet.get_by_role("button", name="Stop")).to_be_visible(timeout=20_000)
+    assert_accessible(page)
+    sheet.get_by_role("button", name="Close").click()
+    expect(page.get_by_role("button", name="Hear Old Corrin", exact=True)).to_be_visible()
+    page.goto(book)
+    page.get_by_role("tab", name="Voice").click()
+    page.get_by_role("button", name="One voice for everybody").click()
+    voices = page.get_by_role("dialog", name="A voice for everybody")
+    voices.get_by_label("Find by name, language or character").fill("corrin")
+    voices.get_by_role("button", name="Choose Old Corrin").click()
+    page.get_by_label("Effect on the voice of Maren").select_option("radio")
+    kept(page)
+    cast = {name.upper(): entry for name, entry in Production.objects.get().document["cast"].items()}
+    assert {entry["voice"] for entry in cast.values()} == {server_studio().voices.made.all()[0].id}
+    assert server_studio().voices.made.all()[0].shape.pace == 0.9
+    assert (cast["MAREN"]["effect"], cast["SKERRY"]["effect"]) == ("radio", "none")
+    server_studio().voices.made.remove(server_studio().voices.made.all()[0].id)

@@ -34,7 +34,7 @@ const KEYS: [string, [string, string][]][] = [
 		[
 			["Alt+Q", "what happens on the word at the caret; Alt+Enter tries it"],
 			["Alt+E", "the selected words stand out"],
-			["Alt+Y", "say the word as it sounds, not as it is spelled"],
+			["Alt+Y", "put the word on the say-as list: as it sounds, not as it is spelled"],
 			["Left, Right on a flag", "the word before, the word after"],
 			["Enter on a flag", "its settings"],
 			["Delete on a flag", "take it off"],

@@ -31,6 +31,8 @@ import { VoicePanel } from "./tabs/VoicePanel";
 import { useBookKeys } from "./useBookKeys";
 import { useProduction } from "./useProduction";
 import { useScenes } from "./useScenes";
+import { wordAtCaret } from "./voice/lineAtCaret";
+import { SayAsSheet } from "./voice/SayAsSheet";
 import { TakesColumn } from "./voice/TakesColumn";
 
 const TABS = ["Brief", "Voice", "Host", "Set", "Deliver"] as const;
@@ -138,9 +140,12 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 		[current, times, speakFrom, toggle, playing.looping],
 	);
 	const { setLooping } = playing;
+	const [saying, setSaying] = useState<{ word: string; speaker: string } | null>(null);
+	const sayAs = useCallback(() => setSaying(wordAtCaret(editor)), [editor]);
 	useBookKeys({
 		onCue: useCallback(() => cueHandle.current?.ask(), []),
 		onPut: useCallback((kind: string) => cueHandle.current?.put(kind), []),
+		onSayAs: sayAs,
 		onPlay: play,
 		onUndo: useCallback((redo: boolean) => (redo ? editor.commands.redo() : editor.commands.undo()), [editor]),
 		onFind: useCallback(() => setFinding(true), []),
@@ -194,6 +199,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 					finding={finding}
 					onFound={() => setFinding(false)}
 					onTry={playing.tryCue}
+					onSayAs={sayAs}
 					onSpeakFrom={speakFrom}
 				/>
 				<div className="spine" aria-hidden="true" />
@@ -222,7 +228,14 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 						{tab === "Brief" && <BriefPanel {...panel} check={check} editor={editor} />}
 						{tab === "Host" && <HostPanel {...panel} times={times.get(current)} />}
 						{tab === "Voice" && (
-							<VoicePanel {...panel} productionId={productionId} editor={editor} kept={kept} onHear={speakFrom} />
+							<VoicePanel
+								{...panel}
+								productionId={productionId}
+								editor={editor}
+								kept={kept}
+								onHear={speakFrom}
+								onSayAs={() => setSaying({ ...wordAtCaret(editor), word: "" })}
+							/>
 						)}
 						{tab === "Set" && <SetPanel {...panel} />}
 						{tab === "Deliver" && (
@@ -256,6 +269,16 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 				onSee={see}
 				onStage={stageScene}
 			/>
+			{saying && (
+				<SayAsSheet
+					productionId={productionId}
+					document={document}
+					word={saying.word}
+					voice={(document.cast[saying.speaker] ?? Object.values(document.cast)[0])?.voice ?? ""}
+					onChange={(say_as, field) => edit({ say_as }, [], field)}
+					onClose={() => setSaying(null)}
+				/>
+			)}
 			{keysShown && <KeySheet onClose={() => setKeysShown(false)} />}
 			<OpenedNotes />
 			<Notices

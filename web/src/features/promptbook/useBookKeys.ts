@@ -4,6 +4,7 @@ import { nextRegion } from "./regions";
 type Keys = {
 	onCue: () => void;
 	onPut: (kind: string) => void;
+	onSayAs: () => void;
 	onPlay: (writing: boolean) => void;
 	onUndo: (redo: boolean) => void;
 	onFind: () => void;
@@ -16,7 +17,7 @@ const TYPING = "[contenteditable=true], input, select, textarea, button, [role=s
 
 /** The keys that work everywhere in the prompt book. */
 export function useBookKeys(keys: Keys): void {
-	const { onCue, onPut, onPlay, onUndo, onFind, onTab, onFullScreen, onLoop } = keys;
+	const { onCue, onPut, onSayAs, onPlay, onUndo, onFind, onTab, onFullScreen, onLoop } = keys;
 	useEffect(() => {
 		const pressed = (event: KeyboardEvent) => {
 			const target = event.target as HTMLElement;
@@ -34,7 +35,7 @@ export function useBookKeys(keys: Keys): void {
 			if (event.altKey && event.shiftKey && event.code === "KeyL") return does(onLoop);
 			if (event.altKey && event.code === "KeyQ") return does(onCue);
 			if (event.altKey && !event.shiftKey && event.code === "KeyE") return does(() => onPut("emphasis"));
-			if (event.altKey && !event.shiftKey && event.code === "KeyY") return does(() => onPut("say-as"));
+			if (event.altKey && !event.shiftKey && event.code === "KeyY") return does(onSayAs);
 			if ((event.altKey && event.code === "Enter") || (event.code === "Space" && !target.closest(TYPING))) {
 				return does(() => onPlay(Boolean(target.closest(".script"))));
 			}
@@ -43,5 +44,5 @@ export function useBookKeys(keys: Keys): void {
 		};
 		window.addEventListener("keydown", pressed);
 		return () => window.removeEventListener("keydown", pressed);
-	}, [onCue, onPut, onPlay, onUndo, onFind, onTab, onFullScreen, onLoop]);
+	}, [onCue, onPut, onSayAs, onPlay, onUndo, onFind, onTab, onFullScreen, onLoop]);
 }

@@ -31,6 +31,8 @@ export function TuneSheet({ voiceId, text, onClose }: Props) {
 		queryFn: () => ask(api.GET("/api/voices/made/{voice_id}", { params: { path } })),
 	});
 	const [problem, setProblem] = useState("");
+	/** As it is now, and as it was when the sheet was opened. */
+	const [voice, setVoice] = useState<MadeVoice | null>(null);
 	const [first, setFirst] = useState<MadeVoice | null>(null);
 	const heard = useListening((h) => h.key);
 	const trouble = useListening((h) => h.problem);
@@ -41,9 +43,10 @@ export function TuneSheet({ voiceId, text, onClose }: Props) {
 		return silence;
 	}, []);
 	useEffect(() => {
-		if (made.data) setFirst((known) => known ?? made.data ?? null);
+		if (!made.data) return;
+		setFirst((known) => known ?? made.data);
+		setVoice((known) => known ?? made.data);
 	}, [made.data]);
-	const voice = made.data;
 	const send = (next: MadeVoice) => {
 		pending.current = null;
 		const body = { name: next.name.trim() || "A voice", shape: next.shape };
@@ -53,23 +56,23 @@ export function TuneSheet({ voiceId, text, onClose }: Props) {
 		return saving.current;
 	};
 	const change = (next: MadeVoice) => {
-		queries.setQueryData(["made", voiceId], next);
+		setVoice(next);
 		if (pending.current) clearTimeout(pending.current);
 		pending.current = setTimeout(() => send(next), SAVED_AFTER);
 	};
 	/** What was moved last is kept before it is heard. */
 	const settle = async () => {
-		const now = queries.getQueryData<MadeVoice>(["made", voiceId]);
-		if (pending.current && now) {
+		if (pending.current && voice) {
 			clearTimeout(pending.current);
-			send(now);
+			send(voice);
 		}
 		await saving.current;
 	};
 	const close = async () => {
 		await settle();
-		await queries.invalidateQueries({ queryKey: ["melody", voiceId] });
-		await queries.invalidateQueries({ queryKey: ["voices"] });
+		queries.removeQueries({ queryKey: ["made", voiceId] });
+		void queries.invalidateQueries({ queryKey: ["voices"] });
+		void queries.invalidateQueries({ queryKey: ["melody", voiceId] });
 		onClose();
 	};
 	const hear = async () => {

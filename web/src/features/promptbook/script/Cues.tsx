@@ -44,6 +44,7 @@ type Props = {
 	hostOf: (lineId: string) => string;
 	handle: Ref<CueHandle>;
 	/** Show a cue on the stage that is not set. */
+	onSayAs: () => void;
 	onTry: (lineId: string, offset: number, kind: string) => void;
 	onSpeakFrom: (lineId: string, offset: number) => void;
 };
@@ -51,7 +52,7 @@ type Props = {
 type Open = { cue: string } | { word: { from: number; to: number; text: string; lineId: string } } | null;
 
 /** Flags, their list and their settings: everything about cues on the page. */
-export function Cues({ editor, root, times, heard, hostOf, handle, onTry, onSpeakFrom }: Props) {
+export function Cues({ editor, root, times, heard, hostOf, handle, onTry, onSayAs, onSpeakFrom }: Props) {
 	const kinds = useCueKinds();
 	const [open, setOpen] = useState<Open>(null);
 	const [, redraw] = useState(0);
@@ -170,6 +171,7 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onTry, onSpea
 				root={root}
 				onCue={ask}
 				onPut={put}
+				onSayAs={onSayAs}
 				onSpeak={() => {
 					const place = caret();
 					if (place) onSpeakFrom(place.lineId, place.offset);

@@ -29,6 +29,8 @@ type Props = {
 	finding: boolean;
 	onFound: () => void;
 	onTry: (lineId: string, offset: number, kind: string) => void;
+	/** Say the word at the caret otherwise, wherever it stands. */
+	onSayAs: () => void;
 	onSpeakFrom: (lineId: string, offset: number) => void;
 };
 
@@ -66,6 +68,7 @@ export function ScriptPage(props: Props) {
 							hostOf={props.hostOf}
 							handle={props.cueHandle}
 							onTry={props.onTry}
+							onSayAs={props.onSayAs}
 							onSpeakFrom={props.onSpeakFrom}
 						/>
 					)}

@@ -6,11 +6,12 @@ type Props = {
 	root: HTMLElement;
 	onCue: () => void;
 	onPut: (kind: string) => void;
+	onSayAs: () => void;
 	onSpeak: () => void;
 };
 
 /** What can be done with selected words; hangs in the speaker's margin, never over the text. */
-export function SelectionSlip({ editor, root, onCue, onPut, onSpeak }: Props) {
+export function SelectionSlip({ editor, root, onCue, onPut, onSayAs, onSpeak }: Props) {
 	const [top, setTop] = useState<number | null>(null);
 	useEffect(() => {
 		const place = () => {
@@ -49,7 +50,7 @@ export function SelectionSlip({ editor, root, onCue, onPut, onSpeak }: Props) {
 			<button type="button" onClick={() => onPut("pause")}>
 				Pause before
 			</button>
-			<button type="button" title="Alt+Y" onClick={() => onPut("say-as")}>
+			<button type="button" title="Alt+Y" onClick={onSayAs}>
 				Say as…
 			</button>
 			<button type="button" title="Alt+U" onClick={() => editor.chain().focus().toggleSpoken().run()}>

@@ -5,7 +5,7 @@ import { pitchWord, useVoices } from "../../voices";
 import { type ProductionDocument, shownName, speakersOf } from "../document";
 import { useCueKinds } from "../script/cueKinds";
 import { useLineAtCaret } from "../voice/lineAtCaret";
-import { SayAsSheet, useSayAsReport } from "../voice/SayAsSheet";
+import { useSayAsReport } from "../voice/SayAsSheet";
 import { WholeRecording } from "../voice/WholeRecording";
 import { LineDelivery } from "./LineDelivery";
 import { type PanelProps, recast } from "./panel";
@@ -18,15 +18,16 @@ type Props = PanelProps & {
 	/** Everything is kept: the server knows the line as it stands. */
 	kept: boolean;
 	onHear: (lineId: string, offset: number) => void;
+	/** Open the say-as list. */
+	onSayAs: () => void;
 };
 
 /** How the line at hand is said, and which voice each speaker has. */
-export function VoicePanel({ productionId, document, current, change, editor, kept, onHear }: Props) {
+export function VoicePanel({ productionId, document, current, change, editor, kept, onHear, onSayAs }: Props) {
 	const line = useLineAtCaret(editor);
 	const voices = useVoices();
 	const { propose, list } = useProposal(change);
 	const [sheet, setSheet] = useState(NOBODY);
-	const [saying, setSaying] = useState(false);
 	const sayings = document.say_as ?? [];
 	// asked once the text is kept, not at every key
 	const unknown = useSayAsReport(document, kept).data?.names.length ?? 0;
@@ -53,7 +54,7 @@ export function VoicePanel({ productionId, document, current, change, editor, ke
 				<p className="small quiet">Put the caret in a line to say how it is said, and to keep takes of it.</p>
 			)}
 			<p className="say-as-way">
-				<PlainButton small onClick={() => setSaying(true)}>
+				<PlainButton small onClick={onSayAs}>
 					Say-as list
 				</PlainButton>
 				<span className="small quiet num">
@@ -61,15 +62,6 @@ export function VoicePanel({ productionId, document, current, change, editor, ke
 					{unknown > 0 && `; ${unknown} ${unknown === 1 ? "name is" : "names are"} in no dictionary`}
 				</span>
 			</p>
-			{saying && (
-				<SayAsSheet
-					productionId={productionId}
-					document={document}
-					voice={document.cast[line?.speaker ?? ""]?.voice ?? Object.values(document.cast)[0]?.voice ?? ""}
-					onChange={(say_as, field) => change({ say_as }, [], field)}
-					onClose={() => setSaying(false)}
-				/>
-			)}
 			<WholeRecording productionId={productionId} editor={editor} sceneId={current} kept={kept} />
 			<div className="voice-rows">
 				{speakers.map((speaker) => {

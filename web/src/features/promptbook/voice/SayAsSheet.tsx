@@ -11,6 +11,8 @@ export type Saying = Schemas["SayAsSchema"];
 type Props = {
 	productionId: string;
 	document: ProductionDocument;
+	/** A word to begin with: it is put on the list. */
+	word: string;
 	/** The voice that says them to try. */
 	voice: string;
 	onChange: (list: Saying[], field: string) => void;
@@ -30,7 +32,7 @@ export function useSayAsReport(document: ProductionDocument, wanted = true) {
 }
 
 /** How words are said in this production: respelled, or by their phones; heard, shared, taken in and out. */
-export function SayAsSheet({ productionId, document, voice, onChange, onClose }: Props) {
+export function SayAsSheet({ productionId, document, word: begun, voice, onChange, onClose }: Props) {
 	const dialog = useRef<HTMLDialogElement>(null);
 	const file = useRef<HTMLInputElement>(null);
 	const report = useSayAsReport(document);
@@ -45,6 +47,24 @@ export function SayAsSheet({ productionId, document, voice, onChange, onClose }:
 		dialog.current?.showModal?.();
 		return silence;
 	}, []);
+	// the list as it stands when the sheet opens
+	// biome-ignore lint/correctness/useExhaustiveDependencies: see above
+	useEffect(() => {
+		if (begun && !listed.has(begun.toLowerCase())) onChange(merged(list, [{ word: begun, alias: "", ipa: "" }]), "");
+	}, []);
+	const toBegin = useRef(begun.toLowerCase());
+	useEffect(() => {
+		const field = dialog.current?.querySelector<HTMLElement>(`[data-word="${CSS.escape(toBegin.current)}"] input`);
+		if (!field || !toBegin.current) return;
+		field.focus();
+		toBegin.current = "";
+	});
+	/** Words that nothing was said of do not stay on the list. */
+	const leave = () => {
+		const said = list.filter((entry) => entry.alias || entry.ipa);
+		if (said.length < list.length) onChange(said, "");
+		onClose();
+	};
 	const change = (index: number, part: Partial<Saying>) =>
 		onChange(
 			list.map((entry, i) => (i === index ? { ...entry, ...part } : entry)),
@@ -85,7 +105,7 @@ export function SayAsSheet({ productionId, document, voice, onChange, onClose }:
 			return `${count(more.length)} taken from the shared list.`;
 		});
 	return (
-		<dialog ref={dialog} className="revision-sheet say-as-sheet" aria-label="Say-as list" onClose={onClose}>
+		<dialog ref={dialog} className="revision-sheet say-as-sheet" aria-label="Say-as list" onClose={leave}>
 			<h2 className="panel-title">Say-as list</h2>
 			<p className="small quiet">
 				Respell a word as it sounds, in small words such as “KWIL hay vun”, or give its phones in IPA. What is written
@@ -95,7 +115,7 @@ export function SayAsSheet({ productionId, document, voice, onChange, onClose }:
 				{list.map((entry, index) => (
 					// entries are edited in place: their number is what stays
 					// biome-ignore lint/suspicious/noArrayIndexKey: see above
-					<li key={index}>
+					<li key={index} data-word={entry.word.toLowerCase()}>
 						<b className="serif">{entry.word}</b>
 						<input
 							aria-label={`${entry.word} respelled`}
