@@ -138,8 +138,8 @@ def _scenes_json(script: Script) -> list[dict[str, Any]]:
 
 def _hosts(options: argparse.Namespace) -> None:
     if options.json:
-        hosts = [{"id": h.id, "name": h.name, "kind": h.kind, "description": h.description} for h in CAST.values()]
+        hosts = [{"id": h.id, "name": h.name, "kind": h.kind, "description": h.card.description} for h in CAST.values()]
         print_json({"hosts": hosts, "gestures": list(GESTURES), "expressions": list(EXPRESSIONS)})
         return
     for host in CAST.values():
-        print(f"{host.id:10} {host.name:14} {host.description}")
+        print(f"{host.id:10} {host.name:14} {host.card.description}")

@@ -8,7 +8,8 @@ from typing import Any
 import skia
 
 from dearhost.hosts.hands import draw_hand
-from dearhost.hosts.model_sheet import ModelSheet
+from dearhost.hosts.model_sheet import ModelSheet, Outfit
+from dearhost.hosts.outfits import CUTS
 from dearhost.hosts.paper import Paper, darker, limb, mix, polygon, turned
 from dearhost.hosts.skeleton import Arm, Skeleton
 
@@ -56,24 +57,48 @@ def draw_sleeve(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, arm: Arm) -
     shoulder_r, elbow_r, wrist_r = 18.5 * thick, 14.0 * thick, _wrist_radius(skeleton)
     fore, upper = _direction(arm.elbow, arm.wrist), _direction(arm.shoulder, arm.elbow)
     sleeve = skia.Path()
+    colour = outfit.sleeve_colour
     if outfit.sleeve == "long":
         end_r = wrist_r * (1.16 + 0.22 * (1 - arm.foreshortening))
         limb(sleeve, arm.shoulder, arm.elbow, shoulder_r, elbow_r, 0.8 * thick)
         limb(sleeve, arm.elbow, arm.wrist - fore, elbow_r, end_r, 1.2 * thick, end_cap=False)
-        paper.piece(sleeve, outfit.top, darker(outfit.top), crescent=(5, 3.6), rim=False)
+        paper.piece(sleeve, colour, darker(colour), crescent=(5, 3.6), rim=False)
+        if outfit.cut == "jersey":
+            _draw_rings(paper, outfit, arm, sleeve, (shoulder_r, elbow_r))
         _draw_cuff(paper, sheet, arm, fore, wrist_r)
-        _draw_creases(paper, outfit.top, arm, fore, upper, elbow_r)
+        _draw_creases(paper, colour, arm, fore, upper, elbow_r)
         return
     seam = skia.Path()
     size = hand_size(skeleton)
     limb(seam, arm.wrist - fore * 9, arm.wrist + turned(arm.angle) * 5 * size, wrist_r * 0.80, 6.4 * size)
     paper.flat(seam, sheet.skin_base)
+    if outfit.sleeve == "roll":
+        end = arm.elbow + fore * 14
+        limb(sleeve, arm.shoulder, arm.elbow, shoulder_r, elbow_r * 1.02, 0.8 * thick)
+        limb(sleeve, arm.elbow, end, elbow_r * 1.02, elbow_r * 0.98, 0, end_cap=False)
+        paper.piece(sleeve, colour, darker(colour), crescent=(5, 3.6), rim=False)
+        across = fore * 1j * elbow_r * 1.08
+        near = arm.elbow + fore * 4
+        roll = polygon([end + across, near + across, near - across, end - across])
+        paper.piece(roll, mix(colour, "ink", 0.06), darker(colour), ink=0.6, crescent=(3, 2))
+        return
     end = arm.shoulder + (arm.elbow - arm.shoulder) * 0.56
     limb(sleeve, arm.shoulder, end, shoulder_r, shoulder_r * 0.95, 0.6, end_cap=False)
-    paper.piece(sleeve, outfit.top, darker(outfit.top), crescent=(5, 3.6), rim=False)
+    paper.piece(sleeve, colour, darker(colour), crescent=(5, 3.6), rim=False)
     across = upper * 1j * shoulder_r * 0.95
     hem = [end + across - upper * 4, end - upper * 2.5, end - across - upper * 4]
-    paper.brush(hem, 1.5, darker(outfit.top, 0.5), tip=0.4, tail=0.4)
+    paper.brush(hem, 1.5, darker(colour, 0.5), tip=0.4, tail=0.4)
+
+
+def _draw_rings(paper: Paper, outfit: Outfit, arm: Arm, sleeve: Any, radii: tuple[float, float]) -> None:
+    """The stripes of a jersey round the sleeve; few, so that they stay calm in motion."""
+    for start, end, radius in ((arm.shoulder, arm.elbow, radii[0]), (arm.elbow, arm.wrist, radii[1])):
+        along = _direction(start, end)
+        across = along * 1j * radius * 1.1
+        for part in (0.24, 0.50, 0.76):
+            place: complex = start + (end - start) * part
+            ring = [place + across - along * 1.5, place + along * 1.5, place - across - along * 1.5]
+            paper.brush(ring, 4.4, outfit.accent or "sea-dark", tip=0.9, tail=0.9, steps=4, within=sleeve)
 
 
 def _direction(start: complex, end: complex) -> complex:
@@ -86,10 +111,12 @@ def _wrist_radius(skeleton: Skeleton) -> float:
 
 def _draw_cuff(paper: Paper, sheet: ModelSheet, arm: Arm, fore: complex, wrist_r: float) -> None:
     outfit = sheet.outfit
-    blazer = outfit.kind == "blazer"
-    colour = outfit.shirt if blazer else mix(outfit.top, "cream", 0.14)
+    cut = CUTS[outfit.cut]
+    if cut.cuff is None:
+        return
+    colour = cut.cuff(outfit)
     across = fore * 1j * wrist_r * (1.2 + 0.22 * (1 - arm.foreshortening))
-    near, far = arm.wrist - fore, arm.wrist - fore * (4 if blazer else 9)
+    near, far = arm.wrist - fore, arm.wrist - fore * cut.cuff_length
     cuff = polygon([near + across, far + across * 1.03, far - across * 1.03, near - across])
     paper.piece(cuff, colour, darker(colour), ink=0.6, crescent=(3, 2), rim=False)
 

@@ -83,18 +83,18 @@ def arm(x: float, y: float, angle: float, hand: str = "relaxed", *, elbow: float
     return values
 
 
-def arm_pose(values: Channels, *, bird: bool) -> ArmPose:
+def arm_pose(values: Channels, *, animal: bool) -> ArmPose:
     """The pose of an arm from its channels; fingers and elbow held in range."""
     over = values["turned"]
     shape = HandShape(
         (clamp(values["curl0"]), clamp(values["curl1"]), clamp(values["curl2"]), clamp(values["curl3"])),
         (values["spread0"], values["spread1"], values["spread2"], values["spread3"]),
         (values["thumb_spread"], clamp(values["thumb_curl"])),
-        values["roll"] - 180 * over if bird else values["roll"],
+        values["roll"] - 180 * over if animal else values["roll"],
     )
     return ArmPose(
         values["x"], values["y"], values["angle"], shape, clamp(values["elbow"], -1, 1), values["shrug"],
-        values["upper_arm"], 1.0, math.cos(math.pi * over) if bird else 1.0,
+        values["upper_arm"], 1.0, math.cos(math.pi * over) if animal else 1.0,
     )  # fmt: skip
 
 
@@ -114,7 +114,7 @@ def within_wrist(values: dict[str, float]) -> dict[str, float]:
 @lru_cache(maxsize=1024)
 def _limited_angle(ordered: tuple[float, ...]) -> float:
     values = dict(zip(ARM_CHANNELS, ordered, strict=True))
-    joints = solve(_AVERAGE, Pose(right=arm_pose(values, bird=False))).right
+    joints = solve(_AVERAGE, Pose(right=arm_pose(values, animal=False))).right
     fore = joints.wrist - joints.elbow
     if abs(fore) < 30:
         return values["angle"]

@@ -121,8 +121,10 @@ def brow_colour(sheet: ModelSheet) -> str:
     """Darker than the hair, lighter on the darkest skins so that it can be seen there."""
     if sheet.brow_colour:
         return sheet.brow_colour
+    if sheet.hair_colour in ("silver", "white"):
+        return mix(sheet.hair_base, "#5A5550", 0.45)
     if sheet.skin_colours is None and sheet.skin >= 6:
-        return mix("#15100F", sheet.hair_base, 0.35)
+        return mix("#0B0808", sheet.hair_base, 0.15)
     return mix(sheet.hair_base, "ink", 0.35)
 
 
@@ -143,4 +145,7 @@ def draw_brow(paper: Paper, head: HeadSpace, sheet: ModelSheet, face: Face, side
         head.surface((sheet.features.eye_x + 0.008) * side + side * u * 0.098 - side * inward * (u < 0), y + v, 0.02)
         for u, v in line
     ]
+    if sheet.skin_colours is None and sheet.skin >= 7:  # a dark brow shows on dark skin by the light on the bone below
+        bone = [p + 0.016j * head.size for p in placed]
+        paper.brush(bone, head.size * 0.030, mix(sheet.skin_base, "#D39A6C", 0.34), tip=0.2, tail=0.1, peak=0.5)
     paper.brush(placed, head.size * thickness, brow_colour(sheet), tip=0.75, tail=0.06, peak=0.34)

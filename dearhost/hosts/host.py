@@ -12,6 +12,28 @@ Box = tuple[float, float, float, float]
 """Left, top, right, bottom in units: 100 = the head, y down, origin on the ground between the feet."""
 
 
+AGE_GROUPS = ("child", "young", "adult", "senior")
+DRESSES = ("formal", "smart", "casual", "work")
+
+
+@dataclass(frozen=True, slots=True)
+class Card:
+    """What one chooses a host by: ``role`` in a few words, ``age`` one of ``AGE_GROUPS`` ("" for animals), ``dress``
+    one of ``DRESSES``, ``mood`` in words, what they suit, and the stock voice that goes with them."""
+
+    role: str
+    age: str
+    dress: str
+    mood: str
+    suits: tuple[str, ...]
+    voice: str = ""
+
+    @property
+    def description(self) -> str:
+        """In a few words."""
+        return f"{self.role}; {self.mood}"
+
+
 @dataclass(frozen=True, slots=True)
 class Part:
     """A layer of a host, back to front. Equal ``key`` and scale give equal pixels."""
@@ -27,9 +49,9 @@ class Host(Protocol):
 
     id: str
     name: str
-    description: str
+    card: Card
     kind: str
-    """'person' or 'bird': which motion it has."""
+    """'person' or 'animal': which motion it has."""
 
     @property
     def head_centre(self) -> complex:

@@ -1,4 +1,4 @@
-"""Legs in trousers, and shoes."""
+"""Legs, trousers and skirts, shoes and boots."""
 
 from __future__ import annotations
 
@@ -7,27 +7,42 @@ import math
 import skia
 
 from dearhost.hosts.model_sheet import ModelSheet
-from dearhost.hosts.paper import Paper, darker, limb, spline
+from dearhost.hosts.paper import Paper, darker, limb, mix, polygon, spline
 from dearhost.hosts.skeleton import Leg, Skeleton
 
 
 def draw_leg(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, leg: Leg) -> None:
     """One leg, the shoe first so that the trouser falls over it."""
     _draw_shoe(paper, sheet, skeleton, leg)
-    cloth = sheet.outfit.bottom
+    outfit = sheet.outfit
     thick = skeleton.proportions.limb * skeleton.build.limb
     wide = max(0.0, skeleton.hip_width / 56 - 1)
-    thigh_r = max(27.0, skeleton.hip_width * 0.47 / thick) * thick
-    knee_r = 17.5 * (1 + 0.25 * wide) * thick
+    if outfit.below == "trousers":
+        cloth, shade = outfit.bottom, darker(outfit.bottom)
+        thigh_r = max(27.0, skeleton.hip_width * 0.47 / thick) * thick
+        knee_r, hem_r = 17.5 * (1 + 0.25 * wide) * thick, 12.5 * thick * 1.08
+    else:
+        covered = sheet.headwear.kind == "hijab"
+        cloth, shade = ("ink", "ink") if covered else (sheet.skin_base, sheet.skin_shade)
+        thigh_r, knee_r, hem_r = 22 * thick, 14 * thick, 9.5 * thick * 1.08
     along = (leg.ankle - leg.knee) / max(1e-6, abs(leg.ankle - leg.knee))
-    end, hem_r = leg.ankle - along * 2, 12.5 * thick * 1.08
+    end = leg.ankle - along * (20 if outfit.boots else 2)
     path = skia.Path()
     limb(path, leg.hip, leg.knee, thigh_r, knee_r, 1.5 * thick)
     limb(path, leg.knee, end, knee_r, hem_r, 1.8 * thick, end_cap=False)
-    paper.piece(path, cloth, darker(cloth), crescent=(7, 3))
-    across = along * 1j * hem_r
-    hem = [end + across - along * 5, end - along * 4, end - across - along * 5]
-    paper.brush(hem, 1.4, darker(cloth, 0.5), tip=0.3, tail=0.3)
+    paper.piece(path, cloth, shade, crescent=(7, 3))
+    across = along * 1j
+    if outfit.below == "trousers":
+        hem = [end + across * hem_r - along * 5, end - along * 4, end - across * hem_r - along * 5]
+        paper.brush(hem, 1.4, darker(cloth, 0.5), tip=0.3, tail=0.3)
+    if outfit.boots:
+        size = skeleton.proportions.limb
+        low, high = leg.ankle - along * 2, leg.ankle - along * 62 * skeleton.proportions.shin / 132
+        shaft = polygon([low + across * 12 * size, high + across * 17 * size, high - across * 17 * size,
+                         low - across * 12 * size])  # fmt: skip
+        paper.piece(shaft, outfit.shoe, darker(outfit.shoe), crescent=(5, 2))
+        rim = [high + across * 17 * size, high - across * 17 * size]
+        paper.brush(rim, 4, mix(outfit.shoe, "cream", 0.3), tip=0.9, tail=0.9)
 
 
 def _draw_shoe(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, leg: Leg) -> None:
@@ -42,7 +57,10 @@ def _draw_shoe(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, leg: Leg) ->
 
 
 def draw_pelvis(paper: Paper, sheet: ModelSheet, skeleton: Skeleton) -> None:
-    """The top of the trousers, between the legs and under the coat."""
+    """The top of the trousers, between the legs and under the coat; or the skirt, over them."""
+    if sheet.outfit.below != "trousers":
+        _draw_skirt(paper, sheet, skeleton)
+        return
     cloth, hip, up, across = sheet.outfit.bottom, skeleton.hip, skeleton.up, skeleton.across
     wide = skeleton.hip_width
     corner = across * skeleton.waist_width * 0.8
@@ -50,3 +68,19 @@ def draw_pelvis(paper: Paper, sheet: ModelSheet, skeleton: Skeleton) -> None:
                hip - across * wide * 0.86 - up * 20, hip - across * wide * 0.89, skeleton.waist - corner]  # fmt: skip
     paper.flat(spline(outline, corners=(0, 6)), cloth)
     paper.brush([hip - up * 4, hip - up * 32], 1.5, darker(cloth, 0.5), tip=0.2, tail=0.4)
+
+
+def _draw_skirt(paper: Paper, sheet: ModelSheet, skeleton: Skeleton) -> None:
+    """From the waist to below the knees, with three folds."""
+    cloth, hip, across, wide = sheet.outfit.bottom, skeleton.hip, skeleton.across, skeleton.hip_width
+    knees = (skeleton.left_leg.knee, skeleton.right_leg.knee)
+    y = max(k.imag for k in knees) + 34
+    left = min(min(k.real for k in knees), hip.real - wide * 0.9) - 22
+    right = max(max(k.real for k in knees), hip.real + wide * 0.9) + 22
+    middle, waist = (left + right) / 2, across * skeleton.waist_width * 0.9
+    outline = [skeleton.waist + waist, hip + across * (wide + 2) - 6j, complex(right, y - 4), complex(middle, y + 5),
+               complex(left, y - 4), hip - across * (wide + 2) - 6j, skeleton.waist - waist]  # fmt: skip
+    paper.piece(spline(outline, corners=(0, 2, 4, 6)), cloth, darker(cloth), crescent=(10, 5))
+    for x in (-0.55, 0.05, 0.55):
+        fold = [hip + complex(x * wide * 0.7, 20), complex(middle + x * (right - middle) * 0.95, y - 3)]
+        paper.brush(fold, 1.8, darker(cloth, 0.45), tip=0.05, tail=0.6)

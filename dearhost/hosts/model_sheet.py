@@ -38,6 +38,7 @@ class Proportions:
 
 
 AGES = {
+    "child": Proportions(88, 82, 18, 36, 40, 68, 22, 0.74, 0.66, 0.78, 0.74, 0.82),
     "young": Proportions(138, 132, 22, 50, 50, 92, 28, 0.95, 0.98, 0.94, 0.97, 0.99),
     "adult": Proportions(138, 132, 22, 52, 52, 94, 27, 1.0, 1.0, 1.0, 1.0, 1.0),
     "senior": Proportions(130, 124, 22, 52, 50, 88, 24, 0.97, 0.97, 1.02, 1.0, 0.96),
@@ -66,22 +67,57 @@ BUILDS = {
 
 @dataclass(frozen=True, slots=True)
 class Outfit:
-    """``kind`` chooses the cut; ``sleeve`` is long or short; ``hem`` 1 = at the hips."""
+    """``cut`` is one of ``outfits.CUTS``; ``sleeve`` long, short or roll; ``hem`` 1 = at the hips, above 1.02 flared.
 
-    kind: str
+    ``sleeves`` and ``accent`` are colours ("" for that of the top, and for none); ``below`` trousers, skirt or dress;
+    ``pattern`` plain, stripes, dots or checks, for the cuts that carry one.
+    """
+
+    cut: str
     top: str
     bottom: str
     shoe: str
     sleeve: str = "long"
     shirt: str = "cream"
     hem: float = 0.95
+    sleeves: str = ""
+    accent: str = ""
+    below: str = "trousers"
+    boots: bool = False
+    pattern: str = "plain"
+
+    @property
+    def sleeve_colour(self) -> str:
+        """The colour of the sleeves."""
+        return self.sleeves or self.top
 
 
 OUTFITS = {
     "blazer": Outfit("blazer", "navy", "char", "#4A2E22", hem=0.97),
-    "knit": Outfit("knit", "tide", "#C7AF86", "ink", hem=0.93),
+    "knit": Outfit("knit", "tide", "#C7AF86", "ink", hem=0.93, accent="vermilion"),
     "polo": Outfit("polo", "tide", "navy", "paper2", sleeve="short"),
+    "slicker": Outfit("slicker", "mustard", "sea-dark", "tide-dark", hem=1.12, boots=True),
+    "apron": Outfit("apron", "cream", "navy", "ink", sleeve="roll", hem=0.94, accent="vermilion"),
+    "dress": Outfit("dress", "vermilion", "vermilion", "plum", sleeve="short", hem=1.0, below="dress", pattern="dots"),
+    "waistcoat": Outfit("waistcoat", "plum", "#6A5A4C", "#3A2A22", shirt="#DDE4DA", hem=0.93, sleeves="#DDE4DA"),
+    "hoodie": Outfit("hoodie", "rose", "sea", "cream"),
+    "tunic": Outfit("tunic", "sea", "navy", "ink", hem=1.16, accent="mustard", below="skirt"),
+    "jersey": Outfit("jersey", "cream", "sea-dark", "vermilion", hem=0.93, accent="sea-dark"),
+    "coat": Outfit("coat", "paper2", "slate", "ink", shirt="tide-light", hem=1.20),
+    "peacoat": Outfit("peacoat", "ink", "char", "#3A2A22", hem=1.10, accent="mustard"),
+    "tee": Outfit("tee", "tide-light", "navy", "paper2", sleeve="short", accent="tide-dark", pattern="stripes"),
 }
+
+
+@dataclass(frozen=True, slots=True)
+class Wear:
+    """Something worn that has kinds and a colour; ``kind`` "" for none."""
+
+    kind: str = ""
+    colour: str = "ink"
+
+
+NOTHING = Wear()
 
 
 @dataclass(frozen=True, slots=True)
@@ -117,10 +153,16 @@ class ModelSheet:
     outfit: Outfit = OUTFITS["knit"]
     build: str = "average"
     age: str = "adult"
-    beard: bool = False
-    glasses: str = ""
+    beard: str = ""
+    """full, chin, moustache, stubble, or "" for none."""
+    glasses: Wear = NOTHING
+    """round or square."""
+    headwear: Wear = NOTHING
+    """hijab, cap, beanie, sunhat or headset."""
     earring: str = ""
     lanyard: str = ""
+    tie: str = ""
+    """Colours, "" for none."""
     skin_colours: tuple[str, str] | None = None
     brow_colour: str = ""
 

@@ -50,7 +50,7 @@ class Performance:
     def __init__(self, role: Role, frame_rate: FrameRate) -> None:
         self.role = role
         self._settings = LIVELINESS[role.liveliness]
-        self._bird = role.kind == "bird"
+        self._animal = role.kind == "animal"
         self.rhythm = Rhythm(role.lines, role.duration, frame_rate)
         self.alive = Alive(self.rhythm, self._settings, role.seed, role.partner, role.partner_side)
         self._gesturing = Gesturing(self.rhythm, self._settings, role.seed, role.cues, role.partner, role.reach)
@@ -89,7 +89,7 @@ class Performance:
         hip_x = at(alive.hip_x, when)
         bend = channels["bend"] + at(alive.bend, when)
         hip_y = -0.6 * hip_x * hip_x
-        if self._bird:
+        if self._animal:
             bend *= 1.7
             hip_y -= 0.8 * at(alive.pulse, when)
         return Body(
@@ -105,7 +105,7 @@ class Performance:
         values["x"] += self._value(alive.drift[first], when)
         values["y"] += self._value(alive.drift[first + 1], when) + self._value(alive.pulse, when - lag)
         values["y"] -= 0.010 * self._value(alive.breath, when)
-        return arm_pose(values, bird=self._bird)
+        return arm_pose(values, animal=self._animal)
 
     def _face(self, channels: dict[str, float], moment: float, mouth: Mouth) -> Face:
         alive, at, of = self.alive, self._value, self._of
@@ -138,7 +138,7 @@ class Performance:
         opened, wide, rounded, press, teeth_up, teeth_low, tongue, tip, tuck = (float(v) for v in row)
         quiet = 1 - speaking
         opened = min(1.0, max(0.0, opened) * self._settings.mouth_gain)
-        if self._bird:
+        if self._animal:
             opened = min(1.0, max(0.0, opened - 0.035) * 1.32)
         resting = channels["mouth.open"] + self._of("mouth.open")
         smile = self._expression.get("mouth.smile", REST_SMILE) + channels["mouth.smile"] - REST_SMILE

@@ -11,10 +11,12 @@ import skia
 
 from dearhost.hosts.arms import arm_outline, draw_bare_arm, draw_hand_of, draw_sleeve, hand_origin
 from dearhost.hosts.eyes import draw_brow, draw_eye
-from dearhost.hosts.face_parts import draw_beard, draw_blush, draw_moustache, draw_round_glasses
-from dearhost.hosts.hair import STYLES, draw_back_hair, draw_front_hair
+from dearhost.hosts.face_parts import draw_beard, draw_blush, draw_glasses, draw_moustache, draw_wrinkles
+from dearhost.hosts.hair import draw_back_hair, draw_front_hair
+from dearhost.hosts.hair_styles import STYLES
 from dearhost.hosts.head_space import PIVOT, HeadSpace, head_outline
-from dearhost.hosts.host import Box, Part
+from dearhost.hosts.headwear import HIDES_EARS, draw_headwear, draw_headwear_back
+from dearhost.hosts.host import Box, Card, Part
 from dearhost.hosts.legs import draw_leg, draw_pelvis
 from dearhost.hosts.model_sheet import AGES, ModelSheet
 from dearhost.hosts.mouth import draw_mouth
@@ -34,6 +36,8 @@ from dearhost.hosts.torso import (
     torso_outline,
 )
 
+_ABOUT_HEAD = (0.78, 0.96, 1.06)
+"""How far hair and hats reach from the middle of the head: sideways, above and below, in head heights."""
 _TURNED_AWAY = 0.15
 """Sine of the head's turn from which features can reach over its edge and must be clipped."""
 
@@ -53,8 +57,8 @@ class Person:
 
     kind = "person"
 
-    def __init__(self, host_id: str, name: str, description: str, sheet: ModelSheet) -> None:
-        self.id, self.name, self.description, self.sheet = host_id, name, description, sheet
+    def __init__(self, host_id: str, name: str, card: Card, sheet: ModelSheet) -> None:
+        self.id, self.name, self.card, self.sheet = host_id, name, card, sheet
         self._figure = AGES[sheet.age].figure
         self._shelf = PictureShelf()
         standing = solve(sheet, Pose())
@@ -88,13 +92,13 @@ class Person:
         placed = (body.bend, body.roll, body.lean, skeleton.head, body.yaw, body.pitch, body.jaw)
         trunk = replace(body, yaw=0, pitch=0, roll=0, jaw=0, head_x=0)
         return [
-            Part("back hair", placed[:-1], self._around(skeleton, (0.72, 0.82, 1.0)),
+            Part("back hair", placed[:-1], self._around(skeleton, _ABOUT_HEAD),
                  lambda c: self._draw_back_hair(c, skeleton, upper, body)),
             Part("body", trunk, self._trunk_box(skeleton), lambda c: self._draw_body(c, skeleton, body)),
             *(self._arm_part(body, arm, shadow=True) for arm in low),
-            Part("head", placed, self._around(skeleton, (0.72, 0.82, 1.0)),
+            Part("head", placed, self._head_box(skeleton),
                  lambda c: self._draw_head(c, skeleton, head, body)),
-            Part("hair", placed[:-1], self._around(skeleton, (0.72, 0.82, 1.0)),
+            Part("hair", placed[:-1], self._around(skeleton, _ABOUT_HEAD),
                  lambda c: self._draw_hair(c, skeleton, upper, body)),
             Part("eyes", (placed[:-1], face), self._around(skeleton, (0.40, 0.26, 0.20)),
                  lambda c: self._draw_eyes(c, skeleton, upper, body, face)),
@@ -120,6 +124,11 @@ class Person:
         """A box about the head: sideways, above and below its middle, in head heights."""
         x, y, (sideways, above, below) = skeleton.head.real, skeleton.head.imag, reach
         return self._scaled((x - 106 * sideways, y - 106 * above, x + 106 * sideways, y + 106 * below))
+
+    def _head_box(self, skeleton: Skeleton) -> Box:
+        """The head with the collar under it."""
+        left, top, right, bottom = self._around(skeleton, _ABOUT_HEAD)
+        return left, top, right, max(bottom, (skeleton.torso(0, 0.18).imag + 6) * self._figure)
 
     def _trunk_box(self, skeleton: Skeleton) -> Box:
         """Everything from the collar down but the arms."""
@@ -169,7 +178,11 @@ class Person:
     def _draw_back_hair(self, canvas: Any, skeleton: Skeleton, head: HeadSpace, body: Body) -> None:
         with self._head_frame(canvas, skeleton, body) as paper:
             key = ("back hair", body.yaw, body.pitch)
-            self._shelf.draw(paper, key, lambda p: draw_back_hair(p, head, self.sheet))
+            self._shelf.draw(paper, key, lambda p: self._record_back_hair(p, head))
+
+    def _record_back_hair(self, paper: Paper, head: HeadSpace) -> None:
+        draw_headwear_back(paper, head, self.sheet)
+        draw_back_hair(paper, head, self.sheet)
 
     def _draw_body(self, canvas: Any, skeleton: Skeleton, body: Body) -> None:
         """Legs, trunk and neck."""
@@ -222,7 +235,7 @@ class Person:
                     pose, x=rounded(pose.x, 0.008), y=rounded(pose.y, 0.008), upper_arm=rounded(pose.upper_arm, 1.0)
                 )
                 self._draw_on_arm(paper, "shadow", soft, side, _draw_arm_shadow)
-            if self.sheet.outfit.sleeve == "short":
+            if self.sheet.outfit.sleeve != "long":
                 self._draw_on_arm(paper, "bare arm", pose, side, draw_bare_arm)
             alone, own = self._arm_alone(pose, side)
             wrist = hand_origin(self.sheet, own) - own.shoulder
@@ -239,7 +252,7 @@ class Person:
 
     def _draw_on_arm(self, paper: Paper, name: str, pose: ArmPose, side: int, draw: ArmDrawing) -> None:
         """Draw something of an arm whose shoulder is at the origin."""
-        angle = pose.angle if self.sheet.outfit.sleeve == "short" else 0.0
+        angle = pose.angle if self.sheet.outfit.sleeve != "long" else 0.0
         key = (name, side, pose.x, pose.y, pose.upper_arm, pose.upper_weight, pose.elbow, angle)
 
         def record(p: Paper) -> None:
@@ -265,25 +278,31 @@ class Person:
     def _record_skull(self, paper: Paper, head: HeadSpace) -> None:
         sheet = self.sheet
         path = head_outline(head, sheet.features)
-        far, covered = head.far_side, STYLES[sheet.hair].covers_ears
-        if not covered:
+        far = head.far_side
+        if not self._ears_covered:
             for side in (-1, 1):
                 if far in (0, side):
                     draw_ear(paper, head, sheet, side)
         paper.piece(path, sheet.skin_base, sheet.skin_shade, crescent=(head.size * 0.075, head.size * 0.045), ink=1.1)
         with paper.clipped(path, needed=abs(head.sin_yaw) > _TURNED_AWAY):
             draw_blush(paper, head, sheet)
-        if sheet.beard:
+            draw_wrinkles(paper, head, sheet)
+        with paper.clipped(path, needed=sheet.beard == "stubble"):
             draw_beard(paper, head, sheet)
+
+    @property
+    def _ears_covered(self) -> bool:
+        return STYLES[self.sheet.hair].covers_ears or self.sheet.headwear.kind in HIDES_EARS
 
     def _record_hair(self, paper: Paper, head: HeadSpace) -> None:
         sheet = self.sheet
-        far, covered = head.far_side, STYLES[sheet.hair].covers_ears
+        far, outline = head.far_side, head_outline(head, sheet.features)
         draw_nose(paper, head, sheet)
-        draw_front_hair(paper, head, sheet, head_outline(head, sheet.features))
-        if not covered and far:
+        draw_front_hair(paper, head, sheet, outline)
+        if not self._ears_covered and far:
             draw_ear(paper, head, sheet, -far)
-        if sheet.earring:
+        draw_headwear(paper, head, sheet, outline)
+        if sheet.earring and sheet.headwear.kind not in HIDES_EARS:
             for side in (-1, 1):
                 if far != side:
                     draw_earring(paper, head.solid(0.385 * side, 0.185, -0.02), sheet.earring)
@@ -298,8 +317,8 @@ class Person:
         with self._head_frame(canvas, skeleton, body) as paper:
             self._shelf.draw(paper, ("eyes", turned, eyes), lambda p: self._record_pair(p, head, eyes, draw_eye))
             self._shelf.draw(paper, ("brows", turned, brows), lambda p: self._record_pair(p, head, brows, draw_brow))
-            if self.sheet.glasses:
-                self._shelf.draw(paper, ("glasses", turned), lambda p: draw_round_glasses(p, head, self.sheet))
+            if self.sheet.glasses.kind:
+                self._shelf.draw(paper, ("glasses", turned), lambda p: draw_glasses(p, head, self.sheet))
 
     def _record_pair(self, paper: Paper, head: HeadSpace, face: Face, draw: PairDrawing) -> None:
         """Something on both sides of the face."""
@@ -313,8 +332,7 @@ class Person:
             outline = head_outline(head, self.sheet.features)
             with paper.clipped(outline, needed=abs(head.sin_yaw) > _TURNED_AWAY):
                 draw_mouth(paper, head, self.sheet, mouth)
-            if self.sheet.beard:
-                draw_moustache(paper, head, self.sheet, mouth)
+            draw_moustache(paper, head, self.sheet, mouth)
 
         with self._head_frame(canvas, skeleton, body) as paper:
             self._shelf.draw(paper, ("mouth", body.yaw, body.pitch, body.jaw, mouth), record)

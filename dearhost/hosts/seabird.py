@@ -1,7 +1,7 @@
 """The seabird: the same pose and mouth space, a beak for lips, feathers for fingers.
 
-A gull's build rather than a penguin's: pale head and body, slate wings that reach past the belly,
-dark wing tips, a slim neck and a hooked yellow-orange beak with a red spot.
+A gull, no penguin: an all white head without a cap, a slim neck and a horizontal belly on long pink legs, pale grey
+wings with black tips that cross over the tail, a hooked yellow beak with a red spot.
 """
 
 from __future__ import annotations
@@ -16,7 +16,7 @@ import skia
 
 from dearhost.hosts.eyes import draw_brow, draw_eye
 from dearhost.hosts.head_space import HeadSpace, mirrored
-from dearhost.hosts.host import Part
+from dearhost.hosts.host import Card, Part
 from dearhost.hosts.model_sheet import Features, ModelSheet
 from dearhost.hosts.paper import Paper, clamp, darker, joined, lerp, limb, mix, paint, spline, turned
 from dearhost.hosts.pose import ArmPose, Body, Face, Mouth, Pose
@@ -24,16 +24,19 @@ from dearhost.hosts.rounding import still_pose
 from dearhost.hosts.skeleton import reach
 
 _WHITE, _WHITE_SHADE = "#FBF5E8", "#D9CDB8"
-_WING, _WING_SHADE, _TIP = "#6E8796", "#4C6475", "#26323F"
+_WING, _WING_SHADE, _TIP = "#B4C0C8", "#8A9BA8", "#26323F"
 _BEAK, _BEAK_SHADE, _BEAK_LINE = "#EFAE3A", "#C9822A", "#6B3A16"
-_LEGS, _LEGS_SHADE = "#E8784A", "#B8502A"
-_CREST = "#26323F"
+_LEGS, _LEGS_SHADE = "#E8A497", "#C07A6E"
 _SHEET = ModelSheet(
     skin=0, hair="side", hair_colour="ink", skin_colours=(_WHITE, _WHITE_SHADE), brow_colour="#1E2B35",
-    features=Features(eye_x=0.165, eye_y=-0.085, eye_size=1.30, eye_height=1.12, eye_tilt=0.06, iris="#2F8074",
+    features=Features(eye_x=0.165, eye_y=-0.085, eye_size=1.30, eye_height=1.12, eye_tilt=0.06, iris="#E0B23A",
                       lash=0.6, brow="soft", brow_y=-0.235),
 )  # fmt: skip
-_HEAD_SIZE = 118.0
+_HEAD_SIZE = 106.0
+_LEG = 108.0
+"""From the ground to the hips."""
+_NECK = 152.0
+"""From the hips to the middle of the head."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -49,20 +52,20 @@ class _Wing:
 class Seabird:
     """A seabird character, two thirds of a person's height."""
 
-    kind = "bird"
+    kind = "animal"
 
-    def __init__(self, host_id: str, name: str, description: str) -> None:
-        self.id, self.name, self.description = host_id, name, description
+    def __init__(self, host_id: str, name: str, card: Card) -> None:
+        self.id, self.name, self.card = host_id, name, card
 
     @property
     def head_centre(self) -> complex:
         """The middle of the head when standing straight."""
-        return complex(0, -244)
+        return complex(0, -_LEG - _NECK)
 
     @property
     def height(self) -> float:
-        """From the ground to the crest."""
-        return 330.0
+        """From the ground to the crown."""
+        return _LEG + _NECK + _HEAD_SIZE / 2
 
     def draw(self, canvas: Any, pose: Pose) -> None:
         """Draw ``pose`` whole."""
@@ -109,9 +112,9 @@ class _Frame:
         body = pose.body
         self.up = -1j * turned(body.bend)
         self.across = self.up * 1j
-        self.hip = complex(body.hip_x * 100, -62 - body.hip_y * 100)
+        self.hip = complex(body.hip_x * 100, -_LEG - body.hip_y * 100)
         self.swell = 1 + 0.03 * body.breath
-        self.head = self.hip + self.up * 182 + complex(body.head_x * 100 + 0.10 * body.yaw, -0.35 * body.pitch)
+        self.head = self.hip + self.up * _NECK + complex(body.head_x * 100 + 0.10 * body.yaw, -0.35 * body.pitch)
         self.head_space = HeadSpace(self.head, _HEAD_SIZE, body.yaw, body.pitch, body.roll + body.bend, body.jaw)
         self.wings = [self._wing(pose.left, -1), self._wing(pose.right, 1)]
 
@@ -120,7 +123,7 @@ class _Frame:
         return self.hip + self.up * up + self.across * across * self.swell
 
     def _wing(self, pose: ArmPose, side: int) -> _Wing:
-        shoulder = self.hip + self.up * (98 + 8 * pose.shrug) + self.across * side * 50 * self.swell
+        shoulder = self.hip + self.up * (82 + 8 * pose.shrug) + self.across * side * 43 * self.swell
         upper, fore = 60.0, 58.0
         target = shoulder + (self.across * side * (pose.x + 0.04) - self.up * pose.y * 0.985) * (upper + fore)
         bend = -1 if side > 0 else 1
@@ -173,68 +176,78 @@ def _draw_body(paper: Paper, frame: _Frame) -> None:
     at, hip = frame.at, frame.hip
     paper.canvas.drawOval(skia.Rect.MakeLTRB(hip.real - 80, -7, hip.real + 90, 13), paint("ink", 0.20))
     for side in (-1, 1):
-        ankle = complex(side * 27, 0)
-        leg = limb(skia.Path(), at(side * 22, -20), ankle - 8j, 7.5, 5.5)
+        ankle = complex(side * 25, 0)
+        thigh = limb(skia.Path(), at(side * 22, -22), at(side * 24, -52), 15, 6.5)
+        paper.piece(thigh, _WHITE, _WHITE_SHADE, ink=0.8, crescent=(4, 3), rim=False)
+        leg = limb(skia.Path(), at(side * 24, -46), ankle - 8j, 5.6, 4.6)
         paper.piece(leg, _LEGS, _LEGS_SHADE, ink=0.8, crescent=(3, 2), rim=False)
+        knee = at(side * 24, -62)
+        paper.brush([knee - 4, knee + 4], 2.0, _LEGS_SHADE, tip=0.4, tail=0.4)
         foot = [(-8, -12), (-20, 4), (-16, 9), (-4, 6), (6, 12), (18, 7), (34, 8), (33, 2), (8, -12)]
         web = spline([ankle + complex(x * side, y) for x, y in foot], corners=(2, 3, 4, 5, 6))
         paper.piece(web, _LEGS, _LEGS_SHADE, ink=0.9, crescent=(4, 3), rim=False)
-    tail = [at(-34, -8), at(-104, -30), at(-92, -40), at(-76, -48), at(-40, -40), at(10, -36)]
-    paper.piece(spline(tail, corners=(1, 2, 3)), _TIP, None)
+    tail = spline([at(-30, 6), at(-84, -30), at(-98, -52), at(-80, -50), at(-66, -58), at(-20, -34)],
+                  corners=(1, 2, 3, 4))  # fmt: skip
+    paper.piece(tail, _WHITE, _WHITE_SHADE, crescent=(4, 3))
+    for low, colour in ((0, _TIP), (12, mix(_TIP, _WING, 0.25))):  # the wing tips cross over the tail
+        tip = [at(-44, 26 + low), at(-104, -22 + low), at(-118, -36 + low), at(-96, -33 + low), at(-40, -8 + low)]
+        paper.piece(spline(tip, corners=(2,)), colour, None)
+    paper.dot(at(-104, -27), 3.0, _WHITE)
     body = _body_outline(frame)
     paper.piece(body, _WHITE, _WHITE_SHADE, crescent=(12, 7), ink=1.2)
     with paper.clipped(body):
-        for side in (-1, 1):  # the mantle: slate back showing round the sides
-            mantle = [at(side * 44, 150), at(side * 50, 96), at(side * 47, 30), at(side * 40, -30), at(side * 90, -40),
-                      at(side * 90, 150)]  # fmt: skip
+        for side in (-1, 1):  # the mantle: the pale grey back showing round the sides
+            mantle = [at(side * 36, 118), at(side * 46, 84), at(side * 48, 30), at(side * 42, -20), at(side * 90, -40),
+                      at(side * 90, 120)]  # fmt: skip
             paper.piece(spline(mantle, corners=(3, 4, 5)), _WING, _WING_SHADE, ink=0.6, crescent=(4, 3))
         slide = 20 * frame.head_space.sin_yaw
-        for u, v in ((-24, 60), (0, 46), (22, 62), (-14, 20), (16, 22), (0, -4)):
+        for u, v in ((-20, 52), (0, 40), (18, 54), (-12, 18), (14, 20), (0, -6)):
             chevron = [at(u - 6 + slide, v + 3), at(u + slide, v - 3), at(u + 6 + slide, v + 4)]
             paper.brush(chevron, 2.2, _WHITE_SHADE, tip=0.2, tail=0.2)
 
 
 def _body_outline(frame: _Frame) -> Any:
     at = frame.at
-    outline = [at(0, 168), at(36, 156), at(56, 122), at(66, 76), at(68, 26), at(56, -22), at(26, -42), at(0, -46),
-               at(-26, -42), at(-56, -22), at(-68, 26), at(-66, 76), at(-56, 122), at(-36, 156)]  # fmt: skip
+    outline = [at(0, 140), at(26, 134), at(33, 112), at(52, 82), at(63, 44), at(61, 4), at(45, -28), at(18, -42),
+               at(0, -44), at(-18, -42), at(-45, -28), at(-61, 4), at(-63, 44), at(-52, 82), at(-33, 112),
+               at(-26, 134)]  # fmt: skip
     return spline(outline)
 
 
 def _draw_scarf(paper: Paper, frame: _Frame) -> None:
-    at, body = frame.at, _body_outline(frame)
+    body = _body_outline(frame)
+
+    def at(across: float, up: float) -> complex:
+        return frame.at(across * 0.80, up - 31)
+
     band = spline([at(-52, 152), at(-28, 136), at(0, 132), at(28, 136), at(52, 152), at(56, 130), at(28, 110),
                    at(0, 106), at(-28, 110), at(-56, 130)], corners=(0, 4, 5, 9))  # fmt: skip
     paper.cast(body, band, 3, 7, "ink", 0.2)
     end = spline([at(-34, 118), at(-14, 112), at(-12, 66), at(-22, 70), at(-30, 60), at(-40, 68)],
                  corners=(0, 1, 2, 3, 4, 5), tension=0.3)  # fmt: skip
-    paper.piece(end, "tide", darker("tide"), crescent=(4, 3))
+    paper.piece(end, "vermilion", darker("vermilion"), crescent=(4, 3))
     paper.brush([at(-37, 80), at(-13, 78)], 4, "cream", tip=0.9, tail=0.9)
-    paper.piece(band, "tide", darker("tide"), crescent=(5, 5))
+    paper.piece(band, "vermilion", darker("vermilion"), crescent=(5, 5))
     paper.brush([at(-50, 138), at(-26, 122), at(2, 117), at(32, 123), at(52, 139)], 3.4, "cream", tip=0.8, tail=0.8)
     knot = spline([at(-40, 128), at(-22, 130), at(-16, 112), at(-36, 108)])
-    paper.piece(knot, "tide", darker("tide"), crescent=(3, 3))
+    paper.piece(knot, "vermilion", darker("vermilion"), crescent=(3, 3))
 
 
 def _draw_head(paper: Paper, frame: _Frame) -> None:
     head = frame.head_space
     drop = head.jaw_drop * 0.05
-    crest = [(-0.08, -0.44, -0.05), (-0.19, -0.62, -0.1), (-0.05, -0.55, -0.08), (-0.02, -0.70, -0.1),
-             (0.05, -0.55, -0.08), (0.15, -0.62, -0.1), (0.10, -0.44, -0.05)]  # fmt: skip
-    paper.piece(head.outline(crest, corners=(1, 2, 3, 4, 5)), _CREST, darker(_CREST, 0.4))
+    tuft = [(-0.06, -0.44, -0.05), (-0.13, -0.585, -0.1), (-0.03, -0.53, -0.08), (0.02, -0.62, -0.1),
+            (0.06, -0.53, -0.08), (0.08, -0.44, -0.05)]  # fmt: skip
+    paper.piece(head.outline(tuft, corners=(1, 2, 3, 4)), _WHITE, _WHITE_SHADE, crescent=(3, 2))
     half = [(0.0, -0.50, -0.05), (0.22, -0.455, -0.05), (0.375, -0.28, -0.03), (0.42, -0.03, 0.0), (0.39, 0.20, 0.04),
             (0.27, 0.375 + drop, 0.08), (0.0, 0.42 + drop, 0.1)]  # fmt: skip
     path = head.outline(mirrored(half))
     paper.piece(path, _WHITE, _WHITE_SHADE, crescent=(9, 6), ink=1.2)
     with paper.clipped(path):
-        cap = [(-0.44, -0.20, 0.0), (-0.30, -0.30, 0.10), (-0.12, -0.345, 0.14), (0.0, -0.30, 0.16),
-               (0.12, -0.345, 0.14),
-               (0.30, -0.30, 0.10), (0.44, -0.20, 0.0), (0.44, -0.6, -0.05), (-0.44, -0.6, -0.05)]  # fmt: skip
-        paper.piece(head.outline(cap, corners=(0, 3, 6, 7, 8)), _CREST, darker(_CREST, 0.4), ink=0, rim=False)
         for side in (-1, 1):
             cheek = [head.surface(0.275 * side + 0.055 * math.cos(a), 0.115 + 0.038 * math.sin(a))
                      for a in (i * math.pi / 4 for i in range(8))]  # fmt: skip
-            paper.flat(spline(cheek), "#EFA58A", 0.8)
+            paper.flat(spline(cheek), "#EFB79E", 0.7)
 
 
 def _draw_eyes(paper: Paper, frame: _Frame, face: Face) -> None:

@@ -56,8 +56,11 @@ def usual_places(shape: str, framing: str, hosts: Sequence[str]) -> list[tuple[f
 
 
 def _at_height(shape: str, host: str, x: float, y: float, head: float) -> tuple[float, float, float]:
-    """A bird beside a person stands lower and smaller, but in the picture."""
-    if host_by_id(host).kind == "bird":
+    """An animal or a child beside a grown person stands lower and smaller, but in the picture."""
+    who = host_by_id(host)
+    if who.card.age == "child":
+        return x, y + head * (1.2 if shape == "9:16" else 0.50), head * 0.88
+    if who.kind == "animal":
         return x, y + head * (1.55 if shape == "9:16" else 0.62), head * 0.80
     return x, y, head
 

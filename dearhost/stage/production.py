@@ -115,7 +115,6 @@ def full_cast(script: Script, cast: Mapping[str, CastEntry], voices: VoiceRegist
     default = voices.default()
     language = default.language.split("-")[0]
     spoken = [v.id for v in voices.voices() if v.language.split("-")[0] == language and v.engine == default.engine]
-    by_kind = {"maren": "nell", "imani": "nell", "tobias": "joe", "skerry": "pip"}
     for speaker in script.speakers() or ("",):
         if speaker in full:
             continue
@@ -126,7 +125,7 @@ def full_cast(script: Script, cast: Mapping[str, CastEntry], voices: VoiceRegist
         free = [h for h in CAST if h not in taken] or list(CAST)
         host = named if named and named not in taken else free[0]
         used = {e.voice for e in full.values()}
-        wanted = by_kind[host]
+        wanted = CAST[host].card.voice
         voice = (
             wanted
             if wanted in spoken and wanted not in used

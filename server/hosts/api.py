@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+from dataclasses import asdict
 from functools import lru_cache
+from typing import Any
 
 import skia
 from django.http import Http404, HttpRequest, HttpResponse
@@ -14,7 +16,6 @@ from dearhost.hosts import (
     GESTURES,
     ExpressionCue,
     GestureCue,
-    Host,
     Performance,
     Pose,
     Role,
@@ -31,11 +32,18 @@ _PEAK = 2.0
 
 
 class HostOut(Schema):
-    """A host to choose."""
+    """A host to choose by its card; ``age`` is "" for animals, ``voice`` a stock voice that goes with it."""
 
     id: str
     name: str
+    kind: str
     description: str
+    role: str
+    age: str
+    dress: str
+    mood: str
+    suits: list[str]
+    voice: str
 
 
 class SetOut(Schema):
@@ -46,9 +54,12 @@ class SetOut(Schema):
 
 
 @router.get("", response=list[HostOut], operation_id="listHosts")
-def list_hosts(request: HttpRequest) -> list[Host]:
+def list_hosts(request: HttpRequest) -> list[dict[str, Any]]:
     """Everybody in the cast."""
-    return list(CAST.values())
+    return [
+        {"id": h.id, "name": h.name, "kind": h.kind, "description": h.card.description, **asdict(h.card)}
+        for h in CAST.values()
+    ]
 
 
 @router.get("/sets", response=list[SetOut], operation_id="listSets")

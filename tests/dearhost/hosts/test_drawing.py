@@ -36,7 +36,7 @@ def dark_red(picture: np.ndarray) -> int:
 
 @pytest.mark.parametrize("host", CAST.values(), ids=list(CAST))
 def test_mouths_are_shut_on_p_and_widest_on_a(host: Host) -> None:
-    part = "beak" if host.kind == "bird" else "mouth"
+    part = "beak" if host.id == "skerry" else "mouth"
     cavity = {v: dark_red(drawn(host, Pose(mouth=Mouth(*TARGETS[v])), part)) for v in range(15)}
     assert cavity[1] == 0 and cavity[0] == 0
     assert max(cavity, key=lambda v: cavity[v]) == 10

@@ -14,7 +14,8 @@ from hypothesis import strategies as st
 
 from dearhost.films import Studio
 from dearhost.script import Brief, Spot, Staging, read_script
-from dearhost.stage import CastEntry, Production, UnreadableProduction, pack, unpack
+from dearhost.stage import CastEntry, Production, UnreadableProduction, pack
+from dearhost.stage.project_file import unpack
 
 SCRIPT = read_script("# The pier\n\nMAREN: Mind the [[cue: wave]]step.\n\n# The bell\n\nSKERRY: It rings.\n")
 

@@ -423,7 +423,7 @@ export interface paths {
         put?: never;
         /**
          * Open File
-         * @description Begin a production from a .txt, .md, .fountain or .docx script, or from a whole production's file.
+         * @description Begin a production from a script (.txt, .md, .fountain, .docx), speech markup (.ssml), or a production's file.
          */
         post: operations["openFile"];
         delete?: never;
@@ -1316,15 +1316,29 @@ export interface components {
         };
         /**
          * HostOut
-         * @description A host to choose.
+         * @description A host to choose by its card; ``age`` is "" for animals, ``voice`` a stock voice that goes with it.
          */
         HostOut: {
             /** Id */
             id: string;
             /** Name */
             name: string;
+            /** Kind */
+            kind: string;
             /** Description */
             description: string;
+            /** Role */
+            role: string;
+            /** Age */
+            age: string;
+            /** Dress */
+            dress: string;
+            /** Mood */
+            mood: string;
+            /** Suits */
+            suits: string[];
+            /** Voice */
+            voice: string;
         };
         /**
          * SetOut
