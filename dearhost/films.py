@@ -13,6 +13,7 @@ import numpy as np
 
 from dearhost.errors import ConsentError, SpeechError
 from dearhost.formats import to_srt, to_webvtt
+from dearhost.hosts import use_host_folder
 from dearhost.memory import give_back
 from dearhost.render import SAMPLE_RATE, FilmReport, RenderSettings, captions_of, mastered, render_film
 from dearhost.render.film import Progress
@@ -38,11 +39,12 @@ def data_folder() -> Path:
 
 
 class Studio:
-    """One data folder's voices, readings, chunks and fonts."""
+    """One data folder's voices, hosts, readings, chunks and fonts."""
 
     def __init__(self, folder: Path | None = None) -> None:
         self.folder = folder or data_folder()
         self.fonts = self.folder / "fonts"
+        self.hosts = use_host_folder(self.folder / "hosts")
         self.voices = VoiceRegistry(self.folder / "voices")
         readings = FolderCache(self.folder / "cache" / "readings", _READINGS_LIMIT)
         self.speaker = Speaker(self.voices, readings, RecordingStore(self.folder / "recordings"))
@@ -137,7 +139,9 @@ def make_film(order: FilmOrder, path: Path, studio: Studio, *, progress: Progres
     timeline = compile_timeline(production, studio.speaker, order.frame_rate, reading)
     studio.voices.release()  # drawing a long film needs the room
     give_back()
-    settings = RenderSettings(order.picture, studio.fonts, soft_captions=order.captions == "soft")
+    settings = RenderSettings(
+        order.picture, studio.fonts, soft_captions=order.captions == "soft", hosts=studio.hosts.folder
+    )
     report = render_film(timeline, path, settings, studio.chunks, progress=progress, processes=processes)
     beside = write_caption_files(timeline, path) if order.captions == "file" else []
     studio.chunks.trim()

@@ -1,6 +1,6 @@
 """Hosts: who can be drawn, how they move, and a pose for every moment."""
 
-from dearhost.hosts.cast import CAST, host_by_id
+from dearhost.hosts.cast import CAST, host_by_id, is_known, use_host_folder
 from dearhost.hosts.expressions import EXPRESSIONS, ExpressionCue
 from dearhost.hosts.gestures import GESTURES
 from dearhost.hosts.gesturing import GestureCue
@@ -9,6 +9,7 @@ from dearhost.hosts.liveliness import LIVELINESS
 from dearhost.hosts.performance import VERSION, Performance, Role
 from dearhost.hosts.pose import Face, Pose
 from dearhost.hosts.rhythm import PlacedReading
+from dearhost.hosts.shelf import HostShelf, base_of
 
 __all__ = [
     "CAST",
@@ -20,10 +21,14 @@ __all__ = [
     "Face",
     "GestureCue",
     "Host",
+    "HostShelf",
     "Part",
     "Performance",
     "PlacedReading",
     "Pose",
     "Role",
+    "base_of",
     "host_by_id",
+    "is_known",
+    "use_host_folder",
 ]

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import replace
+from pathlib import Path
 
 from dearhost.errors import UnknownHost
 from dearhost.hosts.host import Card, Host
@@ -11,6 +12,7 @@ from dearhost.hosts.model_sheet import OUTFITS, Features, ModelSheet, Wear
 from dearhost.hosts.person import Person
 from dearhost.hosts.seabird import Seabird
 from dearhost.hosts.seal import Seal
+from dearhost.hosts.shelf import HostShelf
 
 _CHILD = Features(
     jaw="child", nose="button", eye_size=1.30, eye_y=0.075, brow_y=-0.045, mouth_y=0.305, mouth_width=0.86,
@@ -208,8 +210,25 @@ CAST: Mapping[str, Host] = {
 }  # fmt: skip
 
 
+_shelf = HostShelf(None)
+
+
+def use_host_folder(folder: Path) -> HostShelf:
+    """Look for made hosts in ``folder`` from now on, in this process; its shelf."""
+    global _shelf
+    if _shelf.folder != folder:
+        _shelf = HostShelf(folder)
+    return _shelf
+
+
 def host_by_id(host_id: str) -> Host:
-    """The host with this id. Raises UnknownHost, naming those there are."""
-    if host_id not in CAST:
+    """The host with this id, of the cast or made here. Raises UnknownHost, naming those there are."""
+    host = CAST.get(host_id) or _shelf.find(host_id)
+    if host is None:
         raise UnknownHost(f"There is no host '{host_id}'. Choose one of: {', '.join(CAST)}.")
-    return CAST[host_id]
+    return host
+
+
+def is_known(host_id: str) -> bool:
+    """Whether there is such a host."""
+    return host_id in CAST or _shelf.find(host_id) is not None

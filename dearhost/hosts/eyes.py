@@ -8,7 +8,19 @@ import skia
 
 from dearhost.hosts.head_space import HeadSpace
 from dearhost.hosts.model_sheet import ModelSheet
-from dearhost.hosts.paper import Paper, clamp, lerp, mix, paint, polygon, spline, turned
+from dearhost.hosts.paper import (
+    Paper,
+    clamp,
+    contrast,
+    lerp,
+    mix,
+    paint,
+    polygon,
+    relative_luminance,
+    rgb,
+    spline,
+    turned,
+)
 from dearhost.hosts.pose import Face
 
 _UPPER_LID = ((-1.0, 0.22), (-0.62, -0.62), (-0.05, -1.0), (0.55, -0.80), (1.02, -0.06))
@@ -108,7 +120,7 @@ def _draw_iris(paper: Paper, head: HeadSpace, sheet: ModelSheet, face: Face, sid
     paper.flat(polygon([light + tall * 0.34 * turned(a) for a in (35, 125, 215, 305)]), "#FFFDF4")
 
 
-_BROWS = {  # thickness, arch
+BROWS = {  # thickness, arch
     "soft": (0.030, 0.020),
     "thick": (0.043, 0.014),
     "thin": (0.019, 0.026),
@@ -117,20 +129,27 @@ _BROWS = {  # thickness, arch
 }
 
 
+_LEAST_BROW = 1.6
+"""WCAG contrast of a brow to the skin, from which on it reads as a brow (by looking)."""
+
+
 def brow_colour(sheet: ModelSheet) -> str:
-    """Darker than the hair, lighter on the darkest skins so that it can be seen there."""
+    """Darker than the hair; darker still, or lighter, where it could not be seen on the skin."""
     if sheet.brow_colour:
         return sheet.brow_colour
-    if sheet.hair_colour in ("silver", "white"):
-        return mix(sheet.hair_base, "#5A5550", 0.45)
-    if sheet.skin_colours is None and sheet.skin >= 6:
-        return mix("#0B0808", sheet.hair_base, 0.15)
-    return mix(sheet.hair_base, "ink", 0.35)
+    grey = sheet.hair_colour in ("silver", "white")
+    brow = mix(sheet.hair_base, "#5A5550", 0.45) if grey else mix(sheet.hair_base, "ink", 0.35)
+    dark_skin = relative_luminance(rgb(sheet.skin_base)) < 0.05
+    for step in range(1, 10):
+        if contrast(rgb(brow), rgb(sheet.skin_base)) >= _LEAST_BROW:
+            break
+        brow = mix(brow, "#E6E1D6" if grey and dark_skin else "#060404", 0.12 * step)
+    return brow
 
 
 def draw_brow(paper: Paper, head: HeadSpace, sheet: ModelSheet, face: Face, side: int) -> None:
     """One brow; ``side`` 1 = the viewer's right."""
-    thickness, arch = _BROWS[sheet.features.brow]
+    thickness, arch = BROWS[sheet.features.brow]
     raised = face.brow_right if side > 0 else face.brow_left
     angle = face.brow_angle
     y = sheet.features.brow_y - raised * 0.055
@@ -145,7 +164,8 @@ def draw_brow(paper: Paper, head: HeadSpace, sheet: ModelSheet, face: Face, side
         head.surface((sheet.features.eye_x + 0.008) * side + side * u * 0.098 - side * inward * (u < 0), y + v, 0.02)
         for u, v in line
     ]
-    if sheet.skin_colours is None and sheet.skin >= 7:  # a dark brow shows on dark skin by the light on the bone below
+    dark = relative_luminance(rgb(brow_colour(sheet))) < relative_luminance(rgb(sheet.skin_base))
+    if sheet.skin_colours is None and sheet.skin >= 7 and dark:  # it shows by the light on the bone below
         bone = [p + 0.016j * head.size for p in placed]
         paper.brush(bone, head.size * 0.030, mix(sheet.skin_base, "#D39A6C", 0.34), tip=0.2, tail=0.1, peak=0.5)
     paper.brush(placed, head.size * thickness, brow_colour(sheet), tip=0.75, tail=0.06, peak=0.34)

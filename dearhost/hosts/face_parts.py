@@ -97,7 +97,7 @@ def draw_moustache(paper: Paper, head: HeadSpace, sheet: ModelSheet, mouth: Mout
     paper.flat(path, mix(sheet.hair_base, sheet.skin_base, 0.02))
 
 
-_FRAMES = {
+GLASSES = {
     "round": tuple((math.cos(i * math.pi / 4) * 0.112, math.sin(i * math.pi / 4) * 0.108) for i in range(8)),
     "square": ((-0.112, -0.062), (0.0, -0.078), (0.122, -0.074), (0.118, 0.03), (0.07, 0.082), (-0.05, 0.082),
                (-0.105, 0.04)),
@@ -120,7 +120,7 @@ def draw_glasses(paper: Paper, head: HeadSpace, sheet: ModelSheet) -> None:
     z = head.depth(eye_x, 0) * 0.5 + 0.16
     pen = _frame_pen(size * 0.020, colour)
     for side in (-1, 1):
-        ring = _FRAMES[sheet.glasses.kind]
+        ring = GLASSES[sheet.glasses.kind]
         path = spline([head.solid((eye_x + x) * side, eye_y + y, z) for x, y in ring], tension=0.30)
         paper.flat(path, "#FFFFFF", 0.10)
         paper.canvas.drawPath(path, pen)

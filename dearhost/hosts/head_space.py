@@ -14,7 +14,7 @@ PIVOT = 0.36j
 """The head rolls about this point."""
 
 #        cheek x, y     jaw x, y      beside the chin   chin y
-_JAWS = {
+JAWS = {
     "oval": ((0.352, 0.06), (0.272, 0.315), (0.105, 0.475), 0.500),
     "square": ((0.352, 0.06), (0.305, 0.325), (0.150, 0.482), 0.502),
     "heart": ((0.360, 0.03), (0.245, 0.310), (0.082, 0.480), 0.505),
@@ -80,7 +80,7 @@ def mirrored(half: list[tuple[float, float, float]]) -> list[tuple[float, float,
 
 def head_outline(head: HeadSpace, features: Features) -> Any:
     """The outline of skull, cheeks and jaw, the chin dropped by the mouth's opening."""
-    cheek, jaw, beside_chin, chin_y = _JAWS[features.jaw]
+    cheek, jaw, beside_chin, chin_y = JAWS[features.jaw]
     drop = head.jaw_drop * 0.062
     right = [
         (0.0, -0.5, -0.05),

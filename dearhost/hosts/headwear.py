@@ -13,6 +13,7 @@ from dearhost.hosts.paper import Paper, darker, mix, polygon, spline, turned
 _SHADOW = "#5A2430"
 Place = tuple[float, float, float]
 
+HEADWEAR = ("hijab", "cap", "beanie", "sunhat", "headset")
 HIDES_HAIR = ("hijab",)
 HIDES_EARS = ("hijab", "headset")
 

@@ -65,6 +65,10 @@ BUILDS = {
 }
 
 
+SLEEVES = ("long", "short", "roll")
+PATTERNS = ("plain", "stripes", "dots", "checks")
+
+
 @dataclass(frozen=True, slots=True)
 class Outfit:
     """``cut`` is one of ``outfits.CUTS``; ``sleeve`` long, short or roll; ``hem`` 1 = at the hips, above 1.02 flared.

@@ -6,7 +6,7 @@ from dearhost.hosts.head_space import HeadSpace
 from dearhost.hosts.model_sheet import ModelSheet
 from dearhost.hosts.paper import Paper, mix, spline
 
-_NOSES = {  # half-width, length, depth
+NOSES = {  # half-width, length, depth
     "wedge": (0.050, 0.165, 0.105),
     "button": (0.050, 0.140, 0.085),
     "long": (0.050, 0.190, 0.120),
@@ -20,7 +20,7 @@ _EAR = ((0.345, -0.025), (0.385, -0.055), (0.425, -0.02), (0.420, 0.07), (0.395,
 def draw_nose(paper: Paper, head: HeadSpace, sheet: ModelSheet) -> None:
     """A shade plane on the side away from the lamp, and the line under the tip."""
     kind, size = sheet.features.nose, head.size
-    width, length, depth = _NOSES[kind]
+    width, length, depth = NOSES[kind]
     ground = head.depth(0, 0)
     at = head.solid
     tip = at(0, length, ground + depth)

@@ -40,6 +40,18 @@ def mix(first: str, second: str, part: float) -> str:
     return "#{:02X}{:02X}{:02X}".format(*tuple(round(a + (b - a) * part) for a, b in pairs))
 
 
+def relative_luminance(colour: tuple[int, int, int]) -> float:
+    """WCAG 2.2 relative luminance of an sRGB colour."""
+    linear = [c / 255 / 12.92 if c / 255 <= 0.04045 else ((c / 255 + 0.055) / 1.055) ** 2.4 for c in colour]
+    return 0.2126 * linear[0] + 0.7152 * linear[1] + 0.0722 * linear[2]
+
+
+def contrast(first: tuple[int, int, int], second: tuple[int, int, int]) -> float:
+    """WCAG 2.2 contrast ratio, 1 to 21."""
+    light, dark = sorted((relative_luminance(first), relative_luminance(second)), reverse=True)
+    return (light + 0.05) / (dark + 0.05)
+
+
 def darker(colour: str, part: float = 0.24) -> str:
     """The shade side of a colour."""
     return mix(colour, SHADE_TOWARDS, part)

@@ -11,6 +11,7 @@ from pathlib import Path
 import av
 
 from dearhost.errors import DearHostError, StorageFull
+from dearhost.hosts import use_host_folder
 from dearhost.memory import give_back
 from dearhost.render.encoding import add_video
 from dearhost.render.frames import FrameSource
@@ -73,6 +74,8 @@ def serve(connection: Connection, timeline: Timeline, settings: RenderSettings, 
     """Render each chunk that comes until None comes or the parent goes."""
     parent = os.getppid()
     try:
+        if settings.hosts:
+            use_host_folder(settings.hosts)
         source = FrameSource(Painter(timeline, settings.picture, settings.fonts))
         while True:
             chunk: Chunk | None = connection.recv()

@@ -15,12 +15,13 @@ CHUNK_FRAMES = 300
 
 @dataclass(frozen=True, slots=True)
 class RenderSettings:
-    """How a film is made. ``soft_captions`` puts a subtitle track into the file."""
+    """How a film is made. ``soft_captions`` puts a subtitle track into the file; ``hosts`` is where made hosts are."""
 
     picture: Picture
     fonts: Path
     codec: VideoCodec = field(default_factory=VideoCodec)
     soft_captions: bool = False
+    hosts: Path | None = None
 
 
 @dataclass(frozen=True, slots=True)

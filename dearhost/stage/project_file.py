@@ -14,7 +14,7 @@ from dataclasses import dataclass, replace
 from typing import Any
 
 from dearhost.errors import DearHostError, ScriptError
-from dearhost.hosts import CAST
+from dearhost.hosts import is_known
 from dearhost.script import write_fountain
 from dearhost.speech import VoiceRegistry
 from dearhost.stage.production import Production, production_from_json, production_to_json
@@ -100,7 +100,7 @@ def _fitted(production: Production, voices: VoiceRegistry) -> OpenedProduction:
     known = {voice.id for voice in voices.voices()}
     cast = {}
     for speaker, entry in production.cast.items():
-        lacking = [f"the host '{entry.host}'"] if entry.host not in CAST else []
+        lacking = [f"the host '{entry.host}'"] if not is_known(entry.host) else []
         lacking += [f"the voice '{entry.voice}'"] if entry.voice not in known else []
         if lacking:
             notes.append(f"{speaker or 'The speaker'} had {' and '.join(lacking)}, which this machine does not have.")

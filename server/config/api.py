@@ -13,6 +13,7 @@ from dearhost.errors import DearHostError
 from server.accounts.api import router as accounts
 from server.deliveries.api import router as deliveries
 from server.hosts.api import router as hosts
+from server.hosts.workshop_api import router as workshop
 from server.productions.api import router as productions
 from server.productions.say_as_api import router as say_as
 from server.productions.stage_api import router as stage
@@ -31,6 +32,7 @@ for prefix, router in (
     ("/voices/matched", matched),
     ("/voices/made", made),
     ("/voices", voices),
+    ("/workshop", workshop),
     ("/hosts", hosts),
     ("/productions", productions),
     ("/productions", stage),

@@ -33,6 +33,7 @@ INSTALLED_APPS = [
     "django_tasks_db",
     "server.accounts",
     "server.voices",
+    "server.hosts",
     "server.productions",
     "server.deliveries",
 ]

@@ -14,7 +14,7 @@ from dearhost.timebase import FrameRate
 from server.deliveries.jobs import Reporter, run_delivery
 from server.deliveries.models import Delivery
 from server.productions.documents import production_of
-from server.voices.studio import studio
+from server.studio import studio
 
 
 @task()

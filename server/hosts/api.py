@@ -1,38 +1,29 @@
-"""The hosts, and what surrounds them."""
+"""The hosts to choose from, their pictures, and what surrounds them."""
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from dataclasses import asdict
 from functools import lru_cache
 from typing import Any
 
-import skia
 from django.http import Http404, HttpRequest, HttpResponse
-from ninja import Router, Schema
+from django.utils.text import slugify
+from ninja import Router, Schema, Status
 
-from dearhost.hosts import (
-    CAST,
-    EXPRESSIONS,
-    GESTURES,
-    ExpressionCue,
-    GestureCue,
-    Performance,
-    Pose,
-    Role,
-    host_by_id,
-)
+from dearhost.hosts import CAST, EXPRESSIONS, GESTURES, Host, base_of, host_by_id
+from dearhost.hosts.portraits import cue_png, figure_png, model_sheet_png, model_sheet_svg, portrait_png
 from dearhost.stage import SETS
-from dearhost.timebase import FrameRate
+from server.hosts.models import FavouriteHost, OwnHost
+from server.studio import studio
 
 router = Router(tags=["hosts"])
-_PORTRAIT = 192
-_CUE_PICTURE = (368, 276)
-_PEAK = 2.0
-"""Seconds at which a gesture arrives in its picture."""
+_LETTERS = "literata-latin-400-normal.woff"
 
 
 class HostOut(Schema):
-    """A host to choose by its card; ``age`` is "" for animals, ``voice`` a stock voice that goes with it."""
+    """A host to choose by its card; ``age`` is "" for animals, ``voice`` a stock voice that goes with it. ``own``: made
+    here. ``favourite``: the account marked it."""
 
     id: str
     name: str
@@ -44,6 +35,8 @@ class HostOut(Schema):
     mood: str
     suits: list[str]
     voice: str
+    own: bool
+    favourite: bool
 
 
 class SetOut(Schema):
@@ -53,12 +46,37 @@ class SetOut(Schema):
     name: str
 
 
+class MarkIn(Schema):
+    """Marked or not."""
+
+    favourite: bool
+
+
+def owned_host(request: HttpRequest, host_id: str) -> Host:
+    """A host of the cast or of the account. Raises UnknownHost, Http404."""
+    host = host_by_id(host_id)
+    if host_id not in CAST and not OwnHost.objects.filter(owner_id=request.user.pk, base=base_of(host_id)).exists():
+        raise Http404
+    return host
+
+
 @router.get("", response=list[HostOut], operation_id="listHosts")
 def list_hosts(request: HttpRequest) -> list[dict[str, Any]]:
-    """Everybody in the cast."""
+    """Everybody in the cast, then the account's own hosts in their newest versions."""
+    marked = set(FavouriteHost.objects.filter(owner_id=request.user.pk).values_list("host", flat=True))
+    mine = set(OwnHost.objects.filter(owner_id=request.user.pk).values_list("base", flat=True))
+    own = [host for host in studio().hosts.latest() if base_of(host.id) in mine]
     return [
-        {"id": h.id, "name": h.name, "kind": h.kind, "description": h.card.description, **asdict(h.card)}
-        for h in CAST.values()
+        {
+            "id": host.id,
+            "name": host.name,
+            "kind": host.kind,
+            "description": host.card.description,
+            **asdict(host.card),
+            "own": host.id not in CAST,
+            "favourite": base_of(host.id) in marked,
+        }
+        for host in (*CAST.values(), *own)
     ]
 
 
@@ -68,10 +86,32 @@ def list_sets(request: HttpRequest) -> list[SetOut]:
     return [SetOut(id=s.id, name=s.name) for s in SETS.values()]
 
 
+@router.put("/{host_id}/favourite", response={204: None}, operation_id="markHost")
+def mark(request: HttpRequest, host_id: str, data: MarkIn) -> Status[None]:
+    """Mark a host, or take the mark away."""
+    base = base_of(owned_host(request, host_id).id)
+    if data.favourite:
+        FavouriteHost.objects.get_or_create(owner_id=request.user.pk, host=base)
+    else:
+        FavouriteHost.objects.filter(owner_id=request.user.pk, host=base).delete()
+    return Status(204, None)
+
+
+def _picture(request: HttpRequest, host_id: str, draw: Callable[[str], bytes]) -> HttpResponse:
+    owned_host(request, host_id)
+    return HttpResponse(draw(host_id), content_type="image/png", headers={"Cache-Control": "private, max-age=86400"})
+
+
 @router.get("/{host_id}/portrait.png", operation_id="hostPortrait", include_in_schema=False)
 def portrait(request: HttpRequest, host_id: str) -> HttpResponse:
     """Head and shoulders on paper."""
-    return HttpResponse(_portrait(host_id), content_type="image/png", headers={"Cache-Control": "max-age=86400"})
+    return _picture(request, host_id, _portrait)
+
+
+@router.get("/{host_id}/figure.png", operation_id="hostFigure", include_in_schema=False)
+def figure(request: HttpRequest, host_id: str) -> HttpResponse:
+    """The whole figure, all hosts to one scale."""
+    return _picture(request, host_id, _figure)
 
 
 @router.get("/{host_id}/cues/{kind}.png", operation_id="cuePicture", include_in_schema=False)
@@ -79,38 +119,33 @@ def cue_picture(request: HttpRequest, host_id: str, kind: str) -> HttpResponse:
     """A gesture at its peak, or an expression, half figure on paper."""
     if kind not in GESTURES and kind not in EXPRESSIONS:
         raise Http404
-    picture = _cue_picture(host_id, kind)
-    return HttpResponse(picture, content_type="image/png", headers={"Cache-Control": "max-age=86400"})
+    return _picture(request, host_id, lambda h: _cue(h, kind))
+
+
+@router.get("/{host_id}/sheet.{kind}", operation_id="modelSheet", include_in_schema=False)
+def model_sheet(request: HttpRequest, host_id: str, kind: str) -> HttpResponse:
+    """The whole model sheet as a PNG or SVG picture."""
+    host = owned_host(request, host_id)
+    make = {"png": (model_sheet_png, "image/png"), "svg": (model_sheet_svg, "image/svg+xml")}.get(kind)
+    if make is None:
+        raise Http404
+    content = make[0](host, studio().fonts / _LETTERS)
+    name = f"{slugify(host.name)}-sheet.{kind}"
+    return HttpResponse(
+        content, content_type=make[1], headers={"Content-Disposition": f'attachment; filename="{name}"'}
+    )
 
 
 @lru_cache(maxsize=256)
-def _cue_picture(host_id: str, kind: str) -> bytes:
-    host = host_by_id(host_id)
-    cues = (GestureCue(_PEAK, kind),) if kind in GESTURES else ()
-    changes = (ExpressionCue(0.0, kind),) if kind in EXPRESSIONS else ()
-    role = Role((), 2 * _PEAK, host.kind, cues=cues, expressions=changes)
-    width, height = _CUE_PICTURE
-    surface = skia.Surface(width, height)
-    canvas = surface.getCanvas()
-    canvas.clear(skia.Color(232, 219, 195))
-    near = kind in EXPRESSIONS
-    scale = height / 190 if near else width / 520
-    canvas.translate(width / 2, height * (0.5 if near else 0.37))
-    canvas.scale(scale, scale)
-    canvas.translate(0, -host.head_centre.imag)
-    host.draw(canvas, Performance(role, FrameRate.of(30)).pose(_PEAK))
-    return bytes(surface.makeImageSnapshot().encodeToData())
+def _cue(host_id: str, kind: str) -> bytes:
+    return cue_png(host_by_id(host_id), kind)
 
 
-@lru_cache(maxsize=32)
+@lru_cache(maxsize=64)
 def _portrait(host_id: str) -> bytes:
-    host = host_by_id(host_id)
-    surface = skia.Surface(_PORTRAIT, _PORTRAIT)
-    canvas = surface.getCanvas()
-    canvas.clear(skia.Color(232, 219, 195))
-    scale = _PORTRAIT / 175
-    canvas.translate(_PORTRAIT / 2, _PORTRAIT * 0.48)
-    canvas.scale(scale, scale)
-    canvas.translate(0, -host.head_centre.imag)
-    host.draw(canvas, Pose())
-    return bytes(surface.makeImageSnapshot().encodeToData())
+    return portrait_png(host_by_id(host_id))
+
+
+@lru_cache(maxsize=64)
+def _figure(host_id: str) -> bytes:
+    return figure_png(host_by_id(host_id))

@@ -30,7 +30,7 @@ from server.productions.schemas import (
     SaveProduction,
     StaleOut,
 )
-from server.voices.studio import studio
+from server.studio import studio
 
 router = Router(tags=["productions"])
 MAX_FILE_BYTES = 40_000_000

@@ -14,7 +14,7 @@ from dearhost.stage import Painter, Picture, Timeline, compile_scene
 from dearhost.timebase import FrameRate
 from server.productions.documents import production_of
 from server.productions.models import Production
-from server.voices.studio import studio
+from server.studio import studio
 
 PREVIEW_RATE = FrameRate.of(30)
 _KEPT = 6

@@ -19,8 +19,8 @@ from dearhost.stage import Production, production_from_json
 from server.productions.api import owned
 from server.productions.document_schemas import DocumentSchema, SayAsSchema
 from server.productions.documents import production_of
+from server.studio import studio
 from server.voices.models import SharedSaying
-from server.voices.studio import studio
 
 router = Router(tags=["say-as"])
 MAX_LIST_BYTES = 4_000_000

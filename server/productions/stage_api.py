@@ -22,7 +22,7 @@ from server.productions.document_schemas import DocumentSchema
 from server.productions.documents import production_of
 from server.productions.painters import PREVIEW_RATE, scene_timeline
 from server.productions.schemas import CheckOut, CueKindOut, SceneTimes
-from server.voices.studio import studio
+from server.studio import studio
 
 router = Router(tags=["stage"])
 

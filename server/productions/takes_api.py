@@ -28,7 +28,7 @@ from server.productions.actions.takes import (
 from server.productions.api import owned
 from server.productions.documents import production_of
 from server.productions.models import Production, Take
-from server.voices.studio import studio
+from server.studio import studio
 from server.voices.uploads import sound_of
 
 router = Router(tags=["takes"])

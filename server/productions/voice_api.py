@@ -13,15 +13,17 @@ from django.http import FileResponse, HttpRequest
 from django.utils.text import slugify
 from ninja import File, Router, Schema, Status, UploadedFile
 
+from dearhost.hosts import base_of
 from dearhost.render.voice_over import PATTERN, VoiceOverOrder, write_voice_over
 from dearhost.stage import compile_timeline
 from dearhost.timebase import FrameRate
 from server.productions.actions.draft import production_from_recording
+from server.productions.actions.save import save_production
 from server.productions.api import owned
 from server.productions.documents import production_of
 from server.productions.models import Production
 from server.productions.schemas import ProductionOut
-from server.voices.studio import studio
+from server.studio import studio
 from server.voices.uploads import sound_of
 
 router = Router(tags=["voice"])
@@ -82,6 +84,45 @@ def voices_used(request: HttpRequest) -> list[dict[str, Any]]:
         for voice in {str(entry.get("voice", "")) for entry in document.get("cast", {}).values()}
     )
     return [{"voice": voice, "productions": count} for voice, count in counts.most_common()]
+
+
+class PlaysIn(Schema):
+    """A production in which a host plays, and the id of the version there."""
+
+    id: UUID
+    title: str
+    host: str
+
+
+@router.get("/playing/{host_id}", response=list[PlaysIn], operation_id="productionsPlaying")
+def productions_playing(request: HttpRequest, host_id: str) -> list[dict[str, Any]]:
+    """The account's productions in which a host plays, in whatever version."""
+    found = []
+    for production in Production.objects.filter(owner_id=request.user.pk):
+        hosts = {str(entry.get("host", "")) for entry in production.document.get("cast", {}).values()}
+        played = sorted(h for h in hosts if base_of(h) == base_of(host_id))
+        if played:
+            found.append({"id": production.pk, "title": production.title, "host": played[0]})
+    return found
+
+
+class RecastIn(Schema):
+    """``host`` takes the place of its other versions in these productions."""
+
+    host: str
+    productions: list[UUID]
+
+
+@router.post("/recast", response={204: None}, operation_id="recastHost")
+def recast(request: HttpRequest, data: RecastIn) -> Status[None]:
+    """Bring a host's version to productions that have another one, each as a revision of its own."""
+    for production in Production.objects.filter(owner_id=request.user.pk, pk__in=data.productions):
+        cast = {
+            speaker: {**entry, "host": data.host} if base_of(str(entry["host"])) == base_of(data.host) else entry
+            for speaker, entry in production.document["cast"].items()
+        }
+        save_production(production, {**production.document, "cast": cast}, production.title, production.revision)
+    return Status(204, None)
 
 
 @router.post("/from-recording", response={201: ProductionOut}, operation_id="beginFromRecording")

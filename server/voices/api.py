@@ -8,8 +8,8 @@ from django.http import HttpRequest, HttpResponse
 from ninja import Query, Router, Schema, Status
 
 from dearhost.films import audition
+from server.studio import studio
 from server.voices.models import FavouriteVoice, MadeVoice, VoiceMatch
-from server.voices.studio import studio
 
 router = Router(tags=["voices"])
 LONGEST_AUDITION = 300

@@ -12,8 +12,8 @@ from ninja import Field, Router, Schema, Status
 from dearhost.errors import SpeechError
 from dearhost.speech.describing import LIMITS, describe
 from dearhost.speech.made_voices import MadeVoice
+from server.studio import studio
 from server.voices import models
-from server.voices.studio import studio
 
 router = Router(tags=["made voices"])
 

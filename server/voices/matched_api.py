@@ -13,10 +13,10 @@ from ninja import File, Router, Schema, Status, UploadedFile
 
 from dearhost.errors import ConsentError, SpeechError
 from dearhost.speech.matching import MatchedVoice, load_voice
+from server.studio import studio
 from server.voices.matches_api import forget_sample
 from server.voices.models import VoiceMatch
 from server.voices.signals import consent_withdrawn
-from server.voices.studio import studio
 
 router = Router(tags=["voice match"])
 MAX_VOICE_BYTES = 32_000_000

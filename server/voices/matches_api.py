@@ -16,9 +16,9 @@ from ninja import Field, File, Router, Schema, Status, UploadedFile
 from dearhost.errors import ConsentError, UnfitSample
 from dearhost.films import as_wav
 from dearhost.speech.matching import GOOD_SECONDS, LEAST_SECONDS, SENTENCES, Consent, consent_from_json
+from server.studio import studio
 from server.voices.actions.sample import add_free_recording, add_sentence
 from server.voices.models import SampleSentence, VoiceMatch
-from server.voices.studio import studio
 from server.voices.tasks import fit_match
 from server.voices.uploads import sound_of
 

@@ -8,8 +8,8 @@ from dearhost.errors import DearHostError
 from dearhost.sound.files import RATE
 from dearhost.speech.matching import SampleSentence as Sentence
 from dearhost.speech.matching import consent_from_json, match_voice
+from server.studio import studio
 from server.voices.models import VoiceMatch
-from server.voices.studio import studio
 
 Status = VoiceMatch.Status
 

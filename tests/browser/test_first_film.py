@@ -46,7 +46,8 @@ def test_from_a_pasted_script_to_a_film(signed_in: Page, worker: None, tmp_path:
     # 2. who plays, which voice, what shape
     first = still_of(page)
     tab(page, "Host")
-    page.get_by_role("group", name="Maren is played by").get_by_label("Imani").check(force=True)
+    page.get_by_role("button", name="Another host for Maren").click()
+    page.get_by_role("dialog", name="A host for Maren").get_by_role("button", name="Imani Sedge").click()
     give_voice(page, "Skerry", "Pip")
     tab(page, "Set")
     page.get_by_role("group", name="Shape of the picture").get_by_label("1:1").check(force=True)

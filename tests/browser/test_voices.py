@@ -13,7 +13,7 @@ from playwright.sync_api import Page, expect
 from dearhost.films import Studio, as_wav
 from dearhost.speech.matching import SENTENCES
 from server.productions.models import Production, Take
-from server.voices.studio import studio as server_studio
+from server.studio import studio as server_studio
 from tests.browser.book import begin, give_voice, kept
 from tests.browser.conftest import SAID, assert_accessible
 

@@ -13,11 +13,12 @@ import pytest
 import webvtt
 
 from dearhost.films import FilmOrder, Studio, make_film
+from dearhost.hosts.paper import contrast
 from dearhost.render import captions_of
 from dearhost.script import open_script, read_script
 from dearhost.sound.mastering import true_peak
 from dearhost.stage import Picture, compile_timeline
-from dearhost.stage.lettering import CAPTION_INK, CAPTION_PAPER, HIGHLIGHT, contrast
+from dearhost.stage.lettering import CAPTION_INK, CAPTION_PAPER, HIGHLIGHT
 from dearhost.timebase import FrameRate
 from tests.conftest import ROOT, with_tones
 

@@ -14,7 +14,7 @@ from django.test import Client
 
 from dearhost.films import Studio, as_wav
 from dearhost.speech.matching import SENTENCES
-from server.voices.studio import studio as server_studio
+from server.studio import studio as server_studio
 from server.voices.tasks import fit_match
 from tests.server.conftest import Begin
 

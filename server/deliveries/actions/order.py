@@ -10,7 +10,7 @@ from server.deliveries.models import Delivery
 from server.deliveries.tasks import enqueue
 from server.productions.documents import production_of
 from server.productions.models import Production
-from server.voices.studio import studio
+from server.studio import studio
 
 
 def order_delivery(production: Production, *, height: int, frames_per_second: int, captions: str) -> Delivery:

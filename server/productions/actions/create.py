@@ -12,7 +12,7 @@ from dearhost.script import Line, Scene, Script, new_id
 from dearhost.stage import Production as StagedProduction
 from dearhost.stage import production_to_json
 from server.productions.models import Production, Revision
-from server.voices.studio import studio
+from server.studio import studio
 
 
 def create_production(owner: AbstractBaseUser, script: Script, title: str = "", **choices: Any) -> Production:

@@ -10,7 +10,7 @@ from dearhost.sound.files import Sound
 from dearhost.speech import draft_lines
 from server.productions.actions.create import create_production
 from server.productions.models import Production, Take
-from server.voices.studio import studio
+from server.studio import studio
 
 _NOTE = "A draft of a recording: correct the words against the sound. The lips follow what stands here."
 

@@ -15,7 +15,7 @@ from dearhost.speech import Manner, Reading, SayAs, Taken, with_pauses
 from dearhost.stage.cueing import manner_of, pauses_of
 from server.productions.documents import production_of
 from server.productions.models import Production, Take
-from server.voices.studio import studio
+from server.studio import studio
 
 MOST_TAKES = 60
 

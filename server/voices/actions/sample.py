@@ -10,8 +10,8 @@ from dearhost.sound.examining import examine, faults
 from dearhost.sound.files import Sound
 from dearhost.sound.tidying import trimmed
 from dearhost.speech.matching import SENTENCES, Heard, judge_sentence
+from server.studio import studio
 from server.voices.models import SampleSentence, VoiceMatch
-from server.voices.studio import studio
 
 FREE_FROM = 100
 """Numbers from here on are recordings of free words."""

@@ -2,6 +2,7 @@ import { lazy, Suspense } from "react";
 import { createBrowserRouter } from "react-router";
 import { DeliveriesPage } from "../features/deliveries";
 import { DeskPage } from "../features/desk";
+import { HostsPage, WorkshopPage } from "../features/hosts";
 import { MatchPage, VoicesPage } from "../features/voices";
 import { Shell } from "./Shell";
 
@@ -12,6 +13,9 @@ export const router = createBrowserRouter([
 		element: <Shell />,
 		children: [
 			{ index: true, element: <DeskPage /> },
+			{ path: "hosts", element: <HostsPage /> },
+			{ path: "hosts/workshop", element: <WorkshopPage /> },
+			{ path: "hosts/workshop/:hostId", element: <WorkshopPage /> },
 			{ path: "voices", element: <VoicesPage /> },
 			{ path: "voices/match", element: <MatchPage /> },
 			{ path: "voices/match/:matchId", element: <MatchPage /> },

@@ -348,6 +348,130 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/workshop/parts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Parts
+         * @description What hosts are made from.
+         */
+        get: operations["workshopParts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workshop/by-chance": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * By Chance
+         * @description Somebody by chance, or four variations of a sheet in what ``groups`` name.
+         */
+        post: operations["hostsByChance"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workshop/described": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Described
+         * @description Four candidates for a description. Raises HostError when nothing in it says how somebody looks.
+         */
+        post: operations["hostsDescribed"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workshop/hosts/{host_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get
+         * @description The sheet of a person of the cast or of the account, to go on from. Raises HostError for an animal.
+         */
+        get: operations["getHostSheet"];
+        put?: never;
+        post?: never;
+        /**
+         * Delete
+         * @description Delete a made host, with all its versions.
+         */
+        delete: operations["deleteHost"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workshop/hosts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Save
+         * @description Save a host: a new one, or the next version of one. Productions keep the version they have.
+         */
+        post: operations["saveHost"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workshop/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Import Host
+         * @description Take in a host from its file; what is missing or absurd is mended and told. Raises HostError.
+         */
+        post: operations["importHost"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/hosts": {
         parameters: {
             query?: never;
@@ -357,7 +481,7 @@ export interface paths {
         };
         /**
          * List Hosts
-         * @description Everybody in the cast.
+         * @description Everybody in the cast, then the account's own hosts in their newest versions.
          */
         get: operations["listHosts"];
         put?: never;
@@ -381,6 +505,26 @@ export interface paths {
          */
         get: operations["listSets"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/hosts/{host_id}/favourite": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Mark
+         * @description Mark a host, or take the mark away.
+         */
+        put: operations["markHost"];
         post?: never;
         delete?: never;
         options?: never;
@@ -892,6 +1036,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/productions/playing/{host_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Productions Playing
+         * @description The account's productions in which a host plays, in whatever version.
+         */
+        get: operations["productionsPlaying"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/productions/recast": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Recast
+         * @description Bring a host's version to productions that have another one, each as a revision of its own.
+         */
+        post: operations["recastHost"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/productions/from-recording": {
         parameters: {
             query?: never;
@@ -1315,8 +1499,212 @@ export interface components {
             end: number;
         };
         /**
+         * ChoiceOut
+         * @description A field of a sheet and what it may be; ``path`` such as "outfit.cut"; ``empty``: it may be left out.
+         */
+        ChoiceOut: {
+            /** Path */
+            path: string;
+            /** Group */
+            group: string;
+            /** Label */
+            label: string;
+            /** Options */
+            options: string[];
+            /**
+             * Empty
+             * @default false
+             */
+            empty: boolean;
+        };
+        /**
+         * ColourOut
+         * @description A field of a sheet that is a colour, and those that are offered: values, and what they look like.
+         */
+        ColourOut: {
+            /** Path */
+            path: string;
+            /** Group */
+            group: string;
+            /** Label */
+            label: string;
+            /** Values */
+            values: string[];
+            /** Colours */
+            colours: string[];
+            /**
+             * Empty
+             * @default false
+             */
+            empty: boolean;
+        };
+        /**
+         * PartsOut
+         * @description Everything a host is made from.
+         */
+        PartsOut: {
+            /** Choices */
+            choices: components["schemas"]["ChoiceOut"][];
+            /** Colours */
+            colours: components["schemas"]["ColourOut"][];
+            /** Scales */
+            scales: components["schemas"]["ScaleOut"][];
+            /** Outfits */
+            outfits: {
+                [key: string]: {
+                    [key: string]: unknown;
+                };
+            };
+            /** Groups */
+            groups: string[];
+            /** Ages */
+            ages: string[];
+            /** Dresses */
+            dresses: string[];
+        };
+        /**
+         * ScaleOut
+         * @description A number of the face.
+         */
+        ScaleOut: {
+            /** Path */
+            path: string;
+            /** Group */
+            group: string;
+            /** Label */
+            label: string;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+        };
+        /**
+         * CandidatesOut
+         * @description Sheets to choose from.
+         */
+        CandidatesOut: {
+            /** Sheets */
+            sheets: {
+                [key: string]: unknown;
+            }[];
+            /**
+             * Understood
+             * @default []
+             */
+            understood: components["schemas"]["TakenForOut"][];
+            /**
+             * Unknown
+             * @default []
+             */
+            unknown: string[];
+            /**
+             * Role
+             * @default
+             */
+            role: string;
+            /**
+             * Mood
+             * @default
+             */
+            mood: string;
+        };
+        /**
+         * TakenForOut
+         * @description Words and what they were taken for.
+         */
+        TakenForOut: {
+            /** Words */
+            words: string;
+            /** Means */
+            means: string;
+        };
+        /**
+         * ByChanceIn
+         * @description ``sheet`` to vary in ``groups``, {} for somebody new; ``seed`` numbers the throw.
+         */
+        ByChanceIn: {
+            /**
+             * Sheet
+             * @default {}
+             */
+            sheet: {
+                [key: string]: unknown;
+            };
+            /**
+             * Groups
+             * @default []
+             */
+            groups: string[];
+            /**
+             * Seed
+             * @default 1
+             */
+            seed: number;
+        };
+        /**
+         * DescribedHostIn
+         * @description A host in words.
+         */
+        DescribedHostIn: {
+            /** Text */
+            text: string;
+            /**
+             * Seed
+             * @default 1
+             */
+            seed: number;
+        };
+        /**
+         * OwnOut
+         * @description A saved host; ``notes`` say what had to be mended.
+         */
+        OwnOut: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Card */
+            card: {
+                [key: string]: unknown;
+            };
+            /** Sheet */
+            sheet: {
+                [key: string]: unknown;
+            };
+            /**
+             * Notes
+             * @default []
+             */
+            notes: string[];
+        };
+        /**
+         * HostIn
+         * @description A host to save; ``changes`` is the id of the one it is the next version of, "" for a new one.
+         */
+        HostIn: {
+            /** Name */
+            name: string;
+            /**
+             * Card
+             * @default {}
+             */
+            card: {
+                [key: string]: unknown;
+            };
+            /** Sheet */
+            sheet: {
+                [key: string]: unknown;
+            };
+            /**
+             * Changes
+             * @default
+             */
+            changes: string;
+        };
+        /**
          * HostOut
-         * @description A host to choose by its card; ``age`` is "" for animals, ``voice`` a stock voice that goes with it.
+         * @description A host to choose by its card; ``age`` is "" for animals, ``voice`` a stock voice that goes with it. ``own``: made
+         *     here. ``favourite``: the account marked it.
          */
         HostOut: {
             /** Id */
@@ -1339,6 +1727,10 @@ export interface components {
             suits: string[];
             /** Voice */
             voice: string;
+            /** Own */
+            own: boolean;
+            /** Favourite */
+            favourite: boolean;
         };
         /**
          * SetOut
@@ -1349,6 +1741,14 @@ export interface components {
             id: string;
             /** Name */
             name: string;
+        };
+        /**
+         * MarkIn
+         * @description Marked or not.
+         */
+        MarkIn: {
+            /** Favourite */
+            favourite: boolean;
         };
         /**
          * ProductionSummary
@@ -2298,6 +2698,31 @@ export interface components {
             productions: number;
         };
         /**
+         * PlaysIn
+         * @description A production in which a host plays, and the id of the version there.
+         */
+        PlaysIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Title */
+            title: string;
+            /** Host */
+            host: string;
+        };
+        /**
+         * RecastIn
+         * @description ``host`` takes the place of its other versions in these productions.
+         */
+        RecastIn: {
+            /** Host */
+            host: string;
+            /** Productions */
+            productions: string[];
+        };
+        /**
          * DeliveryOut
          * @description A delivery and where it stands.
          */
@@ -2919,6 +3344,170 @@ export interface operations {
             };
         };
     };
+    workshopParts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartsOut"];
+                };
+            };
+        };
+    };
+    hostsByChance: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ByChanceIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CandidatesOut"];
+                };
+            };
+        };
+    };
+    hostsDescribed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DescribedHostIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CandidatesOut"];
+                };
+            };
+        };
+    };
+    getHostSheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                host_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnOut"];
+                };
+            };
+        };
+    };
+    deleteHost: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                host_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    saveHost: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HostIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnOut"];
+                };
+            };
+        };
+    };
+    importHost: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnOut"];
+                };
+            };
+        };
+    };
     listHosts: {
         parameters: {
             query?: never;
@@ -2956,6 +3545,30 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["SetOut"][];
                 };
+            };
+        };
+    };
+    markHost: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                host_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MarkIn"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3685,6 +4298,50 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["UseOut"][];
                 };
+            };
+        };
+    };
+    productionsPlaying: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                host_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlaysIn"][];
+                };
+            };
+        };
+    };
+    recastHost: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RecastIn"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

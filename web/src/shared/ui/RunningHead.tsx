@@ -12,6 +12,7 @@ export function RunningHead({ children }: { children?: ReactNode }) {
 				<NavLink to="/" end>
 					Desk
 				</NavLink>
+				<NavLink to="/hosts">Hosts</NavLink>
 				<NavLink to="/voices">Voices</NavLink>
 				<NavLink to="/deliveries">Deliveries</NavLink>
 			</nav>

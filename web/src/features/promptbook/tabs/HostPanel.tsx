@@ -1,12 +1,16 @@
-import { WordChoice } from "../../../shared/ui/controls";
+import { useState } from "react";
+import { PlainButton, WordChoice } from "../../../shared/ui/controls";
+import { useHosts } from "../../hosts";
 import { shownName, speakersOf } from "../document";
 import type { SceneTimes } from "../useSceneTimes";
-import { useHosts } from "./catalogue";
 import { FloorPlan } from "./FloorPlan";
+import { HostSheet } from "./HostSheet";
 import { type PanelProps, recast, sceneAt } from "./panel";
 import { SceneChoice } from "./SceneChoice";
 import { useProposal } from "./useProposal";
 
+/** No speaker is called so; the unnamed one is called "". */
+const NOBODY = "\u0000";
 const FRAMINGS = [
 	{ value: "wide", text: "wide" },
 	{ value: "medium", text: "medium" },
@@ -19,27 +23,47 @@ export function HostPanel(props: PanelProps & { times: SceneTimes | undefined })
 	const hosts = useHosts();
 	const { propose, list } = useProposal(change);
 	const { scene, number } = sceneAt(document, current);
+	const [sheet, setSheet] = useState(NOBODY);
 	if (list) return list;
 	return (
 		<div className="panel-grid">
 			<div>
-				{speakersOf(document.script).map((speaker) => (
-					<fieldset key={speaker} className="portraits">
-						<legend className="label">{shownName(speaker) || "The speaker"} is played by</legend>
-						{hosts.data?.map((host) => (
-							<label key={host.id} className={document.cast[speaker]?.host === host.id ? "on" : ""}>
-								<input
-									type="radio"
-									name={`host-${speaker}`}
-									checked={document.cast[speaker]?.host === host.id}
-									onChange={() => change(recast(document, [speaker], { host: host.id }))}
+				{speakersOf(document.script).map((speaker) => {
+					const name = shownName(speaker) || "The speaker";
+					const host = hosts.data?.find((h) => h.id === document.cast[speaker]?.host);
+					return (
+						<div key={speaker} className="played-by">
+							<img
+								src={`/api/hosts/${document.cast[speaker]?.host ?? "maren"}/portrait.png`}
+								alt=""
+								width={72}
+								height={72}
+							/>
+							<div>
+								<p className="label">{name} is played by</p>
+								<p>
+									<b className="voice-name">{host?.name ?? "…"}</b>
+								</p>
+								<p className="small quiet">{host?.description}</p>
+								<PlainButton small label={`Another host for ${name}`} onClick={() => setSheet(speaker)}>
+									Another host
+								</PlainButton>
+							</div>
+							{sheet === speaker && hosts.data && (
+								<HostSheet
+									speaker={name}
+									hosts={hosts.data}
+									chosen={document.cast[speaker]?.host ?? ""}
+									onChoose={(id) => {
+										setSheet(NOBODY);
+										change(recast(document, [speaker], { host: id }));
+									}}
+									onClose={() => setSheet(NOBODY)}
 								/>
-								<img src={`/api/hosts/${host.id}/portrait.png`} alt="" width={58} height={58} />
-								<span>{host.name.split(" ")[0]}</span>
-							</label>
-						))}
-					</fieldset>
-				))}
+							)}
+						</div>
+					);
+				})}
 			</div>
 			<div>
 				{scene && (

@@ -1,0 +1,165 @@
+"""Pictures of hosts: a portrait, a figure, a cue at its peak, and the whole model sheet."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from pathlib import Path
+from typing import Any
+
+import skia
+
+from dearhost.errors import HostError
+from dearhost.hosts.expressions import EXPRESSIONS, ExpressionCue
+from dearhost.hosts.gestures import GESTURES
+from dearhost.hosts.gesturing import GestureCue
+from dearhost.hosts.host import Host
+from dearhost.hosts.model_sheet import ModelSheet
+from dearhost.hosts.paper import PALETTE, paint
+from dearhost.hosts.performance import Performance, Role
+from dearhost.hosts.person import Person
+from dearhost.hosts.pose import Body, Face, Mouth, Pose
+from dearhost.timebase import FrameRate
+
+PAPER = "#E8DBC3"
+_RATE = FrameRate.of(30)
+_PEAK = 2.0
+"""Seconds at which a gesture arrives in its picture."""
+_TURNS = (-30.0, -15.0, 0.0, 15.0, 30.0)
+_FIGURE_TURNS = (-0.5, 0.0, 0.5)
+SHEET_SIZE = (1280, 900)
+SPEAKING = Pose(
+    body=Body(yaw=14, pitch=2, roll=-3, jaw=0.6),
+    mouth=Mouth(open=0.6, smile=0.5, teeth_up=0.6, tongue=0.3),
+    face=Face(brow_left=0.4, brow_right=0.4, cheek=0.3),
+)
+
+
+def _png(width: int, height: int, draw: Callable[[Any], None], ground: str = PAPER) -> bytes:
+    surface = skia.Surface(width, height)
+    canvas = surface.getCanvas()
+    if ground:
+        canvas.clear(paint(ground).getColor())
+    else:
+        canvas.clear(skia.ColorTRANSPARENT)
+    draw(canvas)
+    return bytes(surface.makeImageSnapshot().encodeToData())
+
+
+def draw_head(canvas: Any, host: Host, pose: Pose, x: float, y: float, size: float) -> None:
+    """Head and shoulders in a square of ``size`` pixels at (x, y)."""
+    canvas.save()
+    canvas.clipRect(skia.Rect.MakeXYWH(x, y, size, size))
+    canvas.translate(x + size / 2, y + size * 0.48)
+    canvas.scale(size / 175, size / 175)
+    canvas.translate(0, -host.head_centre.imag)
+    host.draw(canvas, pose)
+    canvas.restore()
+
+
+def draw_figure(canvas: Any, host: Host, pose: Pose, x: float, ground: float, scale: float) -> None:
+    """The whole figure with its feet at (x, ground), ``scale`` pixels a unit."""
+    canvas.save()
+    canvas.translate(x, ground)
+    canvas.scale(scale, scale)
+    host.draw(canvas, pose)
+    canvas.restore()
+
+
+def portrait_png(host: Host, pixels: int = 192, pose: Pose | None = None) -> bytes:
+    """Head and shoulders on paper."""
+    return _png(pixels, pixels, lambda canvas: draw_head(canvas, host, pose or Pose(), 0, 0, pixels))
+
+
+def figure_png(host: Host, width: int = 248, height: int = 440, pose: Pose | None = None) -> bytes:
+    """The whole figure on nothing; all hosts to one scale."""
+    scale = height / 690
+    return _png(
+        width, height, lambda c: draw_figure(c, host, pose or Pose(), width / 2, height - 18 * scale, scale), ""
+    )
+
+
+def cue_png(host: Host, kind: str, width: int = 368, height: int = 276) -> bytes:
+    """A gesture at its peak, or an expression, half figure on paper. Raises HostError for another cue."""
+    if kind not in GESTURES and kind not in EXPRESSIONS:
+        raise HostError(f"There is no gesture or expression '{kind}'.")
+    cues = (GestureCue(_PEAK, kind),) if kind in GESTURES else ()
+    changes = (ExpressionCue(0.0, kind),) if kind in EXPRESSIONS else ()
+    role = Role((), 2 * _PEAK, host.kind, cues=cues, expressions=changes)
+    near = kind in EXPRESSIONS
+
+    def draw(canvas: Any) -> None:
+        scale = height / 190 if near else width / 520
+        canvas.translate(width / 2, height * (0.5 if near else 0.37))
+        canvas.scale(scale, scale)
+        canvas.translate(0, -host.head_centre.imag)
+        host.draw(canvas, Performance(role, _RATE).pose(_PEAK))
+
+    return _png(width, height, draw)
+
+
+def expression_pose(name: str, kind: str = "person") -> Pose:
+    """A host with an expression, silent."""
+    return Performance(Role((), 2.0, kind, expressions=(ExpressionCue(0.0, name),)), _RATE).pose(1.5)
+
+
+def _draw_sheet(canvas: Any, host: Host, font: Any) -> None:
+    """Turns, expressions, the figure from three sides, the palette."""
+    width, _ = SHEET_SIZE
+    ink = paint("ink")
+
+    def words(text: str, x: float, y: float, size: float = 15) -> None:
+        font.setSize(size)
+        canvas.drawString(text, x, y, font, ink)
+
+    canvas.drawRect(skia.Rect.MakeWH(*SHEET_SIZE), paint("#FFFDF7"))
+    words(host.name, 40, 62, 34)
+    words(host.card.description, 40, 88, 16)
+    size = 150
+    for index, yaw in enumerate(_TURNS):
+        x = 40 + index * (size + 12)
+        canvas.drawRect(skia.Rect.MakeXYWH(x, 110, size, size), paint(PAPER))
+        draw_head(canvas, host, Pose(body=Body(yaw=yaw)), x, 110, size)
+    words("Turns", 40, 282)
+    size = 178
+    for index, name in enumerate(EXPRESSIONS):
+        x, y = 40 + (index % 4) * (size + 16), 306 + (index // 4) * (size + 40)
+        canvas.drawRect(skia.Rect.MakeXYWH(x, y, size, size), paint(PAPER))
+        draw_head(canvas, host, expression_pose(name, host.kind), x, y, size)
+        words(name, x, y + size + 20)
+    for index, turn in enumerate(_FIGURE_TURNS):
+        draw_figure(canvas, host, Pose(body=Body(turn=turn, yaw=turn * 40)), 920 + index * 140, 560, 0.62)
+    if isinstance(host, Person):
+        for index, (name, colour) in enumerate(palette_of(host.sheet)):
+            x, y = 850 + (index % 4) * 102, 606 + (index // 4) * 74
+            canvas.drawRect(skia.Rect.MakeXYWH(x, y, 84, 38), paint(colour))
+            words(name, x, y + 54, 13)
+    words("Dear Host model sheet", width - 190, 880, 13)
+
+
+def palette_of(sheet: ModelSheet) -> list[tuple[str, str]]:
+    """The colours of a sheet by what they are of, each once."""
+    outfit = sheet.outfit
+    rows = [
+        ("skin", sheet.skin_base), ("hair", sheet.hair_base), ("eyes", sheet.features.iris), ("top", outfit.top),
+        (outfit.below, outfit.bottom), ("shoes", outfit.shoe), ("shirt", outfit.shirt), ("accent", outfit.accent),
+        ("glasses", sheet.glasses.colour if sheet.glasses.kind else ""),
+        ("headwear", sheet.headwear.colour if sheet.headwear.kind else ""), ("tie", sheet.tie),
+        ("earring", sheet.earring), ("lanyard", sheet.lanyard),
+    ]  # fmt: skip
+    return [(name, PALETTE.get(colour, colour)) for name, colour in rows if colour]
+
+
+def model_sheet_png(host: Host, font_file: Path) -> bytes:
+    """The whole sheet as a picture, lettered in the typeface of a file."""
+    font = skia.Font(skia.Typeface.MakeFromFile(str(font_file)), 15)
+    return _png(*SHEET_SIZE, lambda canvas: _draw_sheet(canvas, host, font))
+
+
+def model_sheet_svg(host: Host, font_file: Path) -> bytes:
+    """The whole sheet as a drawing that can be taken apart."""
+    font = skia.Font(skia.Typeface.MakeFromFile(str(font_file)), 15)
+    stream = skia.DynamicMemoryWStream()
+    canvas = skia.SVGCanvas.Make(skia.Rect.MakeWH(*SHEET_SIZE), stream)
+    _draw_sheet(canvas, host, font)
+    del canvas  # it is written when it goes
+    return bytes(stream.detachAsData())
