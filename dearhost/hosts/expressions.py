@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import itertools
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
@@ -57,11 +58,13 @@ _BEFORE, _AFTER = 0.28, 0.06
 
 @dataclass(frozen=True, slots=True)
 class ExpressionCue:
-    """An expression that shows from ``at`` seconds until the next; ``strength`` 1 is as it was drawn."""
+    """An expression that shows from ``at`` seconds for ``seconds``, or until the next (0); ``strength`` 1 is as it was
+    drawn."""
 
     at: float
     expression: str
     strength: float = 1.0
+    seconds: float = 0.0
 
 
 class ExpressionTrack:
@@ -69,7 +72,12 @@ class ExpressionTrack:
 
     def __init__(self, first: str, cues: Sequence[ExpressionCue]) -> None:
         self._steps = [(-1e9, self._scaled(first, 1.0))]
-        self._steps += [(c.at, self._scaled(c.expression, c.strength)) for c in sorted(cues, key=lambda c: c.at)]
+        ordered = sorted(cues, key=lambda c: c.at)
+        for cue, following in itertools.zip_longest(ordered, ordered[1:]):
+            self._steps.append((cue.at, self._scaled(cue.expression, cue.strength)))
+            over = cue.at + cue.seconds
+            if cue.seconds and (following is None or over < following.at):
+                self._steps.append((over, self._scaled(first, 1.0)))
 
     @staticmethod
     def _scaled(name: str, strength: float) -> dict[str, float]:

@@ -9,7 +9,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 
 from dearhost.hosts.channels import ARM_CHANNELS, Channel, within_wrist
-from dearhost.hosts.gestures import BEATS, GESTURES, HOME, Key, stroke_time
+from dearhost.hosts.gestures import BEATS, GESTURES, HOME, Key, stretched, stroke_time
 from dearhost.hosts.liveliness import Liveliness
 from dearhost.hosts.rhythm import Rhythm
 from dearhost.timebase import Span
@@ -30,12 +30,13 @@ _OTHER_REST: Mapping[str, float] = {
 
 @dataclass(frozen=True, slots=True)
 class GestureCue:
-    """A gesture whose stroke ends at ``at`` seconds."""
+    """A gesture whose stroke ends at ``at`` seconds; it stays ``longer`` seconds more than usual."""
 
     at: float
     gesture: str
     strength: float = 1.0
     mirrored: bool = False
+    longer: float = 0.0
 
 
 _MIRRORED_SIGN = ("yaw", "roll", "bend", "face.gaze_x", "mouth.asymmetry")
@@ -57,9 +58,22 @@ def _mirror(values: Mapping[str, float]) -> dict[str, float]:
 
 
 def keys_of(cue: GestureCue) -> tuple[Key, ...]:
-    """The gesture's keys, to the side the cue asks for."""
+    """The gesture's keys, to the side and as long as the cue asks for."""
     keys = GESTURES[cue.gesture]
+    if cue.strength > 1:  # a larger gesture takes its time
+        keys = stretched(keys, cue.strength)
+    if cue.longer:
+        keys = _held(keys, cue.longer)
     return tuple(replace(key, values=_mirror(key.values)) for key in keys) if cue.mirrored else keys
+
+
+def _held(keys: tuple[Key, ...], longer: float) -> tuple[Key, ...]:
+    """The keys with the first hold after the stroke, or the stroke's own end, drawn out."""
+    peak = next(i for i, key in enumerate(keys) if key.stroke)
+    kept = list(keys[: peak + 1])
+    if not (peak + 1 < len(keys) and keys[peak + 1].ease == "hold"):
+        kept.append(replace(keys[peak], end=keys[peak].end + longer, ease="hold", stroke=False))
+    return tuple(kept) + tuple(replace(key, end=key.end + longer) for key in keys[peak + 1 :])
 
 
 class Gesturing:
@@ -74,8 +88,8 @@ class Gesturing:
         self._home |= {f"right.{k}": v for k, v in within_wrist(right).items()}
         self._home |= _OTHER_REST
         self.channels = {name: Channel(value) for name, value in self._home.items()}
-        plan = [(cue.at - stroke_time(cue.gesture), cue) for cue in sorted(cues, key=lambda c: c.at)]
-        busy = [(start, start + GESTURES[cue.gesture][-1].end) for start, cue in plan]
+        plan = [(cue.at - stroke_time(keys_of(cue)), cue) for cue in sorted(cues, key=lambda c: c.at)]
+        busy = [(start, start + keys_of(cue)[-1].end) for start, cue in plan]
         events: list[tuple[float, object]] = [*plan, *self._choose_beats(busy)]
         for _, event in sorted(events, key=lambda e: e[0]):
             if isinstance(event, GestureCue):
@@ -137,7 +151,7 @@ class Gesturing:
 
     def _gesture(self, cue: GestureCue) -> None:
         keys = keys_of(cue)
-        start = cue.at - stroke_time(cue.gesture)
+        start = cue.at - stroke_time(keys_of(cue))
         used = {name for key in keys for name in key.values}
         early = self._early_starts(keys[0], used, start)
         before = 0.0

@@ -19,7 +19,7 @@ from dearhost.hosts.rhythm import HZ, PlacedReading, Rhythm
 from dearhost.lips import HZ as MOUTH_HZ
 from dearhost.timebase import FrameRate, Span
 
-VERSION = "performance-5"
+VERSION = "performance-6"
 
 
 @dataclass(frozen=True)

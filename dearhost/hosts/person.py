@@ -21,7 +21,7 @@ from dearhost.hosts.legs import draw_leg, draw_pelvis
 from dearhost.hosts.model_sheet import AGES, ModelSheet
 from dearhost.hosts.mouth import draw_mouth
 from dearhost.hosts.nose_and_ears import draw_ear, draw_nose
-from dearhost.hosts.paper import Paper, paint
+from dearhost.hosts.paper import Paper, paint, turned
 from dearhost.hosts.pictures import PictureShelf
 from dearhost.hosts.pose import ArmPose, Body, Face, Mouth, Pose
 from dearhost.hosts.rounding import rounded, still_pose
@@ -45,6 +45,11 @@ _TURNED_AWAY = 0.15
 def _draw_arm_shadow(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, arm: Arm) -> None:
     """What a hanging arm throws on the trunk."""
     paper.cast(torso_outline(skeleton, sheet.outfit.hem), arm_outline(arm), 6, 8, "ink", 0.15)
+
+
+def _reaches(arm: Arm) -> float:
+    """How high wrist and fingers come: y on the canvas."""
+    return min(arm.wrist.imag, (arm.wrist + turned(arm.angle) * 45).imag)
 
 
 TrunkDrawing = Callable[[Paper, Skeleton], None]
@@ -87,7 +92,7 @@ class Person:
         skeleton = solve(self.sheet, pose)
         head = HeadSpace(0j, 100, body.yaw, body.pitch, 0, body.jaw)
         upper = HeadSpace(0j, 100, body.yaw, body.pitch, 0, 0)  # all that the jaw does not move
-        raised = [a for a in (skeleton.left, skeleton.right) if a.wrist.imag <= skeleton.head.imag + 62]
+        raised = [a for a in (skeleton.left, skeleton.right) if _reaches(a) <= skeleton.head.imag + 86]
         low = [a for a in (skeleton.left, skeleton.right) if a not in raised]
         placed = (body.bend, body.roll, body.lean, skeleton.head, body.yaw, body.pitch, body.jaw)
         trunk = replace(body, yaw=0, pitch=0, roll=0, jaw=0, head_x=0)

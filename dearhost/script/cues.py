@@ -51,13 +51,15 @@ class Parameter:
 
 @dataclass(frozen=True, slots=True)
 class CueKind:
-    """Something that can happen on a word. ``family`` is host, picture or sound: the shape of its flag."""
+    """Something that can happen on a word. ``family`` is host, picture or sound: the shape of its flag. ``also``:
+    words one would look for it by."""
 
     name: str
     label: str
     family: str
     group: str
     parameters: tuple[Parameter, ...] = ()
+    also: str = ""
 
 
 class CueKinds:

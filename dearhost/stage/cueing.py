@@ -9,15 +9,19 @@ from dearhost.hosts import EXPRESSIONS, GESTURES, ExpressionCue, GestureCue
 from dearhost.script import KINDS, Cue, CueKind, Line, Parameter, cue_problem, word_index
 from dearhost.sound import STINGS
 from dearhost.speech import AS_EVER, ENDINGS, MANNERS, Delivery, Manner, Reading, SayAs, borders_of, sayings_of
+from dearhost.stage.cue_words import ALSO
 from dearhost.stage.production import EFFECT_CHOICES, FRAMINGS, Production
 from dearhost.stage.sets.things import THINGS
 from dearhost.stage.timeline import Cutaway, FramingCut, PlacedSting, Title
 from dearhost.timebase import Span
 
-_ONE_HANDED = ("wave", "point-up", "thumb-up", "thumb-down", "count")
+_ONE_HANDED = ("wave", "point-up", "thumb-up", "thumb-down", "count", "present", "heart", "think", "stop", "look",
+               "beckon", "wag", "you")  # fmt: skip
 _SIDE = Parameter("side", "Hand", "right", choices=("left", "right"))
 _SIZE = Parameter("strength", "Size", 1.0, 0.3, 1.3)
 _AMOUNT = Parameter("strength", "Strength", 1.0, 0.2, 1.3)
+_LONGER = Parameter("longer", "Stays longer", 0.0, 0.0, 6.0, "s")
+_LASTS = Parameter("seconds", "Lasts, 0 until the next", 0.0, 0.0, 20.0, "s")
 
 
 def _label(name: str) -> str:
@@ -26,10 +30,17 @@ def _label(name: str) -> str:
 
 KINDS.register(
     *(
-        CueKind(name, _label(name), "host", "Gesture", (*((_SIDE,) if name in _ONE_HANDED else ()), _SIZE))
+        CueKind(
+            name,
+            _label(name),
+            "host",
+            "Gesture",
+            (*((_SIDE,) if name in _ONE_HANDED else ()), _SIZE, _LONGER),
+            ALSO.get(name, ""),
+        )
         for name in GESTURES
     ),
-    *(CueKind(name, _label(name), "host", "Expression", (_AMOUNT,)) for name in EXPRESSIONS),
+    *(CueKind(name, _label(name), "host", "Expression", (_AMOUNT, _LASTS), ALSO.get(name, "")) for name in EXPRESSIONS),
     CueKind("emphasis", "Emphasis", "sound", "Delivery", (_AMOUNT,)),
     CueKind("say-as", "Say as", "sound", "Delivery", (Parameter("text", "As spoken", ""),)),
     CueKind(
@@ -156,6 +167,7 @@ def gestures_of(line: Line, start: float, reading: Reading) -> list[GestureCue]:
             cue.kind,
             cue.number("strength"),
             mirrored=cue.kind in _ONE_HANDED and cue.text("side") == "left",
+            longer=cue.number("longer"),
         )
         for cue in playable(line)
         if cue.kind in GESTURES
@@ -165,7 +177,7 @@ def gestures_of(line: Line, start: float, reading: Reading) -> list[GestureCue]:
 def expressions_of(line: Line, start: float, reading: Reading) -> list[ExpressionCue]:
     """The line's changes of expression in scene time."""
     return [
-        ExpressionCue(start + moment_of(line, cue, reading), cue.kind, cue.number("strength"))
+        ExpressionCue(start + moment_of(line, cue, reading), cue.kind, cue.number("strength"), cue.number("seconds"))
         for cue in playable(line)
         if cue.kind in EXPRESSIONS
     ]

@@ -215,12 +215,13 @@ class ParameterOut(Schema):
 
 
 class CueKindOut(Schema):
-    """Something that can happen on a word."""
+    """Something that can happen on a word; ``also``: words one would look for it by."""
 
     name: str
     label: str
     family: Literal["host", "picture", "sound"]
     group: str
+    also: str
     parameters: list[ParameterOut]
 
 

@@ -195,7 +195,7 @@ def test_cues_are_kept_timed_and_saved_as_fountain(client: Client, stranger: Cli
     path = f"/api/productions/{production.pk}"
     kinds = {k["name"]: k for k in client.get("/api/productions/cues").json()}
     assert kinds["wave"]["family"] == "host" and kinds["close-up"]["group"] == "Framing"
-    assert [p["choices"] for p in kinds["wave"]["parameters"]] == [["left", "right"], []]
+    assert [p["choices"] for p in kinds["wave"]["parameters"]] == [["left", "right"], [], []]
     mine = client.get(path).json()
     (block,) = mine["document"]["script"]["scenes"][0]["blocks"]
     (cue,) = block["cues"]

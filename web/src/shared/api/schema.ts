@@ -2259,7 +2259,7 @@ export interface components {
         };
         /**
          * CueKindOut
-         * @description Something that can happen on a word.
+         * @description Something that can happen on a word; ``also``: words one would look for it by.
          */
         CueKindOut: {
             /** Name */
@@ -2273,6 +2273,8 @@ export interface components {
             family: "host" | "picture" | "sound";
             /** Group */
             group: string;
+            /** Also */
+            also: string;
             /** Parameters */
             parameters: components["schemas"]["ParameterOut"][];
         };

@@ -73,14 +73,15 @@ export function foundKinds(kinds: readonly CueKind[], typed: string, used: Reado
 	const wanted = typed.trim().toLowerCase().split(/\s+/).filter(Boolean);
 	const fits = kinds.filter((kind) => {
 		if (kind.name === "recording") return false; // set by choosing a take
-		const text = `${kind.label} ${kind.group}`.toLowerCase();
+		const text = `${kind.label} ${kind.group} ${kind.also}`.toLowerCase();
 		return wanted.every((part) => text.includes(part));
 	});
 	const first = wanted[0] ?? "";
 	return fits
 		.map((kind, order) => {
 			const label = kind.label.toLowerCase();
-			const far = label.startsWith(first) ? 0 : label.includes(first) ? 1 : 2;
+			const spoken = ` ${kind.also} `.includes(` ${typed.trim().toLowerCase()} `);
+			const far = label.startsWith(first) ? 0 : spoken ? 1 : label.includes(first) ? 2 : 3;
 			return { kind, order, far, uses: used.get(kind.name) ?? 0 };
 		})
 		.sort((a, b) => a.far - b.far || b.uses - a.uses || a.order - b.order)
