@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useReducer, useState } from "react";
-import { Link, useNavigate, useParams } from "react-router";
+import { Link, useParams } from "react-router";
 import { api, ask, type Schemas, sentence } from "../../shared/api/client";
 import { Choice, MainButton, PlainButton } from "../../shared/ui/controls";
 import { RunningHead } from "../../shared/ui/RunningHead";
@@ -41,15 +41,15 @@ export function WorkshopPage() {
 
 function Workshop({ start, parts }: { start: Own; parts: Parts }) {
 	const hosts = useHosts();
-	const own = hosts.data?.some((h) => h.id === start.id && h.own) ?? false;
+	const [saved, setSaved] = useState<Own | null>(null);
+	const changes = saved?.id ?? (hosts.data?.some((h) => h.id === start.id && h.own) ? start.id : "");
+	const own = changes !== "";
 	const [history, step] = useReducer<History, [Step]>(stepped, { past: [], now: start.sheet, field: "" });
 	const [name, setName] = useState("");
 	const [card, setCard] = useState<Card>({ ...BLANK, ...(start.card as Partial<Card>) });
-	const [saved, setSaved] = useState<Own | null>(null);
 	const sheet = history.now;
 	const shown = useSettled(sheet, 120);
 	const queries = useQueryClient();
-	const navigate = useNavigate();
 	useEffect(() => {
 		if (own) setName((now) => now || start.name);
 	}, [own, start.name]);
@@ -69,7 +69,8 @@ function Workshop({ start, parts }: { start: Own; parts: Parts }) {
 		onSuccess: async (made) => {
 			await queries.invalidateQueries({ queryKey: ["hosts"] });
 			setSaved(made);
-			if (!own) navigate(`/hosts/workshop/${made.id}`, { replace: true });
+			// the address is that of the host from now on; what can be undone stays
+			window.history.replaceState(null, "", `/hosts/workshop/${made.id}`);
 		},
 	});
 	const set = (part: Partial<Card>) => setCard((now) => ({ ...now, ...part }));
@@ -109,7 +110,7 @@ function Workshop({ start, parts }: { start: Own; parts: Parts }) {
 					className="host-form"
 					onSubmit={(event) => {
 						event.preventDefault();
-						if (name.trim()) save.mutate(own ? start.id : "");
+						if (name.trim()) save.mutate(changes);
 					}}
 				>
 					<label>
