@@ -28,6 +28,7 @@ from dearhost.stage.cueing import (
 from dearhost.stage.pacing import place_lines
 from dearhost.stage.production import Production
 from dearhost.stage.sets.registry import VERSION as SETS_VERSION
+from dearhost.stage.shapes import LAYOUTS, RATIOS
 from dearhost.stage.timeline import PlacedLine, SceneTimeline, Shot, Timeline, Title
 from dearhost.storage import fingerprint
 from dearhost.timebase import FrameRate, Span
@@ -172,6 +173,19 @@ def _seed(scene: Scene) -> int:
     return int(fingerprint([line.text for line in spoken_lines(scene)])[:8], 16)
 
 
+_HAND_AND_SHOULDER, _ARM_UNITS = 110.0, 186.0
+
+
+def _room(shape: str, framing: str) -> float:
+    """How far a host alone may reach out, 1 as far as gestures go, so that hands stay in the picture."""
+    if framing == "wide":
+        return 1.0
+    width, height = RATIOS[shape]
+    _, _, head = LAYOUTS[shape].host
+    farthest = (width / height / 2 / head * 100 - _HAND_AND_SHOULDER) / _ARM_UNITS
+    return min(1.0, max(0.15, (farthest - 0.2) / 0.7))
+
+
 def _roles(
     production: Production, scene: Scene, lines: Sequence[PlacedLine], duration: float
 ) -> dict[str, Role]:  # fmt: skip
@@ -186,7 +200,8 @@ def _roles(
         others = tuple(line.span for name, theirs in by_host.items() if name != host for line in theirs)
         side = 0 if not several else (1 if index < len(by_host) / 2 else -1)
         # the arm towards the partner reaches less, so that hands do not meet
-        reach = (1.0, 1.0) if not several else ((0.75, 0.15) if side > 0 else (0.15, 0.75))
+        alone = _room(production.shape, production.choices_for(scene).framing)
+        reach = (alone, alone) if not several else ((0.75, 0.15) if side > 0 else (0.15, 0.75))
         cued = [(written[line.id], line.span.start, line.reading) for line in mine]
         roles[host] = Role(
             lines=tuple(PlacedReading(line.span.start, line.reading) for line in mine),

@@ -58,7 +58,7 @@ LAYOUTS: Mapping[str, Layout] = {
 
 SHAPES = tuple(LAYOUTS)
 DEFAULT_HEIGHTS: Mapping[str, int] = {"16:9": 1080, "1:1": 1080, "9:16": 1920}
-_RATIOS = {"16:9": (16, 9), "1:1": (1, 1), "9:16": (9, 16)}
+RATIOS = {"16:9": (16, 9), "1:1": (1, 1), "9:16": (9, 16)}
 
 
 @dataclass(frozen=True, slots=True)
@@ -75,11 +75,11 @@ class Picture:
 
         Raises StageError for another shape or height.
         """
-        if shape not in _RATIOS:
+        if shape not in RATIOS:
             raise StageError(f"There is no picture shape '{shape}'. Choose one of: {', '.join(SHAPES)}.")
         if not 360 <= height <= 2160:
             raise StageError(f"The height must be from 360 to 2160 pixels (got {height}).")
-        across, down = _RATIOS[shape]
+        across, down = RATIOS[shape]
         height -= height % 2
         return cls(shape, round(height * across / down / 2) * 2, height)
 
