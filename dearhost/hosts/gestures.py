@@ -270,6 +270,13 @@ _BASE: Mapping[str, tuple[Key, ...]] = {
         Key(1.20, "hold", _sides(right=_TO_YOU, lean=0.2)),
         Key(1.70, "inout"),
     ),
+    "ask": (
+        Key(0.14, "inout", _sides(pitch=-2.0)),
+        Key(0.40, "inout", _sides(pitch=3.0, roll=4.0, face__brow_left=0.7, face__brow_right=0.7, face__lid=1.06),
+            stroke=True),
+        Key(1.00, "hold", _sides(pitch=2.0, roll=4.0, face__brow_left=0.6, face__brow_right=0.6, face__lid=1.04)),
+        Key(1.45, "inout"),
+    ),
     "listen": (
         Key(1.20, "inout", _sides(*_LISTEN_ARMS, roll=5.0, yaw=8.0, pitch=-2.0, face__brow_left=0.25), stroke=True),
         Key(2.60, "inout", _sides(*_LISTEN_ARMS, roll=3.0, yaw=6.0, pitch=-7.0)),

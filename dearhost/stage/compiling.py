@@ -9,7 +9,7 @@ from dearhost.errors import StageError
 from dearhost.hosts import VERSION as HOSTS_VERSION
 from dearhost.hosts import PlacedReading, Role, host_by_id
 from dearhost.lips import VERSION as LIPS_VERSION
-from dearhost.script import Line, Scene, spoken_lines, word_index
+from dearhost.script import Cue, Line, Scene, spoken_lines, word_index
 from dearhost.speech import Reading, Speaker, with_pauses
 from dearhost.stage.blocking import place_hosts
 from dearhost.stage.captions import Caption, make_captions, shown_words
@@ -25,6 +25,7 @@ from dearhost.stage.cueing import (
     stings_of,
     titles_of,
 )
+from dearhost.stage.directing import automatic, directed
 from dearhost.stage.pacing import place_lines
 from dearhost.stage.production import Production
 from dearhost.stage.sets.registry import VERSION as SETS_VERSION
@@ -109,9 +110,11 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
     choices = production.choices_for(scene)
     starts, duration = place_lines([r.duration for r in readings], [line.speaker for line in lines], scene.staging.tail)
     heard = list(zip(lines, starts, readings, strict=True))
+    by_themselves = _by_themselves(production, heard, speaker)
     placed = [
         PlacedLine(line.id, line.speaker, Span(at, at + reading.duration), line.text,
-                   production.entry(line.speaker).voice, reading, cue_times(line, at, reading))
+                   production.entry(line.speaker).voice, reading, cue_times(line, at, reading),
+                   by_themselves.get(line.id, ()))
         for line, at, reading in heard
     ]  # fmt: skip
     captions: list[Caption] = []
@@ -173,6 +176,25 @@ def _seed(scene: Scene) -> int:
     return int(fingerprint([line.text for line in spoken_lines(scene)])[:8], 16)
 
 
+def _by_themselves(
+    production: Production, heard: Sequence[tuple[Line, float, Reading]], speaker: Speaker
+) -> dict[str, tuple[Cue, ...]]:
+    """What hosts do by themselves where the words ask for it, by line id."""
+    found: dict[str, tuple[Cue, ...]] = {}
+    if not production.directed:
+        return found
+    hosts = dict.fromkeys(production.entry(line.speaker).host for line, _, _ in heard)
+    for host in hosts:
+        mine = [
+            item
+            for item in heard
+            if production.entry(item[0].speaker).host == host
+            and speaker.registry.voice(production.entry(item[0].speaker).voice).language.startswith("en")
+        ]
+        found |= automatic(mine, production.liveliness)
+    return found
+
+
 _HAND_AND_SHOULDER, _ARM_UNITS = 110.0, 186.0
 
 
@@ -202,7 +224,7 @@ def _roles(
         # the arm towards the partner reaches less, so that hands do not meet
         alone = _room(production.shape, production.choices_for(scene).framing)
         reach = (alone, alone) if not several else ((0.75, 0.15) if side > 0 else (0.15, 0.75))
-        cued = [(written[line.id], line.span.start, line.reading) for line in mine]
+        cued = [(directed(written[line.id], line.automatic), line.span.start, line.reading) for line in mine]
         roles[host] = Role(
             lines=tuple(PlacedReading(line.span.start, line.reading) for line in mine),
             duration=duration,

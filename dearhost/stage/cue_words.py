@@ -15,6 +15,7 @@ ALSO: Mapping[str, str] = {
     "thumb-down": "bad dislike no disapprove",
     "explain": "describe both hands talk",
     "count": "one two three list numbers",
+    "ask": "question brows raise what",
     "shrug": "don't know do not know maybe unsure",
     "lean-in": "secret closer confide",
     "listen": "hear attend",

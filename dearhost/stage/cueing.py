@@ -41,6 +41,7 @@ KINDS.register(
         for name in GESTURES
     ),
     *(CueKind(name, _label(name), "host", "Expression", (_AMOUNT, _LASTS), ALSO.get(name, "")) for name in EXPRESSIONS),
+    CueKind("rest", "Nothing by itself", "host", "Rest"),
     CueKind("emphasis", "Emphasis", "sound", "Delivery", (_AMOUNT,)),
     CueKind("say-as", "Say as", "sound", "Delivery", (Parameter("text", "As spoken", ""),)),
     CueKind(

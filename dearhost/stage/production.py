@@ -55,6 +55,8 @@ class Production:
     caption_names: bool = False
     brief: Brief = field(default_factory=Brief)
     say_as: tuple[SayAs, ...] = ()
+    directed: bool = True
+    """Whether hosts gesture by themselves where the words ask for it."""
 
     def checked(self, voices: VoiceRegistry) -> Production:
         """The same with every speaker cast. Raises UnknownHost, UnknownVoice, StageError."""
@@ -149,6 +151,7 @@ def production_to_json(production: Production) -> dict[str, Any]:
         "titles": production.titles,
         "caption_names": production.caption_names,
         "brief": brief_to_json(production.brief),
+        "directed": production.directed,
         "say_as": [{"word": e.word, "alias": e.alias, "ipa": e.ipa} for e in production.say_as],
     }
 
@@ -173,6 +176,7 @@ def production_from_json(data: Mapping[str, Any]) -> Production:
             titles=bool(data.get("titles", True)),
             caption_names=bool(data.get("caption_names", False)),
             brief=brief_from_json(data.get("brief")),
+            directed=bool(data.get("directed", True)),
             say_as=tuple(
                 SayAs(str(e["word"]), str(e.get("alias", "")), str(e.get("ipa", ""))) for e in data.get("say_as", ())
             ),

@@ -10,6 +10,7 @@ from typing import Any
 import numpy as np
 
 from dearhost.hosts import Role
+from dearhost.script import Cue
 from dearhost.speech import Reading, Samples
 from dearhost.stage.captions import Caption
 from dearhost.timebase import FrameRate, Span
@@ -42,6 +43,8 @@ class PlacedLine:
     reading: Reading
     cues: Mapping[str, float] = field(default_factory=dict)
     """When each cue of the line happens in the scene, by its id."""
+    automatic: tuple[Cue, ...] = ()
+    """Cues nobody wrote."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -205,6 +208,10 @@ def scene_times(scene: SceneTimeline) -> dict[str, Any]:
                     for w in line.reading.words
                 ],
                 "cues": [{"id": cue, "at": round(at, 4)} for cue, at in line.cues.items()],
+                "automatic": [
+                    {"kind": cue.kind, "offset": cue.start, "parameters": dict(cue.parameters)}
+                    for cue in line.automatic
+                ],
                 "loudness": {
                     "rate": prosody.rate / step,
                     "values": [round(max(0.0, min(1.0, (float(v) + 50) / 40)), 3) for v in prosody.loudness[::step]],

@@ -103,6 +103,7 @@ class DocumentSchema(Schema):
     framing: Literal["wide", "medium", "close-up"]
     transition: Literal["cut", "dissolve"]
     liveliness: Literal["still", "normal", "lively"]
+    directed: bool = True
     titles: bool
     caption_names: bool = False
     brief: BriefSchema = BriefSchema()

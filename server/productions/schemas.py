@@ -249,8 +249,16 @@ class CueTime(Schema):
     at: float
 
 
+class AutomaticCue(Schema):
+    """A gesture nobody wrote, on the word at ``offset``."""
+
+    kind: str
+    offset: int
+    parameters: dict[str, str | float]
+
+
 class LineTimes(Schema):
-    """A line in scene time."""
+    """A line in scene time. ``automatic``: what the host does by themselves."""
 
     id: str
     speaker: str
@@ -258,6 +266,7 @@ class LineTimes(Schema):
     end: float
     words: list[WordTime]
     cues: list[CueTime]
+    automatic: list[AutomaticCue]
     loudness: Envelope
     pitch: Envelope
 

@@ -13,6 +13,7 @@ import { Revisions } from "./Revisions";
 import { Ribbon } from "./ribbon/Ribbon";
 import type { CueHandle } from "./script/Cues";
 import { choose, complete, entitle, replaceAll, type SceneChange } from "./script/choosing";
+import { wordAtCaret } from "./script/cues";
 import { PasteCard } from "./script/PasteCard";
 import { cutScenes, insertScenes, type Paste, readPaste } from "./script/pasting";
 import { ScriptPage } from "./script/ScriptPage";
@@ -31,7 +32,6 @@ import { VoicePanel } from "./tabs/VoicePanel";
 import { useBookKeys } from "./useBookKeys";
 import { useProduction } from "./useProduction";
 import { useScenes } from "./useScenes";
-import { wordAtCaret } from "./voice/lineAtCaret";
 import { SayAsSheet } from "./voice/SayAsSheet";
 import { TakesColumn } from "./voice/TakesColumn";
 
@@ -140,8 +140,15 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 		[current, times, speakFrom, toggle, playing.looping],
 	);
 	const { setLooping } = playing;
-	const [saying, setSaying] = useState<{ word: string; speaker: string } | null>(null);
-	const sayAs = useCallback(() => setSaying(wordAtCaret(editor)), [editor]);
+	const [saying, setSaying] = useState<{ word: string; lineId: string } | null>(null);
+	const sayAs = useCallback(() => {
+		const word = wordAtCaret(editor.state);
+		setSaying({ word: word?.text.replace(/['’]s?$/, "") ?? "", lineId: word?.lineId ?? "" });
+	}, [editor]);
+	const voiceOf = (lineId: string) => {
+		const speaker = scenes.flatMap((scene) => scene.blocks).find((block) => block.id === lineId)?.speaker;
+		return (document.cast[speaker ?? ""] ?? Object.values(document.cast)[0])?.voice ?? "";
+	};
 	useBookKeys({
 		onCue: useCallback(() => cueHandle.current?.ask(), []),
 		onPut: useCallback((kind: string) => cueHandle.current?.put(kind), []),
@@ -226,7 +233,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 					/>
 					<div className="panel" role="tabpanel" id="panel" aria-label={tab}>
 						{tab === "Brief" && <BriefPanel {...panel} check={check} editor={editor} />}
-						{tab === "Host" && <HostPanel {...panel} times={times.get(current)} />}
+						{tab === "Host" && <HostPanel {...panel} editor={editor} times={times.get(current)} />}
 						{tab === "Voice" && (
 							<VoicePanel
 								{...panel}
@@ -234,7 +241,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 								editor={editor}
 								kept={kept}
 								onHear={speakFrom}
-								onSayAs={() => setSaying({ ...wordAtCaret(editor), word: "" })}
+								onSayAs={() => setSaying({ lineId: wordAtCaret(editor.state)?.lineId ?? "", word: "" })}
 							/>
 						)}
 						{tab === "Set" && <SetPanel {...panel} />}
@@ -274,7 +281,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 					productionId={productionId}
 					document={document}
 					word={saying.word}
-					voice={(document.cast[saying.speaker] ?? Object.values(document.cast)[0])?.voice ?? ""}
+					voice={voiceOf(saying.lineId)}
 					onChange={(say_as, field) => edit({ say_as }, [], field)}
 					onClose={() => setSaying(null)}
 				/>

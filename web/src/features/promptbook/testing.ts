@@ -15,6 +15,7 @@ export function productionOf(...scenes: [id: string, heading: string, blocks: Bl
 		framing: "medium",
 		transition: "dissolve",
 		liveliness: "normal",
+		directed: true,
 		titles: true,
 		caption_names: false,
 		brief: NO_BRIEF,

@@ -1930,6 +1930,11 @@ export interface components {
              * @enum {string}
              */
             liveliness: "still" | "normal" | "lively";
+            /**
+             * Directed
+             * @default true
+             */
+            directed: boolean;
             /** Titles */
             titles: boolean;
             /**
@@ -2304,6 +2309,20 @@ export interface components {
             choices: string[];
         };
         /**
+         * AutomaticCue
+         * @description A gesture nobody wrote, on the word at ``offset``.
+         */
+        AutomaticCue: {
+            /** Kind */
+            kind: string;
+            /** Offset */
+            offset: number;
+            /** Parameters */
+            parameters: {
+                [key: string]: string | number;
+            };
+        };
+        /**
          * CueTime
          * @description When a cue happens, in scene time.
          */
@@ -2325,7 +2344,7 @@ export interface components {
         };
         /**
          * LineTimes
-         * @description A line in scene time.
+         * @description A line in scene time. ``automatic``: what the host does by themselves.
          */
         LineTimes: {
             /** Id */
@@ -2340,6 +2359,8 @@ export interface components {
             words: components["schemas"]["WordTime"][];
             /** Cues */
             cues: components["schemas"]["CueTime"][];
+            /** Automatic */
+            automatic: components["schemas"]["AutomaticCue"][];
             loudness: components["schemas"]["Envelope"];
             pitch: components["schemas"]["Envelope"];
         };

@@ -1,8 +1,10 @@
+import type { Editor } from "@tiptap/core";
 import { useState } from "react";
 import { PlainButton, WordChoice } from "../../../shared/ui/controls";
 import { useHosts } from "../../hosts";
 import { shownName, speakersOf } from "../document";
 import type { SceneTimes } from "../useSceneTimes";
+import { ByThemselves } from "./ByThemselves";
 import { FloorPlan } from "./FloorPlan";
 import { HostSheet } from "./HostSheet";
 import { type PanelProps, recast, sceneAt } from "./panel";
@@ -18,8 +20,8 @@ const FRAMINGS = [
 ];
 
 /** Who plays whom, how near, where, how lively. */
-export function HostPanel(props: PanelProps & { times: SceneTimes | undefined }) {
-	const { document, current, change, times } = props;
+export function HostPanel(props: PanelProps & { editor: Editor; times: SceneTimes | undefined }) {
+	const { editor, document, current, change, times } = props;
 	const hosts = useHosts();
 	const { propose, list } = useProposal(change);
 	const { scene, number } = sceneAt(document, current);
@@ -64,6 +66,12 @@ export function HostPanel(props: PanelProps & { times: SceneTimes | undefined })
 						</div>
 					);
 				})}
+				<ByThemselves
+					editor={editor}
+					times={times}
+					on={document.directed ?? true}
+					onSwitch={(on) => change({ directed: on })}
+				/>
 			</div>
 			<div>
 				{scene && (

@@ -30,13 +30,6 @@ export function useLineAtCaret(editor: Editor): CaretLine | null {
 	});
 }
 
-/** The word at the caret or at the start of what is selected, and who says it; "" for none. */
-export function wordAtCaret(editor: Editor): { word: string; speaker: string } {
-	const line = lineAtCaret(editor);
-	const word = line && wordsOf(line.text).find((w) => w.from === line.caret);
-	return { word: word ? line.text.slice(word.from, word.to).replace(/['’]s?$/, "") : "", speaker: line?.speaker ?? "" };
-}
-
 function lineAtCaret(editor: Editor): CaretLine | null {
 	const { $from } = editor.state.selection;
 	const node = $from.parent;

@@ -1,0 +1,105 @@
+"""What hosts do by themselves: where the words ask for it, sparing, never against a person's direction."""
+
+from __future__ import annotations
+
+from itertools import pairwise
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from dearhost.films import Studio
+from dearhost.hosts import GESTURES
+from dearhost.script import Cue, Line, Script, format_note, read_script, word_index, words_of
+from dearhost.stage import SceneTimeline, Timeline, compile_timeline
+from dearhost.stage.compiling import _room
+from dearhost.stage.cueing import moment_of
+from dearhost.stage.directing import automatic
+from dearhost.timebase import FrameRate
+from tests.conftest import with_tones
+
+
+def placed(studio: Studio, texts: list[str], gap: float = 0.5) -> list[tuple[Line, float, object]]:
+    found, at = [], 0.3
+    for text in texts:
+        _, _, line = next(iter(read_script(f"MAREN: {text}").lines()))
+        reading = studio.speaker.read(line.text, "fake")
+        found.append((line, at, reading))
+        at += reading.duration + gap
+    return found
+
+
+def done(studio: Studio, text: str, liveliness: str = "lively") -> dict[str, str]:
+    """Words of one line and what happens on them."""
+    ((line, at, reading),) = placed(studio, [text])
+    cues = automatic([(line, at, reading)], liveliness).get(line.id, ())
+    return {words_of(line.text)[word_index(line, cue)].text: cue.kind for cue in cues}
+
+
+@pytest.mark.parametrize(
+    ("text", "word", "gesture"),
+    [
+        ("Hello from the pier.", "Hello", "wave"),
+        ("We thank the keeper. Thank heaven.", "thank", "heart"),
+        ("Bring your lamp.", "your", "you"),
+        ("Boats do not fly.", "not", "shake"),
+        ("A huge wave came.", "huge", "big"),
+        ("A tiny crab ran.", "tiny", "small"),
+        ("Where are the boats?", "boats", "ask"),
+        ("Some came, the other stayed.", "other", "present"),
+    ],
+)
+def test_words_ask_for_gestures(studio: Studio, text: str, word: str, gesture: str) -> None:
+    assert done(studio, text)[word] == gesture
+
+
+def test_plain_words_ask_for_nothing_and_a_rest_is_kept(studio: Studio) -> None:
+    assert done(studio, "Mama may bring a boat.") == {}
+    assert done(studio, "A [[cue: rest]]huge wave came.") == {}
+
+
+WORDS = st.lists(st.sampled_from(["you", "not", "huge", "tiny", "boats", "yes", "think", "other", "why?", "hello"]),
+                 min_size=3, max_size=12)  # fmt: skip
+
+
+@settings(max_examples=40, deadline=None)
+@given(st.lists(WORDS, min_size=1, max_size=8), st.sampled_from(["still", "normal", "lively"]), st.booleans())
+def test_never_more_than_feels_natural(studio: Studio, texts: list[list[str]], liveliness: str, cued: bool) -> None:
+    lines = placed(
+        studio, [("[[cue: nod]]" if cued and i % 2 else "") + " ".join(t) + "." for i, t in enumerate(texts)]
+    )
+    found = automatic(lines, liveliness)
+    gestures, own = [], []
+    for line, start, reading in lines:
+        for cue in found.get(line.id, ()):
+            gestures.append((start + moment_of(line, cue, reading), cue.kind))
+        own += [start + moment_of(line, cue, reading) for cue in line.cues if cue.kind in GESTURES]
+    gaps = {"still": 12.0, "normal": 6.0, "lively": 3.5}
+    assert all(b[0] - a[0] >= gaps[liveliness] for a, b in pairwise(sorted(gestures)))
+    for kind in {k for _, k in gestures}:
+        assert all(b - a >= 15 for a, b in pairwise(sorted(t for t, k in gestures if k == kind)))
+    assert all(abs(at - mine) >= 2.2 for at, _ in gestures for mine in own)
+
+
+def scene_of(studio: Studio, script: Script, **choices: object) -> tuple[Timeline, SceneTimeline]:
+    timeline = compile_timeline(with_tones(script, **choices), studio.speaker, FrameRate.of(30))
+    return timeline, timeline.scenes[0]
+
+
+def test_it_can_be_turned_off_and_a_kept_one_is_the_same_gesture(studio: Studio) -> None:
+    script = read_script("# The pier\n\nMAREN: A huge wave came to the pier.")
+    _, by_itself = scene_of(studio, script)
+    (cue,) = by_itself.lines[0].automatic
+    role = by_itself.shots[0].hosts[0].role
+    assert [g.gesture for g in role.cues] == ["big"]
+    _, off = scene_of(studio, script, directed=False)
+    assert not off.lines[0].automatic and not off.shots[0].hosts[0].role.cues
+    note = format_note(Cue("", cue.kind, cue.start, cue.parameters))
+    _, kept = scene_of(studio, read_script(f"# The pier\n\nMAREN: A {note}huge wave came to the pier."))
+    assert kept.shots[0].hosts[0].role.cues == role.cues and not kept.lines[0].automatic
+
+
+def test_hands_of_a_host_alone_stay_in_every_shape() -> None:
+    for shape, (width, height) in {"16:9": (16, 9), "1:1": (1, 1), "9:16": (9, 16)}.items():
+        assert 0.15 <= _room(shape, "medium") <= 1.0 and _room(shape, "wide") == 1.0
+        assert (_room(shape, "medium") == 1.0) is (width > height)
