@@ -170,6 +170,7 @@ class _Description:
             return self._hair([*pending, word])
         if word in _BEARD_WORDS:
             self.set["beard"] = _BEARD_WORDS[word]
+            self.feminine = self.feminine or False
             self._hair([p for p in pending if p in _HAIR_COLOURS])
             return self._hear(word, _BEARD_WORDS[word] if word != "beard" else "a full beard")
         if word == "eyes":
