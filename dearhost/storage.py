@@ -8,13 +8,16 @@ import hashlib
 import json
 import os
 import tempfile
+import threading
 from collections.abc import Callable, Mapping
 from enum import Enum
 from fractions import Fraction
 from pathlib import Path
-from typing import Any
+from typing import Any, Generic, TypeVar
 
 from dearhost.errors import StorageFull
+
+_Value = TypeVar("_Value")
 
 
 def plain(value: Any) -> Any:
@@ -85,6 +88,36 @@ def explained(error: OSError, path: Path) -> Exception:
             "Finished parts are kept; free some space and start again."
         )
     return error
+
+
+class ReadFiles(Generic[_Value]):
+    """What files hold, each read once and again when it was changed; None for one that cannot be read.
+
+    ``read`` may raise one of ``damaged`` for a file that does not hold what it should. Safe from several threads.
+    """
+
+    def __init__(self, read: Callable[[Path], _Value], damaged: tuple[type[Exception], ...]) -> None:
+        self._read, self._damaged = read, damaged
+        self._known: dict[Path, tuple[int, _Value | None]] = {}
+        self._lock = threading.Lock()
+
+    def load(self, path: Path) -> _Value | None:
+        """What ``path`` holds now."""
+        try:
+            changed = path.stat().st_mtime_ns
+        except OSError:
+            return None
+        with self._lock:
+            known = self._known.get(path)
+        if known and known[0] == changed:
+            return known[1]
+        try:
+            value: _Value | None = self._read(path)
+        except self._damaged:
+            value = None
+        with self._lock:
+            self._known[path] = changed, value
+        return value
 
 
 class FolderCache:

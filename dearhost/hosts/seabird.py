@@ -8,20 +8,19 @@ from __future__ import annotations
 
 import cmath
 import math
-from collections.abc import Callable
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from typing import Any
 
 import skia
 
+from dearhost.hosts.animals import Build, Frame, Limb, drawer, limb_part, soft_limit
 from dearhost.hosts.eyes import draw_brow, draw_eye
 from dearhost.hosts.head_space import HeadSpace, mirrored
 from dearhost.hosts.host import Card, Part
 from dearhost.hosts.model_sheet import Features, ModelSheet
 from dearhost.hosts.paper import Paper, clamp, darker, joined, lerp, limb, mix, paint, spline, turned
-from dearhost.hosts.pose import ArmPose, Body, Face, Mouth, Pose
+from dearhost.hosts.pose import Face, Mouth, Pose
 from dearhost.hosts.rounding import still_pose
-from dearhost.hosts.skeleton import reach
 
 _WHITE, _WHITE_SHADE = "#FBF5E8", "#D9CDB8"
 _WING, _WING_SHADE, _TIP = "#B4C0C8", "#8A9BA8", "#26323F"
@@ -32,21 +31,7 @@ _SHEET = ModelSheet(
     features=Features(eye_x=0.165, eye_y=-0.085, eye_size=1.30, eye_height=1.12, eye_tilt=0.06, iris="#E0B23A",
                       lash=0.6, brow="soft", brow_y=-0.235),
 )  # fmt: skip
-_HEAD_SIZE = 106.0
-_LEG = 108.0
-"""From the ground to the hips."""
-_NECK = 152.0
-"""From the hips to the middle of the head."""
-
-
-@dataclass(frozen=True, slots=True)
-class _Wing:
-    shoulder: complex
-    elbow: complex
-    wrist: complex
-    angle: float
-    side: int
-    pose: ArmPose
+_BUILD = Build(108.0, 152.0, 106.0, 82.0, 43.0, 60.0, 58.0, 0.04, 0.985)
 
 
 class Seabird:
@@ -60,12 +45,12 @@ class Seabird:
     @property
     def head_centre(self) -> complex:
         """The middle of the head when standing straight."""
-        return complex(0, -_LEG - _NECK)
+        return complex(0, -_BUILD.seat - _BUILD.neck)
 
     @property
     def height(self) -> float:
         """From the ground to the crown."""
-        return _LEG + _NECK + _HEAD_SIZE / 2
+        return _BUILD.seat + _BUILD.neck + _BUILD.head / 2
 
     def draw(self, canvas: Any, pose: Pose) -> None:
         """Draw ``pose`` whole."""
@@ -75,80 +60,29 @@ class Seabird:
     def parts(self, pose: Pose, scale: float) -> list[Part]:
         """Body, low wings under the scarf, the head, then raised wings."""
         pose = still_pose(pose, scale)
-        frame, body = _Frame(pose), pose.body
-        raised = [w for w in frame.wings if w.wrist.imag <= frame.head.imag + 46]
-        low = [w for w in frame.wings if w not in raised]
+        frame, body = Frame(pose, _BUILD), pose.body
+        raised = [w for w in frame.limbs if w.wrist.imag <= frame.head.imag + 46]
+        low = [w for w in frame.limbs if w not in raised]
         face, mouth = pose.face, pose.mouth
         trunk = replace(body, yaw=0, pitch=0, roll=0, jaw=0, head_x=0)
         x, y = frame.head.real, frame.head.imag
         return [
-            Part("body", (trunk, body.yaw), (-130, -260, 130, 40), _drawer(lambda p: _draw_body(p, frame))),
-            *(_wing_part(wing, trunk) for wing in low),
-            Part("scarf", trunk, (-90, -260, 90, -90), _drawer(lambda p: _draw_scarf(p, frame))),
-            Part("head", body, (x - 90, y - 105, x + 90, y + 80), _drawer(lambda p: _draw_head(p, frame))),
+            Part("body", (trunk, body.yaw), (-130, -260, 130, 40), drawer(lambda p: _draw_body(p, frame))),
+            *(limb_part("wing", wing, trunk, _draw_wing) for wing in low),
+            Part("scarf", trunk, (-90, -260, 90, -90), drawer(lambda p: _draw_scarf(p, frame))),
+            Part("head", body, (x - 90, y - 105, x + 90, y + 80), drawer(lambda p: _draw_head(p, frame))),
             Part("eyes", (body, face), (x - 66, y - 52, x + 66, y + 24),
-                 _drawer(lambda p: _draw_eyes(p, frame, face))),
+                 drawer(lambda p: _draw_eyes(p, frame, face))),
             Part("beak", (body, mouth), (x - 40, y - 26, x + 40, y + 92),
-                 _drawer(lambda p: _draw_beak(p, frame.head_space, mouth))),
-            *(_wing_part(wing, trunk) for wing in raised),
+                 drawer(lambda p: _draw_beak(p, frame.head_space, mouth))),
+            *(limb_part("wing", wing, trunk, _draw_wing) for wing in raised),
         ]  # fmt: skip
 
 
-def _drawer(draw: Callable[[Paper], None]) -> Callable[[Any], None]:
-    return lambda canvas: draw(Paper(canvas, canvas.getTotalMatrix().getScaleX()))
-
-
-def _wing_part(wing: _Wing, trunk: Body) -> Part:
-    joints = (wing.shoulder, wing.elbow, wing.wrist)
-    xs, ys = [p.real for p in joints], [p.imag for p in joints]
-    box = (min(xs) - 75, min(ys) - 75, max(xs) + 75, max(ys) + 75)
-    return Part(f"wing{wing.side}", (trunk, wing.pose), box, _drawer(lambda p: _draw_wing(p, wing)))
-
-
-class _Frame:
-    """The bird's joints for a pose."""
-
-    def __init__(self, pose: Pose) -> None:
-        body = pose.body
-        self.up = -1j * turned(body.bend)
-        self.across = self.up * 1j
-        self.hip = complex(body.hip_x * 100, -_LEG - body.hip_y * 100)
-        self.swell = 1 + 0.03 * body.breath
-        self.head = self.hip + self.up * _NECK + complex(body.head_x * 100 + 0.10 * body.yaw, -0.35 * body.pitch)
-        self.head_space = HeadSpace(self.head, _HEAD_SIZE, body.yaw, body.pitch, body.roll + body.bend, body.jaw)
-        self.wings = [self._wing(pose.left, -1), self._wing(pose.right, 1)]
-
-    def at(self, across: float, up: float) -> complex:
-        """A place on the body, units from the hips."""
-        return self.hip + self.up * up + self.across * across * self.swell
-
-    def _wing(self, pose: ArmPose, side: int) -> _Wing:
-        shoulder = self.hip + self.up * (82 + 8 * pose.shrug) + self.across * side * 43 * self.swell
-        upper, fore = 60.0, 58.0
-        target = shoulder + (self.across * side * (pose.x + 0.04) - self.up * pose.y * 0.985) * (upper + fore)
-        bend = -1 if side > 0 else 1
-        outside, wrist, _ = reach(shoulder, target, upper, fore, bend, fold=0.42, shortest=0.7)
-        inside, _, _ = reach(shoulder, target, upper, fore, -bend, fold=0.42, shortest=0.7)
-        elbow: complex = lerp(inside, outside, (pose.elbow + 1) / 2)
-        if pose.upper_weight > 0:
-            hanging = shoulder - self.up * turned(-side * max(pose.upper_arm + 12, -30)) * upper
-            near = clamp((1.35 - abs(wrist - hanging) / fore) / 0.35)
-            elbow = lerp(elbow, hanging, pose.upper_weight * near * near * (3 - 2 * near))
-        return _Wing(shoulder, elbow, wrist, 90 - side * pose.angle, side, pose)
-
-
-def _soft_limit(degrees: float, limit: float) -> float:
-    """``degrees`` (-180 to 180) held near ``limit`` without a jump anywhere."""
-    size, knee = abs(degrees), 0.7 * limit
-    held = size if size < knee else knee + 0.3 * limit * (1 - math.exp(-(size - knee) / (0.3 * limit)))
-    fade = clamp((180 - size) / 60)
-    return math.copysign(held * fade * fade * (3 - 2 * fade), degrees)
-
-
-def _draw_wing(paper: Paper, wing: _Wing) -> None:
+def _draw_wing(paper: Paper, wing: Limb) -> None:
     fore = (wing.wrist - wing.elbow) / max(1e-6, abs(wing.wrist - wing.elbow))
     straight = math.degrees(cmath.phase(fore))
-    angle = straight + _soft_limit((wing.angle - straight + 180) % 360 - 180, 70)
+    angle = straight + soft_limit((wing.angle - straight + 180) % 360 - 180, 70)
     direction, handed, hand = turned(angle), wing.side * wing.pose.flip, wing.pose.hand
     feathers = []
     for i in range(4):
@@ -172,7 +106,7 @@ def _draw_wing(paper: Paper, wing: _Wing) -> None:
         paper.brush([place - across * 9, place + fore * 9, place + across * 9], 2.2, _WING_SHADE, tip=0.2, tail=0.2)
 
 
-def _draw_body(paper: Paper, frame: _Frame) -> None:
+def _draw_body(paper: Paper, frame: Frame) -> None:
     at, hip = frame.at, frame.hip
     paper.canvas.drawOval(skia.Rect.MakeLTRB(hip.real - 80, -7, hip.real + 90, 13), paint("ink", 0.20))
     for side in (-1, 1):
@@ -206,7 +140,7 @@ def _draw_body(paper: Paper, frame: _Frame) -> None:
             paper.brush(chevron, 2.2, _WHITE_SHADE, tip=0.2, tail=0.2)
 
 
-def _body_outline(frame: _Frame) -> Any:
+def _body_outline(frame: Frame) -> Any:
     at = frame.at
     outline = [at(0, 140), at(26, 134), at(33, 112), at(52, 82), at(63, 44), at(61, 4), at(45, -28), at(18, -42),
                at(0, -44), at(-18, -42), at(-45, -28), at(-61, 4), at(-63, 44), at(-52, 82), at(-33, 112),
@@ -214,7 +148,7 @@ def _body_outline(frame: _Frame) -> Any:
     return spline(outline)
 
 
-def _draw_scarf(paper: Paper, frame: _Frame) -> None:
+def _draw_scarf(paper: Paper, frame: Frame) -> None:
     body = _body_outline(frame)
 
     def at(across: float, up: float) -> complex:
@@ -233,7 +167,7 @@ def _draw_scarf(paper: Paper, frame: _Frame) -> None:
     paper.piece(knot, "vermilion", darker("vermilion"), crescent=(3, 3))
 
 
-def _draw_head(paper: Paper, frame: _Frame) -> None:
+def _draw_head(paper: Paper, frame: Frame) -> None:
     head = frame.head_space
     drop = head.jaw_drop * 0.05
     tuft = [(-0.06, -0.44, -0.05), (-0.13, -0.585, -0.1), (-0.03, -0.53, -0.08), (0.02, -0.62, -0.1),
@@ -250,7 +184,7 @@ def _draw_head(paper: Paper, frame: _Frame) -> None:
             paper.flat(spline(cheek), "#EFB79E", 0.7)
 
 
-def _draw_eyes(paper: Paper, frame: _Frame, face: Face) -> None:
+def _draw_eyes(paper: Paper, frame: Frame, face: Face) -> None:
     for side in (-1, 1):
         draw_eye(paper, frame.head_space, _SHEET, face, side)
         draw_brow(paper, frame.head_space, _SHEET, replace(face, brow_angle=face.brow_angle - 0.45), side)

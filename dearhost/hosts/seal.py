@@ -4,20 +4,19 @@ from __future__ import annotations
 
 import cmath
 import math
-from collections.abc import Callable
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from typing import Any
 
 import skia
 
+from dearhost.hosts.animals import Build, Frame, Limb, drawer, limb_part, soft_limit
 from dearhost.hosts.eyes import draw_brow, draw_eye
 from dearhost.hosts.head_space import HeadSpace, mirrored
 from dearhost.hosts.host import Card, Part
 from dearhost.hosts.model_sheet import Features, ModelSheet
-from dearhost.hosts.paper import Paper, clamp, darker, lerp, limb, mix, paint, spline, turned
-from dearhost.hosts.pose import ArmPose, Body, Face, Mouth, Pose
+from dearhost.hosts.paper import Paper, clamp, darker, limb, mix, paint, spline, turned
+from dearhost.hosts.pose import Face, Mouth, Pose
 from dearhost.hosts.rounding import still_pose
-from dearhost.hosts.skeleton import reach
 
 _COAT, _COAT_SHADE = "#7C8C98", "#586873"
 _BELLY, _BELLY_SHADE = "#D9D3C4", "#B8AF9D"
@@ -30,21 +29,7 @@ _SHEET = ModelSheet(
 )  # fmt: skip
 _BODY_SPOTS = ((-66, 70, 6), (-70, 32, 4.5), (-60, 104, 4), (66, 84, 5), (70, 44, 6.5), (64, 2, 4), (-68, -8, 5))
 _HEAD_SPOTS = ((-0.24, -0.33, 3.2), (-0.10, -0.38, 2.4), (0.20, -0.35, 3.0), (0.05, -0.32, 2.0), (0.31, -0.23, 2.4))
-_HEAD_SIZE = 126.0
-_SEAT = 62.0
-"""From the ground to the hips."""
-_NECK = 186.0
-"""From the hips to the middle of the head."""
-
-
-@dataclass(frozen=True, slots=True)
-class _Flipper:
-    shoulder: complex
-    elbow: complex
-    wrist: complex
-    angle: float
-    side: int
-    pose: ArmPose
+_BUILD = Build(62.0, 186.0, 126.0, 92.0, 56.0, 50.0, 48.0, 0.10, 0.92, sink=60.0)
 
 
 class Seal:
@@ -58,12 +43,12 @@ class Seal:
     @property
     def head_centre(self) -> complex:
         """The middle of the head when standing straight."""
-        return complex(0, -_SEAT - _NECK)
+        return complex(0, -_BUILD.seat - _BUILD.neck)
 
     @property
     def height(self) -> float:
         """From the ground to the crown."""
-        return _SEAT + _NECK + _HEAD_SIZE / 2
+        return _BUILD.seat + _BUILD.neck + _BUILD.head / 2
 
     def draw(self, canvas: Any, pose: Pose) -> None:
         """Draw ``pose`` whole."""
@@ -73,79 +58,29 @@ class Seal:
     def parts(self, pose: Pose, scale: float) -> list[Part]:
         """Body with its low flippers, the kerchief, the head, then raised flippers."""
         pose = still_pose(pose, scale)
-        frame, body, face, mouth = _Frame(pose), pose.body, pose.face, pose.mouth
-        raised = [f for f in frame.flippers if f.wrist.imag <= frame.head.imag + 46]
-        low = [f for f in frame.flippers if f not in raised]
+        frame, body, face, mouth = Frame(pose, _BUILD), pose.body, pose.face, pose.mouth
+        raised = [f for f in frame.limbs if f.wrist.imag <= frame.head.imag + 46]
+        low = [f for f in frame.limbs if f not in raised]
         trunk = replace(body, yaw=0, pitch=0, roll=0, jaw=0, head_x=0)
         x, y = frame.head.real, frame.head.imag
         hip = frame.hip.real
         return [
-            Part("body", trunk, (hip - 130, -270, hip + 130, 40), _drawer(lambda p: _draw_body(p, frame))),
-            *(_flipper_part(flipper, trunk) for flipper in low),
-            Part("kerchief", trunk, (hip - 105, -275, hip + 105, -110), _drawer(lambda p: _draw_kerchief(p, frame))),
-            Part("head", body, (x - 90, y - 92, x + 90, y + 84), _drawer(lambda p: _draw_head(p, frame))),
+            Part("body", trunk, (hip - 130, -270, hip + 130, 40), drawer(lambda p: _draw_body(p, frame))),
+            *(limb_part("flipper", flipper, trunk, _draw_flipper) for flipper in low),
+            Part("kerchief", trunk, (hip - 105, -275, hip + 105, -110), drawer(lambda p: _draw_kerchief(p, frame))),
+            Part("head", body, (x - 90, y - 92, x + 90, y + 84), drawer(lambda p: _draw_head(p, frame))),
             Part("eyes", (body, face), (x - 66, y - 56, x + 66, y + 26),
-                 _drawer(lambda p: _draw_eyes(p, frame, face))),
+                 drawer(lambda p: _draw_eyes(p, frame, face))),
             Part("mouth", (body, mouth), (x - 70, y - 22, x + 70, y + 92),
-                 _drawer(lambda p: _draw_muzzle(p, frame.head_space, mouth))),
-            *(_flipper_part(flipper, trunk) for flipper in raised),
+                 drawer(lambda p: _draw_muzzle(p, frame.head_space, mouth))),
+            *(limb_part("flipper", flipper, trunk, _draw_flipper) for flipper in raised),
         ]  # fmt: skip
 
 
-def _drawer(draw: Callable[[Paper], None]) -> Callable[[Any], None]:
-    return lambda canvas: draw(Paper(canvas, canvas.getTotalMatrix().getScaleX()))
-
-
-def _flipper_part(flipper: _Flipper, trunk: Body) -> Part:
-    joints = (flipper.shoulder, flipper.elbow, flipper.wrist)
-    xs, ys = [p.real for p in joints], [p.imag for p in joints]
-    box = (min(xs) - 75, min(ys) - 75, max(xs) + 75, max(ys) + 75)
-    return Part(f"flipper{flipper.side}", (trunk, flipper.pose), box, _drawer(lambda p: _draw_flipper(p, flipper)))
-
-
-class _Frame:
-    """The seal's joints for a pose."""
-
-    def __init__(self, pose: Pose) -> None:
-        body = pose.body
-        self.up = -1j * turned(body.bend)
-        self.across = self.up * 1j
-        self.hip = complex(body.hip_x * 100, -_SEAT - body.hip_y * 60)
-        self.swell = 1 + 0.03 * body.breath
-        self.head = self.hip + self.up * _NECK + complex(body.head_x * 100 + 0.10 * body.yaw, -0.35 * body.pitch)
-        self.head_space = HeadSpace(self.head, _HEAD_SIZE, body.yaw, body.pitch, body.roll + body.bend, body.jaw)
-        self.flippers = [self._flipper(pose.left, -1), self._flipper(pose.right, 1)]
-
-    def at(self, across: float, up: float) -> complex:
-        """A place on the body, units from the hips."""
-        return self.hip + self.up * up + self.across * across * self.swell
-
-    def _flipper(self, pose: ArmPose, side: int) -> _Flipper:
-        shoulder = self.hip + self.up * (92 + 8 * pose.shrug) + self.across * side * 56 * self.swell
-        upper, fore = 50.0, 48.0
-        target = shoulder + (self.across * side * (pose.x + 0.10) - self.up * pose.y * 0.92) * (upper + fore)
-        bend = -1 if side > 0 else 1
-        outside, wrist, _ = reach(shoulder, target, upper, fore, bend, fold=0.42, shortest=0.7)
-        inside, _, _ = reach(shoulder, target, upper, fore, -bend, fold=0.42, shortest=0.7)
-        elbow: complex = lerp(inside, outside, (pose.elbow + 1) / 2)
-        if pose.upper_weight > 0:
-            hanging = shoulder - self.up * turned(-side * max(pose.upper_arm + 12, -30)) * upper
-            near = clamp((1.35 - abs(wrist - hanging) / fore) / 0.35)
-            elbow = lerp(elbow, hanging, pose.upper_weight * near * near * (3 - 2 * near))
-        return _Flipper(shoulder, elbow, wrist, 90 - side * pose.angle, side, pose)
-
-
-def _held(degrees: float, limit: float) -> float:
-    """``degrees`` (-180 to 180) held near ``limit``, smooth everywhere; back to 0 at the turn."""
-    size = limit * math.tanh(abs(degrees) / limit)
-    fade = clamp((180 - abs(degrees)) / 60)
-    return math.copysign(size * fade * fade * (3 - 2 * fade), degrees)
-
-
-def _draw_flipper(paper: Paper, flipper: _Flipper) -> None:
+def _draw_flipper(paper: Paper, flipper: Limb) -> None:
     fore = (flipper.wrist - flipper.elbow) / max(1e-6, abs(flipper.wrist - flipper.elbow))
     straight = math.degrees(cmath.phase(fore))
-    angle = straight + _held((flipper.angle - straight + 180) % 360 - 180, 60)
+    angle = straight + soft_limit((flipper.angle - straight + 180) % 360 - 180, 60)
     along, handed, hand = turned(angle), flipper.side * flipper.pose.flip, flipper.pose.hand
     across = along * 1j * handed
     root = flipper.wrist
@@ -167,13 +102,13 @@ def _draw_flipper(paper: Paper, flipper: _Flipper) -> None:
     paper.piece(limb_path, _COAT, _COAT_SHADE, crescent=(6, 5), rim=False)
 
 
-def _body_outline(frame: _Frame) -> Any:
+def _body_outline(frame: Frame) -> Any:
     at = frame.at
     half = [(0, 176), (38, 164), (58, 134), (74, 88), (82, 40), (78, -6), (60, -40), (24, -56)]
     return spline([at(x, y) for x, y in half] + [at(0, -58)] + [at(-x, y) for x, y in half[:0:-1]])
 
 
-def _draw_body(paper: Paper, frame: _Frame) -> None:
+def _draw_body(paper: Paper, frame: Frame) -> None:
     at, hip = frame.at, frame.hip
     paper.canvas.drawOval(skia.Rect.MakeLTRB(hip.real - 100, -8, hip.real + 108, 14), paint("ink", 0.20))
     for side in (-1, 1):  # the hind flippers lie out to both sides
@@ -212,7 +147,7 @@ def _draw_body(paper: Paper, frame: _Frame) -> None:
             paper.dot(at(u, v), r, _SPOT)
 
 
-def _draw_kerchief(paper: Paper, frame: _Frame) -> None:
+def _draw_kerchief(paper: Paper, frame: Frame) -> None:
     at, body = frame.at, _body_outline(frame)
     rim = (
         (-58, 146),
@@ -238,7 +173,7 @@ def _draw_kerchief(paper: Paper, frame: _Frame) -> None:
     paper.piece(knot, "mustard", darker("mustard"), crescent=(3, 3))
 
 
-def _draw_head(paper: Paper, frame: _Frame) -> None:
+def _draw_head(paper: Paper, frame: Frame) -> None:
     head = frame.head_space
     drop = head.jaw_drop * 0.05
     half = [(0.0, -0.46, -0.05), (0.24, -0.425, -0.05), (0.395, -0.255, -0.03), (0.435, 0.0, 0.0), (0.42, 0.19, 0.04),
@@ -260,7 +195,7 @@ def _draw_head(paper: Paper, frame: _Frame) -> None:
             paper.brush([ear - 3j, ear + 3j], 3.0, _LINE, tip=0.4, tail=0.4)
 
 
-def _draw_eyes(paper: Paper, frame: _Frame, face: Face) -> None:
+def _draw_eyes(paper: Paper, frame: Frame, face: Face) -> None:
     for side in (-1, 1):
         draw_eye(paper, frame.head_space, _SHEET, face, side)
         draw_brow(paper, frame.head_space, _SHEET, face, side)

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import json
 import re
-import threading
 from dataclasses import asdict, dataclass
 from pathlib import Path
 from typing import Any
@@ -12,7 +11,7 @@ from typing import Any
 from dearhost.errors import UnknownVoice
 from dearhost.speech.describing import within_limits
 from dearhost.speech.reshaping import Shape
-from dearhost.storage import write_whole
+from dearhost.storage import ReadFiles, write_whole
 
 _ID = re.compile(r"made-[0-9a-f]{12}")
 _ENDING = ".json"
@@ -35,17 +34,16 @@ class MadeVoices:
 
     def __init__(self, folder: Path) -> None:
         self.folder = folder
-        self._known: dict[Path, tuple[int, MadeVoice | None]] = {}
-        self._lock = threading.Lock()
+        self._files = ReadFiles(_read, (OSError, ValueError, KeyError, TypeError))
 
     def all(self) -> list[MadeVoice]:
         """Every recipe that can be read, by name."""
-        found = [voice for path in self.folder.glob(f"made-*{_ENDING}") if (voice := self._load(path))]
+        found = [voice for path in self.folder.glob(f"made-*{_ENDING}") if (voice := self._files.load(path))]
         return sorted(found, key=lambda voice: (voice.name.casefold(), voice.id))
 
     def find(self, voice_id: str) -> MadeVoice:
         """A recipe. Raises UnknownVoice."""
-        voice = self._load(self._path(voice_id))
+        voice = self._files.load(self._path(voice_id))
         if voice is None:
             raise UnknownVoice("This made voice is not on this machine any more. Choose another.")
         return voice
@@ -66,25 +64,9 @@ class MadeVoices:
             raise UnknownVoice("This is no made voice.")
         return self.folder / f"{voice_id}{_ENDING}"
 
-    def _load(self, path: Path) -> MadeVoice | None:
-        try:
-            changed = path.stat().st_mtime_ns
-        except OSError:
-            return None
-        with self._lock:
-            known = self._known.get(path)
-        if known and known[0] == changed:
-            return known[1]
-        try:
-            voice: MadeVoice | None = _from_json(json.loads(path.read_text(encoding="utf-8")))
-        except (OSError, ValueError, KeyError, TypeError):  # a damaged file is no voice
-            voice = None
-        with self._lock:
-            self._known[path] = changed, voice
-        return voice
 
-
-def _from_json(data: dict[str, Any]) -> MadeVoice:
+def _read(path: Path) -> MadeVoice:
+    data: dict[str, Any] = json.loads(path.read_text(encoding="utf-8"))
     return MadeVoice(
         str(data["id"]), str(data["name"]), str(data.get("description", "")), str(data["base"]),
         within_limits(Shape(**data["shape"])), str(data.get("age", "")),

@@ -3,12 +3,12 @@
 from __future__ import annotations
 
 import re
-import threading
 from datetime import date
 from pathlib import Path
 
 from dearhost.errors import ConsentError, DearHostError, VoiceUnavailable
 from dearhost.speech.matching import MatchedVoice, load_voice, save_voice, without_models
+from dearhost.storage import ReadFiles
 
 _ID = re.compile(r"match-[0-9a-f]{12}")
 ENDING = ".dhvoice"
@@ -19,12 +19,12 @@ class MatchedVoices:
 
     def __init__(self, folder: Path) -> None:
         self.folder = folder
-        self._known: dict[Path, tuple[int, MatchedVoice | None]] = {}
-        self._lock = threading.Lock()
+        # a damaged file, or one without consent, is no voice
+        self._files = ReadFiles(load_voice, (DearHostError,))
 
     def all(self) -> list[MatchedVoice]:
         """Every voice that can be read, also those that may not be used now, by name."""
-        found = [voice for path in sorted(self.folder.glob(f"*{ENDING}")) if (voice := self._load(path))]
+        found = [voice for path in sorted(self.folder.glob(f"*{ENDING}")) if (voice := self._files.load(path))]
         return sorted(found, key=lambda voice: voice.name.casefold())
 
     def usable(self) -> list[MatchedVoice]:
@@ -33,7 +33,7 @@ class MatchedVoices:
 
     def find(self, voice_id: str) -> MatchedVoice:
         """A voice, also one that may not be used. Raises VoiceUnavailable."""
-        voice = self._load(self.path(voice_id))
+        voice = self._files.load(self.path(voice_id))
         if voice is None:
             raise VoiceUnavailable("This matched voice is not on this machine. Import its file, or choose another.")
         return voice
@@ -65,20 +65,3 @@ class MatchedVoices:
             kept = without_models(kept)
         self.keep(kept)
         return kept
-
-    def _load(self, path: Path) -> MatchedVoice | None:
-        try:
-            changed = path.stat().st_mtime_ns
-        except OSError:
-            return None
-        with self._lock:
-            known = self._known.get(path)
-        if known and known[0] == changed:
-            return known[1]
-        try:
-            voice: MatchedVoice | None = load_voice(path)
-        except DearHostError:  # a damaged file, or one without consent, is no voice
-            voice = None
-        with self._lock:
-            self._known[path] = changed, voice
-        return voice

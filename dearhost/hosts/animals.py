@@ -1,0 +1,104 @@
+"""What the animal characters share: an upright body, a head on it, two jointed limbs for arms."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Callable
+from dataclasses import dataclass
+from typing import Any
+
+from dearhost.hosts.head_space import HeadSpace
+from dearhost.hosts.host import Part
+from dearhost.hosts.paper import Paper, clamp, lerp, turned
+from dearhost.hosts.pose import ArmPose, Body, Pose
+from dearhost.hosts.skeleton import reach
+
+
+@dataclass(frozen=True, slots=True)
+class Limb:
+    """A wing or flipper as an arm: joints, the hand's angle on the canvas, ``side`` -1 left, 1 right."""
+
+    shoulder: complex
+    elbow: complex
+    wrist: complex
+    angle: float
+    side: int
+    pose: ArmPose
+
+
+@dataclass(frozen=True, slots=True)
+class Build:
+    """Lengths in units: ``seat`` from the ground to the hips, ``neck`` from there to the middle of the head, the
+    shoulders up and out from the hips, two bones. ``outward`` and ``hang`` fit a person's reach to the limb; ``sink``
+    is what a step down counts for."""
+
+    seat: float
+    neck: float
+    head: float
+    shoulder_up: float
+    shoulder_out: float
+    upper: float
+    fore: float
+    outward: float
+    hang: float
+    sink: float = 100.0
+
+
+class Frame:
+    """An animal's joints for a pose."""
+
+    def __init__(self, pose: Pose, build: Build) -> None:
+        body = pose.body
+        self._build = build
+        self.up = -1j * turned(body.bend)
+        self.across = self.up * 1j
+        self.hip = complex(body.hip_x * 100, -build.seat - body.hip_y * build.sink)
+        self.swell = 1 + 0.03 * body.breath
+        self.head = self.hip + self.up * build.neck + complex(body.head_x * 100 + 0.10 * body.yaw, -0.35 * body.pitch)
+        self.head_space = HeadSpace(self.head, build.head, body.yaw, body.pitch, body.roll + body.bend, body.jaw)
+        self.limbs = [self._limb(pose.left, -1), self._limb(pose.right, 1)]
+
+    def at(self, across: float, up: float) -> complex:
+        """A place on the body, units from the hips."""
+        return self.hip + self.up * up + self.across * across * self.swell
+
+    def _limb(self, pose: ArmPose, side: int) -> Limb:
+        build = self._build
+        shoulder = (
+            self.hip
+            + self.up * (build.shoulder_up + 8 * pose.shrug)
+            + self.across * side * build.shoulder_out * self.swell
+        )
+        upper, fore = build.upper, build.fore
+        way = self.across * side * (pose.x + build.outward) - self.up * pose.y * build.hang
+        target = shoulder + way * (upper + fore)
+        bend = -1 if side > 0 else 1
+        outside, wrist, _ = reach(shoulder, target, upper, fore, bend, fold=0.42, shortest=0.7)
+        inside, _, _ = reach(shoulder, target, upper, fore, -bend, fold=0.42, shortest=0.7)
+        elbow: complex = lerp(inside, outside, (pose.elbow + 1) / 2)
+        if pose.upper_weight > 0:
+            hanging = shoulder - self.up * turned(-side * max(pose.upper_arm + 12, -30)) * upper
+            near = clamp((1.35 - abs(wrist - hanging) / fore) / 0.35)
+            elbow = lerp(elbow, hanging, pose.upper_weight * near * near * (3 - 2 * near))
+        return Limb(shoulder, elbow, wrist, 90 - side * pose.angle, side, pose)
+
+
+def soft_limit(degrees: float, limit: float) -> float:
+    """``degrees`` (-180 to 180) held near ``limit`` without a jump anywhere."""
+    size, knee = abs(degrees), 0.7 * limit
+    held = size if size < knee else knee + 0.3 * limit * (1 - math.exp(-(size - knee) / (0.3 * limit)))
+    fade = clamp((180 - size) / 60)
+    return math.copysign(held * fade * fade * (3 - 2 * fade), degrees)
+
+
+def drawer(draw: Callable[[Paper], None]) -> Callable[[Any], None]:
+    """A part's drawing from one on paper."""
+    return lambda canvas: draw(Paper(canvas, canvas.getTotalMatrix().getScaleX()))
+
+
+def limb_part(name: str, limb: Limb, trunk: Body, draw: Callable[[Paper, Limb], None]) -> Part:
+    """The layer of a limb."""
+    joints = (limb.shoulder, limb.elbow, limb.wrist)
+    xs, ys = [p.real for p in joints], [p.imag for p in joints]
+    box = (min(xs) - 75, min(ys) - 75, max(xs) + 75, max(ys) + 75)
+    return Part(f"{name}{limb.side}", (trunk, limb.pose), box, drawer(lambda p: draw(p, limb)))
