@@ -1,6 +1,6 @@
 """Hosts: who can be drawn, how they move, and a pose for every moment."""
 
-from dearhost.hosts.cast import CAST, host_by_id, is_known, use_host_folder
+from dearhost.hosts.cast import CAST, adopt_host, host_by_id, is_known, made_host, use_host_folder
 from dearhost.hosts.expressions import EXPRESSIONS, ExpressionCue
 from dearhost.hosts.gestures import GESTURES
 from dearhost.hosts.gesturing import GestureCue
@@ -27,8 +27,10 @@ __all__ = [
     "PlacedReading",
     "Pose",
     "Role",
+    "adopt_host",
     "base_of",
     "host_by_id",
     "is_known",
+    "made_host",
     "use_host_folder",
 ]

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import replace
 from pathlib import Path
+from typing import Any
 
 from dearhost.errors import UnknownHost
 from dearhost.hosts.host import Card, Host
@@ -12,6 +13,7 @@ from dearhost.hosts.model_sheet import OUTFITS, Features, ModelSheet, Wear
 from dearhost.hosts.person import Person
 from dearhost.hosts.seabird import Seabird
 from dearhost.hosts.seal import Seal
+from dearhost.hosts.sheet_file import host_to_json
 from dearhost.hosts.shelf import HostShelf
 
 _CHILD = Features(
@@ -227,6 +229,17 @@ def host_by_id(host_id: str) -> Host:
     if host is None:
         raise UnknownHost(f"There is no host '{host_id}'. Choose one of: {', '.join(CAST)}.")
     return host
+
+
+def made_host(host_id: str) -> dict[str, Any] | None:
+    """A made host as data, to hand on with what it plays in; None for the cast, which is everywhere."""
+    made = _shelf.find(host_id) if host_id not in CAST else None
+    return host_to_json(made.name, made.card, made.sheet) if made else None
+
+
+def adopt_host(host_id: str, data: object) -> bool:
+    """Take in a made host that came with what it plays in; whether it is known now."""
+    return host_id in CAST or _shelf.adopt(host_id, data)
 
 
 def is_known(host_id: str) -> bool:

@@ -59,13 +59,20 @@ class HostShelf:
         base = match[1] if match else f"own-{uuid.uuid4().hex[:10]}"
         versions = [int(m[2]) for p in self.folder.glob(f"{base}-v*.json") if (m := _ID.fullmatch(p.stem))]
         host_id = f"{base}-v{max(versions, default=0) + 1}"
-        text = json.dumps(host_to_json(name, card, sheet), ensure_ascii=False, indent=1)
-
-        def write(part: Path) -> None:
-            part.write_text(text, encoding="utf-8")
-
-        write_whole(self._path(host_id), write)
+        self._write(host_id, name, card, sheet)
         return Person(host_id, name, card, sheet)
+
+    def adopt(self, host_id: str, data: object) -> bool:
+        """Take in a version from elsewhere under its own id, unless there is one; whether there is one now."""
+        if self.folder is None or not _ID.fullmatch(host_id):
+            return False
+        if self.find(host_id) is None:
+            try:
+                name, card, sheet, _ = host_from_json(data)
+            except HostError:
+                return False
+            self._write(host_id, name, card, sheet)
+        return self.find(host_id) is not None
 
     def remove(self, host_id: str) -> None:
         """Take a host away, with all its versions."""
@@ -74,6 +81,14 @@ class HostShelf:
             path.unlink(missing_ok=True)
             with self._lock:
                 self._known.pop(path.stem, None)
+
+    def _write(self, host_id: str, name: str, card: Card, sheet: ModelSheet) -> None:
+        text = json.dumps(host_to_json(name, card, sheet), ensure_ascii=False, indent=1)
+
+        def write(part: Path) -> None:
+            part.write_text(text, encoding="utf-8")
+
+        write_whole(self._path(host_id), write)
 
     def _path(self, host_id: str) -> Path:
         assert self.folder is not None

@@ -14,7 +14,7 @@ from dataclasses import dataclass, replace
 from typing import Any
 
 from dearhost.errors import DearHostError, ScriptError
-from dearhost.hosts import is_known
+from dearhost.hosts import adopt_host, is_known, made_host
 from dearhost.script import write_fountain
 from dearhost.speech import VoiceRegistry
 from dearhost.stage.production import Production, production_from_json, production_to_json
@@ -42,7 +42,10 @@ class OpenedProduction:
 
 def pack(production: Production) -> bytes:
     """The production as a file. The same production gives the same bytes."""
+    hosts = {entry.host: made for entry in production.cast.values() if (made := made_host(entry.host))}
     document = {"form": FORM, "version": VERSION, "production": production_to_json(production)}
+    if hosts:
+        document["hosts"] = hosts
     contents = {
         "production.json": json.dumps(document, ensure_ascii=False, indent=1),
         "script.fountain": write_fountain(production.script),
@@ -57,7 +60,8 @@ def pack(production: Production) -> bytes:
 def unpack(data: bytes, name: str, voices: VoiceRegistry) -> OpenedProduction:
     """The production in the bytes of a file called ``name``.
 
-    Hosts, voices and sets this machine does not have are replaced, and named in the notes.
+    Made hosts that come with it are taken in. Hosts, voices and sets this machine does not have are replaced, and
+    named in the notes.
     Raises UnreadableProduction.
     """
     document = _document(data, name)
@@ -70,7 +74,10 @@ def unpack(data: bytes, name: str, voices: VoiceRegistry) -> OpenedProduction:
             "Open it there and save the script as Fountain, or bring this installation up to date."
         )
     try:
-        return _fitted(production_from_json(document["production"]), voices)
+        production = production_from_json(document["production"])
+        for host_id, made in dict(document.get("hosts", {})).items():
+            adopt_host(str(host_id), made)
+        return _fitted(production, voices)
     except (DearHostError, KeyError, TypeError, AttributeError) as error:
         raise UnreadableProduction(
             f"'{name}' is damaged: its production cannot be read ({error}). Nothing was changed. "

@@ -8,9 +8,11 @@ from typing import Any
 from django.contrib.auth.base_user import AbstractBaseUser
 from django.db import transaction
 
+from dearhost.hosts import CAST, base_of
 from dearhost.script import Line, Scene, Script, new_id
 from dearhost.stage import Production as StagedProduction
 from dearhost.stage import production_to_json
+from server.hosts.models import OwnHost
 from server.productions.models import Production, Revision
 from server.studio import studio
 
@@ -22,7 +24,9 @@ def create_production(owner: AbstractBaseUser, script: Script, title: str = "", 
 
 
 def adopt_production(owner: AbstractBaseUser, staged: StagedProduction, title: str) -> Production:
-    """A production that comes whole, with all its choices; ``title`` where it has none."""
+    """A production that comes whole, with all its choices and made hosts; ``title`` where it has none."""
+    for base in {base_of(entry.host) for entry in staged.cast.values() if entry.host not in CAST}:
+        OwnHost.objects.get_or_create(base=base, defaults={"owner": owner})
     return _keep(owner, staged, staged.script.title.strip() or title)
 
 

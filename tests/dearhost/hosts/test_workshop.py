@@ -12,6 +12,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from dearhost.errors import HostError, UnknownHost
+from dearhost.films import Studio
 from dearhost.hosts import CAST, Pose, base_of, host_by_id, is_known
 from dearhost.hosts import cast as cast_module
 from dearhost.hosts.describing import describe_host
@@ -24,7 +25,10 @@ from dearhost.hosts.portraits import model_sheet_png, model_sheet_svg, portrait_
 from dearhost.hosts.sheet_file import FEATURE_LIMITS, host_from_json, host_to_json, sheet_from_json, sheet_to_json
 from dearhost.hosts.shelf import HostShelf
 from dearhost.hosts.workshop import CANDIDATES, random_sheet, variations
+from dearhost.script import read_script
 from dearhost.speech.voices import BASE_VOICE, DERIVED_VOICES
+from dearhost.stage import CastEntry, Production, pack
+from dearhost.stage.project_file import unpack
 from tests.data_folder import ROOT
 
 CARD = Card("sailor", "senior", "work", "kind", ("stories",))
@@ -155,6 +159,21 @@ def test_versions_of_a_host_stay_as_they_were(tmp_path: Path, monkeypatch: pytes
     assert not is_known("own-0000000000-v1")
     with pytest.raises(UnknownHost):
         host_by_id("own-../../etc-v1")
+
+
+def test_a_made_host_goes_along_with_a_production(
+    tmp_path: Path, monkeypatch: pytest.MonkeyPatch, studio: Studio
+) -> None:
+    here, elsewhere = HostShelf(tmp_path / "here"), HostShelf(tmp_path / "there")
+    monkeypatch.setattr(cast_module, "_shelf", here)
+    made = here.keep("Corrin", CARD, random_sheet(4))
+    packed = pack(Production(read_script("MAREN: Mind the mud."), {"MAREN": CastEntry(made.id, "fake")}))
+    monkeypatch.setattr(cast_module, "_shelf", elsewhere)
+    opened = unpack(packed, "a.dearhost", studio.voices)
+    assert not opened.notes and opened.production.cast["MAREN"].host == made.id
+    taken = host_by_id(made.id)
+    assert isinstance(taken, Person) and taken.sheet == made.sheet and taken.name == "Corrin"
+    assert not elsewhere.adopt("own-../../evil-v1", {}) and not elsewhere.adopt("own-0123456789-v1", {"form": "no"})
 
 
 def test_the_whole_sheet_as_pictures() -> None:
