@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Collection, Mapping
-from dataclasses import asdict, fields, replace
+from dataclasses import asdict, replace
 from typing import Any
 
 from dearhost.errors import HostError
@@ -175,8 +175,3 @@ def host_from_json(data: Any) -> tuple[str, Card, ModelSheet, tuple[str, ...]]:
     sheet, notes = sheet_from_json(data["sheet"])
     name = " ".join(str(data.get("name", "")).split())[:60] or "A host"
     return name, card_from_json(_part(data, "card")), sheet, notes
-
-
-def changed_fields(before: ModelSheet, after: ModelSheet) -> tuple[str, ...]:
-    """Which fields of a sheet differ."""
-    return tuple(f.name for f in fields(ModelSheet) if getattr(before, f.name) != getattr(after, f.name))

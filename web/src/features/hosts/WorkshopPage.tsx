@@ -10,7 +10,7 @@ import { KeepVersions } from "./KeepVersions";
 import { PartsPanel } from "./PartsPanel";
 import { SheetPicture } from "./SheetPicture";
 import { type History, type Step, stepped } from "./sheet";
-import { type Own, type Parts, type Sheet, useHosts, useParts } from "./useHosts";
+import { type Own, type Parts, useHosts, useParts } from "./useHosts";
 
 const VIEWS = ["face", "left", "right", "speaking", "happy", "sad"];
 const NOBODY_YET = "maren";
@@ -156,5 +156,3 @@ function Workshop({ start, parts }: { start: Own; parts: Parts }) {
 type Card = { role: string; age: string; dress: string; mood: string; suits: string[]; voice: string };
 
 const BLANK: Card = { role: "", age: "adult", dress: "casual", mood: "", suits: [], voice: "" };
-
-export type { Sheet };
