@@ -118,7 +118,7 @@ def _features(data: Mapping[str, Any], notes: list[str]) -> Features:
         "nose": read.word("nose", NOSES, usual.nose),
         "brow": read.word("brow", BROWS, usual.brow),
     }
-    return replace(usual, **numbers, **words, iris=read.colour("iris", usual.iris))  # type: ignore[arg-type]
+    return replace(usual, **numbers, **words, iris=read.colour("iris", usual.iris))  # type: ignore[arg-type]  # names of fields as data
 
 
 def _outfit(data: Mapping[str, Any], notes: list[str]) -> Outfit:

@@ -74,7 +74,7 @@ def _face(chance: random.Random, sheet: ModelSheet, feminine: bool) -> Features:
         lip_upper=round(chance.uniform(0.9, 1.35), 2),
         lip_lower=round(chance.uniform(0.9, 1.25), 2),
     )
-    return replace(face, **_CHILD_FACE) if sheet.age == "child" else face  # type: ignore[arg-type]
+    return replace(face, **_CHILD_FACE) if sheet.age == "child" else face  # type: ignore[arg-type]  # names of fields as data
 
 
 def _hair(chance: random.Random, sheet: ModelSheet, feminine: bool) -> ModelSheet:
