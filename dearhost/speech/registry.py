@@ -90,7 +90,7 @@ class VoiceRegistry:
 
     def default(self) -> Voice:
         """The best voice there is: neural where its model is present, else formant English."""
-        return self.voices()[0]
+        return next(voice for voice in self.voices() if voice.engine in (NEURAL, FORMANT))
 
     def engine(self, voice_id: str) -> Engine:
         """The engine that speaks with this voice; made once, then kept."""

@@ -110,6 +110,7 @@ def test_unknown_voices_are_refused_with_those_there_are(studio: Studio, monkeyp
     with pytest.raises(VoiceUnavailable, match="make setup"):
         studio.voices.voice("joe")
     assert studio.voices.default().engine == "formant"
+    assert studio.voices.engine("service-leopold").version.startswith("simulated"), "a service speaks all the same"
 
 
 def test_a_model_dropped_into_the_folder_becomes_a_voice(tmp_path: Path) -> None:
