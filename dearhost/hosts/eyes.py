@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import itertools
+from functools import lru_cache
 
 import skia
 
@@ -135,13 +136,17 @@ _LEAST_BROW = 1.6
 
 def brow_colour(sheet: ModelSheet) -> str:
     """Darker than the hair; darker still, or lighter, where it could not be seen on the skin."""
-    if sheet.brow_colour:
-        return sheet.brow_colour
-    grey = sheet.hair_colour in ("silver", "white")
-    brow = mix(sheet.hair_base, "#5A5550", 0.45) if grey else mix(sheet.hair_base, "ink", 0.35)
-    dark_skin = relative_luminance(rgb(sheet.skin_base)) < 0.05
+    return sheet.brow_colour or _seen_brow(
+        sheet.hair_base, sheet.skin_base, grey=sheet.hair_colour in ("silver", "white")
+    )
+
+
+@lru_cache(maxsize=256)
+def _seen_brow(hair: str, skin: str, *, grey: bool) -> str:
+    brow = mix(hair, "#5A5550", 0.45) if grey else mix(hair, "ink", 0.35)
+    dark_skin = relative_luminance(rgb(skin)) < 0.05
     for step in range(1, 10):
-        if contrast(rgb(brow), rgb(sheet.skin_base)) >= _LEAST_BROW:
+        if contrast(rgb(brow), rgb(skin)) >= _LEAST_BROW:
             break
         brow = mix(brow, "#E6E1D6" if grey and dark_skin else "#060404", 0.12 * step)
     return brow

@@ -163,7 +163,7 @@ def _name(production: Production, scene: Scene, lines: Sequence[Line], speaker: 
     ]
     own = production.choices_for(scene)
     choices = (production.shape, own.set, own.framing, own.captions, production.liveliness, production.titles,
-               production.caption_names)  # fmt: skip
+               production.caption_names, production.directed)  # fmt: skip
     blocking = sorted((name, spot.x, spot.distance) for name, spot in scene.staging.blocking.items())
     names = len(production.script.speakers()) > 1
     versions = (VERSION, HOSTS_VERSION, LIPS_VERSION, SETS_VERSION)

@@ -93,6 +93,7 @@ def test_it_can_be_turned_off_and_a_kept_one_is_the_same_gesture(studio: Studio)
     role = by_itself.shots[0].hosts[0].role
     assert [g.gesture for g in role.cues] == ["big"]
     _, off = scene_of(studio, script, directed=False)
+    assert off.fingerprint != by_itself.fingerprint, "what was drawn with it is drawn anew"
     assert not off.lines[0].automatic and not off.shots[0].hosts[0].role.cues
     note = format_note(Cue("", cue.kind, cue.start, cue.parameters))
     _, kept = scene_of(studio, read_script(f"# The pier\n\nMAREN: A {note}huge wave came to the pier."))
