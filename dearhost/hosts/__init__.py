@@ -4,33 +4,46 @@ from dearhost.hosts.cast import CAST, adopt_host, host_by_id, is_known, made_hos
 from dearhost.hosts.expressions import EXPRESSIONS, ExpressionCue
 from dearhost.hosts.gestures import GESTURES
 from dearhost.hosts.gesturing import GestureCue
+from dearhost.hosts.holding import ACTS, PropCue, resolved
 from dearhost.hosts.host import Host, Part
 from dearhost.hosts.liveliness import LIVELINESS
+from dearhost.hosts.moving import MOVES, SEATED, MoveCue
 from dearhost.hosts.performance import VERSION, Performance, Role
 from dearhost.hosts.pose import Face, Pose
+from dearhost.hosts.props import PROPS, Lettering
 from dearhost.hosts.rhythm import PlacedReading
 from dearhost.hosts.shelf import HostShelf, base_of
+from dearhost.hosts.walking import seconds_for as walk_seconds
 
 __all__ = [
+    "ACTS",
     "CAST",
     "EXPRESSIONS",
     "GESTURES",
     "LIVELINESS",
+    "MOVES",
+    "PROPS",
+    "SEATED",
     "VERSION",
     "ExpressionCue",
     "Face",
     "GestureCue",
     "Host",
     "HostShelf",
+    "Lettering",
+    "MoveCue",
     "Part",
     "Performance",
     "PlacedReading",
     "Pose",
+    "PropCue",
     "Role",
     "adopt_host",
     "base_of",
     "host_by_id",
     "is_known",
     "made_host",
+    "resolved",
     "use_host_folder",
+    "walk_seconds",
 ]

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from typing import Any
 
@@ -11,7 +11,11 @@ from dearhost.hosts.head_space import HeadSpace
 from dearhost.hosts.host import Part
 from dearhost.hosts.paper import Paper, clamp, lerp, turned
 from dearhost.hosts.pose import ArmPose, Body, Pose
+from dearhost.hosts.props import PROPS, draw_prop, prop_reach
 from dearhost.hosts.skeleton import reach
+
+_HELD = 0.9
+"""How large an animal's props are beside a person's."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -42,6 +46,11 @@ class Build:
     outward: float
     hang: float
     sink: float = 100.0
+
+    @property
+    def arm_base(self) -> tuple[complex, float]:
+        """The right shoulder from the middle of the head, and a limb's length, in units."""
+        return complex(self.shoulder_out, self.neck - self.shoulder_up), self.upper + self.fore
 
 
 class Frame:
@@ -96,9 +105,37 @@ def drawer(draw: Callable[[Paper], None]) -> Callable[[Any], None]:
     return lambda canvas: draw(Paper(canvas, canvas.getTotalMatrix().getScaleX()))
 
 
-def limb_part(name: str, limb: Limb, trunk: Body, draw: Callable[[Paper, Limb], None]) -> Part:
-    """The layer of a limb."""
-    joints = (limb.shoulder, limb.elbow, limb.wrist)
+LimbDrawing = Callable[[Paper, Limb], None]
+
+
+def limb_part(name: str, limb: Limb, trunk: Body, draw: LimbDrawing, fingers: LimbDrawing | None = None) -> Part:
+    """The layer of a limb with what it holds; ``fingers`` draws what lies over that."""
+    held = limb.pose.held if limb.pose.held and not limb.pose.held.second else None
+    joints = [limb.shoulder, limb.elbow, limb.wrist]
+    if held:
+        reach = prop_reach(held.prop) * _HELD
+        joints += [limb.wrist - complex(reach, reach), limb.wrist + complex(reach, reach)]
     xs, ys = [p.real for p in joints], [p.imag for p in joints]
     box = (min(xs) - 75, min(ys) - 75, max(xs) + 75, max(ys) + 75)
-    return Part(f"{name}{limb.side}", (trunk, limb.pose), box, drawer(lambda p: draw(p, limb)))
+
+    def drawing(paper: Paper) -> None:
+        draw(paper, limb)
+        if held:
+            palm = limb.wrist + turned(limb.angle) * 14 - 12j
+            paper.canvas.save()
+            paper.canvas.rotate(limb.side * PROPS[held.prop].turn, palm.real, palm.imag)
+            with paper.placed(palm.real, palm.imag, held.size * _HELD):
+                draw_prop(paper, held.prop, limb.side, held.words, held.lettering)
+            paper.canvas.restore()
+            if fingers:
+                fingers(paper, limb)
+
+    return Part(f"{name}{limb.side}", (trunk, limb.pose), box, drawer(drawing))
+
+
+def in_order(limbs: Sequence[Limb], height: float) -> tuple[list[Limb], list[Limb]]:
+    """Limbs behind the head, and those before it: raised above ``height`` or holding something; the one that holds
+    a prop before the one that helps."""
+    first = sorted(limbs, key=lambda limb: bool(limb.pose.held and limb.pose.held.second))
+    before = [limb for limb in first if limb.pose.held or limb.wrist.imag <= height]
+    return [limb for limb in limbs if limb not in before], before

@@ -24,7 +24,7 @@ def hand_origin(sheet: ModelSheet, arm: Arm) -> complex:
     return arm.wrist + turned(arm.angle) * 1.5 if sheet.outfit.sleeve == "long" else arm.wrist
 
 
-def draw_hand_of(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, arm: Arm) -> None:
+def draw_hand_of(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, arm: Arm, *, fingers_only: bool = False) -> None:
     """The hand with its wrist at the origin and its fingers towards the right."""
     draw_hand(
         paper,
@@ -35,6 +35,7 @@ def draw_hand_of(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, arm: Arm) 
         handed=arm.side * arm.pose.flip,
         size=hand_size(skeleton),
         squeeze=arm.squeeze,
+        fingers_only=fingers_only,
     )
 
 

@@ -31,6 +31,11 @@ class Channel:
         self._starts = [-1e9]
         self._moves: list[tuple[float, tuple[float, ...], float]] = [(1.0, (rest, 0, 0, 0, 0, 0), rest)]
 
+    @property
+    def moves(self) -> bool:
+        """Whether it ever leaves its rest."""
+        return len(self._starts) > 1
+
     def state(self, moment: float) -> tuple[float, float, float]:
         """Position, speed and acceleration at ``moment`` (seconds)."""
         index = max(0, bisect.bisect_right(self._starts, moment) - 1)

@@ -285,7 +285,7 @@ _BASE: Mapping[str, tuple[Key, ...]] = {
 }  # fmt: skip
 
 _PREPARATION = {"shake": 1.15, "wave": 1.38, "point-left": 1.55, "point-right": 1.55, "point-up": 1.6, "thumb-up": 1.35,
-                "thumb-down": 1.3, "explain": 1.3, "count": 1.3, "shrug": 1.4, "lean-in": 1.6, "present": 1.35,
+                "thumb-down": 1.3, "explain": 1.42, "count": 1.3, "shrug": 1.4, "lean-in": 1.6, "present": 1.35,
                 "heart": 1.3, "together": 1.3, "think": 1.4, "clap": 1.3, "big": 1.35, "small": 1.25, "stop": 1.5,
                 "look": 1.1, "beckon": 1.35, "wag": 1.4, "welcome": 1.35, "you": 1.3}  # fmt: skip
 """Anticipation and stroke take this many times longer, so that arms keep below 690 units a second."""

@@ -10,7 +10,21 @@ from dataclasses import dataclass, replace
 
 from dearhost.hosts.channels import ARM_CHANNELS, Channel, within_wrist
 from dearhost.hosts.gestures import BEATS, GESTURES, HOME, Key, stretched, stroke_time
+from dearhost.hosts.holding import (
+    LEAD,
+    TAIL,
+    Handling,
+    carried,
+    holdings,
+    meeting,
+    other,
+    pocket,
+    shown,
+)
 from dearhost.hosts.liveliness import Liveliness
+from dearhost.hosts.paper import clamp
+from dearhost.hosts.pose import Held
+from dearhost.hosts.props import PROPS
 from dearhost.hosts.rhythm import Rhythm
 from dearhost.timebase import Span
 
@@ -39,6 +53,11 @@ class GestureCue:
     longer: float = 0.0
 
 
+_ARM = frozenset(ARM_CHANNELS)
+_DIRECTED = ("point-left", "point-right")
+"""Gestures with a hand that cannot be the other one."""
+_MIDDLE = -0.255
+"""Arm lengths from a shoulder to the middle of the body."""
 _MIRRORED_SIGN = ("yaw", "roll", "bend", "face.gaze_x", "mouth.asymmetry")
 _SCALED = ("x", "y", "angle", "upper_arm", "yaw", "pitch", "roll", "bend", "lean", "shrug")
 _OTHER_SIDE = {"left.": "right.", "right.": "left."}
@@ -80,7 +99,8 @@ class Gesturing:
     """Channels for arms, and for what gestures do to head and face."""
 
     def __init__(self, rhythm: Rhythm, settings: Liveliness, seed: int, cues: Sequence[GestureCue],
-                 partner: Sequence[Span], reach: tuple[float, float]) -> None:  # fmt: skip
+                 partner: Sequence[Span], reach: tuple[float, float], handling: Sequence[Handling] = (),
+                 meet: tuple[float, float] = (0.4, 0.45)) -> None:  # fmt: skip
         self._rhythm, self._settings, self._random = rhythm, settings, random.Random(seed + 1)
         self._reach = {"left": reach[0], "right": reach[1]}
         left, right = HOME["front"]
@@ -88,15 +108,105 @@ class Gesturing:
         self._home |= {f"right.{k}": v for k, v in within_wrist(right).items()}
         self._home |= _OTHER_REST
         self.channels = {name: Channel(value) for name, value in self._home.items()}
+        self.holdings, self._meet = holdings(handling), meet
+        self._used = [
+            ({hand for hand in ("left", "right") if holding.holds(hand)}, holding.start - 0.6, holding.end + 0.7)
+            for holding in self.holdings
+        ]
         plan = [(cue.at - stroke_time(keys_of(cue)), cue) for cue in sorted(cues, key=lambda c: c.at)]
         busy = [(start, start + keys_of(cue)[-1].end) for start, cue in plan]
-        events: list[tuple[float, object]] = [*plan, *self._choose_beats(busy)]
+        handled = [(item.at - LEAD, item) for item in handling]
+        busy += [(item.at - LEAD, item.at + TAIL + item.longer) for item in handling]
+        events: list[tuple[float, object]] = [*plan, *handled, *self._choose_beats(busy)]
         for _, event in sorted(events, key=lambda e: e[0]):
             if isinstance(event, GestureCue):
                 self._gesture(event)
+            elif isinstance(event, Handling):
+                self._handle(event)
             elif isinstance(event, _PlacedBeat):
                 self._beat(event)
         self._settle([e[0] for e in events], partner)
+
+    def busy(self, hand: str, moment: float) -> float:
+        """0 to 1: how far a hand is with a cue gesture or a prop, and not free to swing."""
+        most = 0.0
+        for hands, start, end in self._used:
+            if hand in hands:
+                part = min(clamp((moment - start) / 0.4), clamp((end - moment) / 0.4))
+                most = max(most, part * part * (3 - 2 * part))
+        return most
+
+    def held(self, hand: str, moment: float) -> Held | None:
+        """What a hand has at ``moment``."""
+        return next((found for holding in self.holdings if (found := holding.at(hand, moment))), None)
+
+    def _full(self, start: float, end: float) -> set[str]:
+        """The hands that hold something, or are about to, at any time from ``start`` to ``end``."""
+        return {
+            hand
+            for holding in self.holdings
+            for hand in ("left", "right")
+            if holding.holds(hand) and holding.start - LEAD + 0.5 < end and start < holding.end + 0.65
+        }
+
+    def _home_at(self, name: str, moment: float) -> float:
+        """Where a channel rests at ``moment``: at home, or as what the hand holds wants it."""
+        hand, _, channel = name.partition(".")
+        for holding in self.holdings:
+            if channel in _ARM and holding.holds(hand) and holding.start <= moment < holding.end - 0.01:
+                return carried(holding.prop)[channel]
+        return self._home[name]
+
+    def _move_arm(self, hand: str, start: float, end: float, goal: Mapping[str, float]) -> None:
+        for name in ARM_CHANNELS:
+            self.channels[f"{hand}.{name}"].move(start, end, goal[name])
+
+    def _go_home(self, hand: str, start: float, end: float) -> None:
+        self._move_arm(hand, start, end, {name: self._home_at(f"{hand}.{name}", end) for name in ARM_CHANNELS})
+
+    def _handle(self, item: Handling) -> None:
+        """The arms' way to take, show, pass on and put down a prop."""
+        at, hand = item.at, item.hand
+        hands = (hand, other(hand)) if PROPS[item.prop].hands == 2 else (hand,)
+        if item.act == "take":
+            self._move_arm(hand, at - LEAD, at - 0.55, pocket())
+            for each in hands:
+                self._go_home(each, at - 0.47, at + 0.05)
+            self._look_at(hand, at - 0.30, 0.35, down=0.5)
+        elif item.act == "put-down":
+            self._move_arm(hand, at, at + 0.5, pocket())
+            for each in hands:
+                self._go_home(each, at + 0.55, at + TAIL)
+        elif item.act == "show":
+            for each in hands:
+                self._move_arm(each, at - 0.5, at, shown(item.prop))
+                self._go_home(each, at + 1.2 + item.longer, at + 1.85 + item.longer)
+            self._look_at(hand, at - 0.35, 0.6, down=0.15)
+        elif item.act == "change":
+            for each in ("left", "right"):
+                self._move_arm(each, at - 0.42, at + 0.02, meeting(_MIDDLE, 0.50))
+                self._go_home(each, at + 0.06, at + 0.62)
+        else:  # give or receive
+            self._move_arm(hand, at - 0.60, at, meeting(*self._meet))
+            for each in hands:
+                self._go_home(each, at + 0.10, at + 0.85)
+            self._look_at(hand, at - 0.45, 0.7, down=0.3)
+
+    def _look_at(self, hand: str, start: float, seconds: float, *, down: float) -> None:
+        """The eyes go to the hand for a moment, the head a little after them."""
+        side = -1.0 if hand == "left" else 1.0
+        for name, goal in (
+            ("face.gaze_x", 0.4 * side),
+            ("face.gaze_y", -down),
+            ("yaw", 7.0 * side),
+            ("pitch", -6 * down),
+        ):
+            later = 0.07 if name in ("yaw", "pitch") else 0.0
+            length = 0.34 if later else 0.12
+            self.channels[name].move(start + later, start + later + length, goal)
+            self.channels[name].move(
+                start + later + length + seconds, start + later + 2 * length + seconds, self._home[name]
+            )
 
     def _choose_beats(self, busy: Sequence[tuple[float, float]]) -> list[tuple[float, _PlacedBeat]]:
         """Beats on the strongest accents, never a family twice running, none near a cue gesture."""
@@ -113,7 +223,15 @@ class Gesturing:
                 continue
             if self._random.random() > settings.beat_chance * (0.6 + 0.5 * accent.strength):
                 continue
-            options = [(b, h) for b in BEATS for h in ("right", "left", "both") if not (b == "pinch" and h == "both")]
+            full = self._full(accent.at - 0.6, accent.at + 1.3)
+            options = [
+                (b, h)
+                for b in BEATS
+                for h in ("right", "left", "both")
+                if not (b == "pinch" and h == "both") and h not in full and not (full and h == "both")
+            ]
+            if not options:
+                continue
             share = {"right": 1.0, "left": 0.62, "both": 0.55}
             weights = [
                 BEATS[b].weight * share[h] * (0.5 if h == history[-1][1] else 1.0)
@@ -136,7 +254,7 @@ class Gesturing:
         for number, hand in enumerate(hands):
             at = beat.at + 0.045 * number
             for name in ARM_CHANNELS:
-                home = self._home[f"{hand}.{name}"]
+                home = self._home_at(f"{hand}.{name}", at)
                 main = name in ("x", "y", "angle")
                 amount = size * (0.86 if number else 1.0) if main else 1.0
                 high = home + (lifted[name] - home) * amount
@@ -151,14 +269,22 @@ class Gesturing:
 
     def _gesture(self, cue: GestureCue) -> None:
         keys = keys_of(cue)
-        start = cue.at - stroke_time(keys_of(cue))
+        start = cue.at - stroke_time(keys)
+        full = self._full(start, start + keys[-1].end)
         used = {name for key in keys for name in key.values}
+        needed = {hand for hand in ("left", "right") if f"{hand}.x" in used}
+        if len(full) == 1 and needed == full and cue.gesture not in _DIRECTED:
+            keys = tuple(replace(key, values=_mirror(key.values)) for key in keys)
+            used = {name for key in keys for name in key.values}
+        used = {name for name in used if name.partition(".")[0] not in full}
+        hands = {hand for hand in ("left", "right") if f"{hand}.x" in used}
+        self._used.append((hands, start - 0.4, start + keys[-1].end + 0.2))
         early = self._early_starts(keys[0], used, start)
         before = 0.0
         for key in keys:
             values = self._reached(key)
             for name in used:
-                home = self._home[name]
+                home = self._home_at(name, start + key.end)
                 goal = values.get(name, home)
                 if name.startswith(("face", "mouth")) or name.rsplit(".", 1)[-1] in _SCALED:
                     goal = home + (goal - home) * cue.strength
@@ -184,7 +310,7 @@ class Gesturing:
         early: dict[str, float] = {"head": 0.0}
 
         def distance(name: str) -> float:
-            return first.values.get(name, self._home[name]) - self.channels[name].at(start)
+            return first.values.get(name, self._home_at(name, start)) - self.channels[name].at(start)
 
         for hand in ("left", "right"):
             if f"{hand}.x" in used:
@@ -222,7 +348,7 @@ class Gesturing:
                 continue
             for name in self.channels:
                 if name.startswith(("left.", "right.")):
-                    self.channels[name].move(end + 0.15, end + 0.95, self._home[name])
+                    self.channels[name].move(end + 0.15, end + 0.95, self._home_at(name, end + 0.95))
 
 
 @dataclass(frozen=True, slots=True)

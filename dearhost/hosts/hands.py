@@ -44,11 +44,11 @@ class _HandSpace:
 
 
 def draw_hand(paper: Paper, sheet: ModelSheet, wrist: complex, angle: float, shape: HandShape, *, handed: float,
-              size: float, squeeze: float) -> None:  # fmt: skip
+              size: float, squeeze: float, fingers_only: bool = False) -> None:  # fmt: skip
     """A hand at ``wrist``, fingers towards ``angle`` (0 right, 90 down).
 
     ``handed`` 1: the thumb is on the left when the fingers point up; -1 mirrors. ``squeeze`` below 1
-    shortens it towards the viewer.
+    shortens it towards the viewer. ``fingers_only``: the folded fingers, which lie over what the hand holds.
     """
     reach = 75 * size
     box = skia.Rect.MakeLTRB(wrist.real - reach, wrist.imag - reach, wrist.real + reach, wrist.imag + reach)
@@ -61,16 +61,23 @@ def draw_hand(paper: Paper, sheet: ModelSheet, wrist: complex, angle: float, sha
     folded_thumb = shape.thumb[1] > 0.5
     straight = [f for f in fingers if f.curl < 0.5]
     folded = [f for f in fingers if f.curl >= 0.5]
+    if fingers_only:
+        _draw_folded(paper, sheet, folded)
+        return
     merged = [palm] + [f.path for f in straight] + ([] if folded_thumb else [thumb])
     paper.piece(joined(merged), sheet.skin_base, sheet.skin_shade, ink=0.80, crescent=(2.6, 2.2), rim=False)
     _draw_gaps(paper, fingers, size, mix(sheet.skin_shade, sheet.skin_line, 0.45))
-    for finger in sorted(folded, key=lambda f: -(f.path.getBounds().centerX() + f.path.getBounds().centerY())):
-        paper.piece(finger.path, sheet.skin_base, sheet.skin_shade, ink=0.62, crescent=(2.2, 1.8))
+    _draw_folded(paper, sheet, folded)
     if folded_thumb:
         paper.piece(thumb, sheet.skin_base, sheet.skin_shade, ink=0.7, crescent=(2.2, 1.8), rim=False)
     elif len(folded) < 2 and abs(space.cos_roll) > 0.6:
         crease = [space.at(6, -3, 2), space.at(13, -3.5, 2), space.at(19, -7.5, 2)]
         paper.brush(crease, 1.2 * size, mix(sheet.skin_shade, sheet.skin_line, 0.45), tip=0.1, tail=0.2)
+
+
+def _draw_folded(paper: Paper, sheet: ModelSheet, folded: list[_Finger]) -> None:
+    for finger in sorted(folded, key=lambda f: -(f.path.getBounds().centerX() + f.path.getBounds().centerY())):
+        paper.piece(finger.path, sheet.skin_base, sheet.skin_shade, ink=0.62, crescent=(2.2, 1.8))
 
 
 def _finger(space: _HandSpace, shape: HandShape, index: int, size: float) -> _Finger:

@@ -61,6 +61,22 @@ class Host(Protocol):
     def height(self) -> float:
         """From the ground to the crown."""
 
+    @property
+    def figure(self) -> float:
+        """Units of the picture a unit of the host's own."""
+
+    @property
+    def leg(self) -> float:
+        """The length of a leg, in units of the host's own."""
+
+    @property
+    def foot(self) -> float:
+        """The size of a foot beside an adult's."""
+
+    @property
+    def arm_base(self) -> tuple[complex, float]:
+        """The right shoulder from the middle of the head, and an arm's length, in units."""
+
     def parts(self, pose: Pose, scale: float) -> list[Part]:
         """The layers that draw ``pose`` at ``scale`` pixels a unit."""
 

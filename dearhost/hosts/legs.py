@@ -7,8 +7,10 @@ import math
 import skia
 
 from dearhost.hosts.model_sheet import ModelSheet
-from dearhost.hosts.paper import Paper, darker, limb, mix, polygon, spline
+from dearhost.hosts.paper import Paper, clamp, darker, lerp, limb, mix, polygon, spline, turned
 from dearhost.hosts.skeleton import Leg, Skeleton
+
+_FROM_THE_SIDE = ((-12, -12), (-14, 6), (-13, 18), (-4, 21), (14, 21), (31, 20), (37, 14), (20, 0), (11, -12))
 
 
 def draw_leg(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, leg: Leg) -> None:
@@ -17,14 +19,17 @@ def draw_leg(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, leg: Leg) -> N
     outfit = sheet.outfit
     thick = skeleton.proportions.limb * skeleton.build.limb
     wide = max(0.0, skeleton.hip_width / 56 - 1)
+    profile = abs(leg.heading)
+    seated = clamp(1 - abs(leg.knee - leg.hip) / skeleton.proportions.thigh - 0.1)
     if outfit.below == "trousers":
         cloth, shade = outfit.bottom, darker(outfit.bottom)
-        thigh_r = max(27.0, skeleton.hip_width * 0.47 / thick) * thick
+        thigh_r = max(27.0, skeleton.hip_width * lerp(0.47, 0.60, profile) / thick) * thick
         knee_r, hem_r = 17.5 * (1 + 0.25 * wide) * thick, 12.5 * thick * 1.08
     else:
         covered = sheet.headwear.kind == "hijab"
         cloth, shade = ("ink", "ink") if covered else (sheet.skin_base, sheet.skin_shade)
         thigh_r, knee_r, hem_r = 22 * thick, 14 * thick, 9.5 * thick * 1.08
+    knee_r *= 1 + 0.45 * seated
     along = (leg.ankle - leg.knee) / max(1e-6, abs(leg.ankle - leg.knee))
     end = leg.ankle - along * (20 if outfit.boots else 2)
     path = skia.Path()
@@ -46,10 +51,16 @@ def draw_leg(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, leg: Leg) -> N
 
 
 def _draw_shoe(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, leg: Leg) -> None:
-    toe = math.sin(math.radians(28))
-    outline = ((-11, -12), (-13, 4), (-14, 16), (-8, 21), (6, 22), (17 + 24 * toe, 21), (22 + 24 * toe, 14),
-               (14 + 16 * toe, 3), (11, -12))  # fmt: skip
-    placed = [leg.ankle + complex(x * leg.side, y) * skeleton.proportions.limb for x, y in outline]
+    profile = abs(leg.heading)
+    pointing = leg.side if profile < 0.5 else (1 if leg.heading > 0 else -1)
+    shown = clamp(2 * profile - 1)
+    toe = math.sin(math.radians(28 + 42 * min(1.0, 2 * profile)))
+    front = ((-11, -12), (-13, 4), (-14, 16), (-8, 21), (6, 22), (17 + 24 * toe, 21), (22 + 24 * toe, 14),
+             (14 + 16 * toe, 3), (11, -12))  # fmt: skip
+    outline = [lerp(complex(*a), complex(*b), shown) for a, b in zip(front, _FROM_THE_SIDE, strict=True)]
+    placed = [
+        leg.ankle + complex(p.real * pointing, p.imag) * turned(leg.angle) * skeleton.proportions.limb for p in outline
+    ]
     colour = sheet.outfit.shoe
     paper.piece(spline(placed, corners=(0, 8)), colour, darker(colour), crescent=(4, 4))
     sole = [placed[2], placed[3] + 2j, placed[4] + 2j, placed[5] + 1j]
@@ -63,9 +74,12 @@ def draw_pelvis(paper: Paper, sheet: ModelSheet, skeleton: Skeleton) -> None:
         return
     cloth, hip, up, across = sheet.outfit.bottom, skeleton.hip, skeleton.up, skeleton.across
     wide = skeleton.hip_width
+    leg = skeleton.left_leg
+    seated = clamp(1 - abs(leg.knee - leg.hip) / skeleton.proportions.thigh - 0.1)
     corner = across * skeleton.waist_width * 0.8
-    outline = [skeleton.waist + corner, hip + across * wide * 0.89, hip + across * wide * 0.86 - up * 20, hip - up * 34,
-               hip - across * wide * 0.86 - up * 20, hip - across * wide * 0.89, skeleton.waist - corner]  # fmt: skip
+    side, low = wide * lerp(0.89, 0.78, abs(leg.heading)), wide * lerp(0.86, 0.75, seated)
+    outline = [skeleton.waist + corner, hip + across * side, hip + across * low - up * 20, hip - up * 34,
+               hip - across * low - up * 20, hip - across * side, skeleton.waist - corner]  # fmt: skip
     paper.flat(spline(outline, corners=(0, 6)), cloth)
     paper.brush([hip - up * 4, hip - up * 32], 1.5, darker(cloth, 0.5), tip=0.2, tail=0.4)
 
@@ -84,3 +98,16 @@ def _draw_skirt(paper: Paper, sheet: ModelSheet, skeleton: Skeleton) -> None:
     for x in (-0.55, 0.05, 0.55):
         fold = [hip + complex(x * wide * 0.7, 20), complex(middle + x * (right - middle) * 0.95, y - 3)]
         paper.brush(fold, 1.8, darker(cloth, 0.45), tip=0.05, tail=0.6)
+
+
+def draw_seat(paper: Paper, x: float, height: float) -> None:
+    """A plain wooden block to sit on, ``height`` units high."""
+    wood = "#C9A06B"
+    front = polygon([complex(x - 62, -height), complex(x + 62, -height), complex(x + 58, 6), complex(x - 58, 6)])
+    paper.piece(front, wood, darker(wood), crescent=(16, 5))
+    top = polygon([complex(x - 52, -height - 13), complex(x + 54, -height - 13), complex(x + 62, -height),
+                   complex(x - 62, -height)])  # fmt: skip
+    paper.piece(top, mix(wood, "cream", 0.28), mix(wood, "cream", 0.1), crescent=(10, 2), ink=0.5)
+    for part in (0.34, 0.68):
+        y = -height * (1 - part)
+        paper.brush([complex(x - 58, y), complex(x + 57, y + 1)], 1.5, darker(wood, 0.4), tip=0.3, tail=0.6)

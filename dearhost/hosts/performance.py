@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
@@ -9,17 +10,20 @@ import numpy as np
 from numpy.typing import NDArray
 
 from dearhost.hosts.alive import Alive
-from dearhost.hosts.channels import ARM_CHANNELS, arm_pose
+from dearhost.hosts.channels import ARM_CHANNELS, arm, arm_pose
 from dearhost.hosts.expressions import ExpressionCue, ExpressionTrack
 from dearhost.hosts.gesturing import GestureCue, Gesturing
+from dearhost.hosts.holding import Handling
 from dearhost.hosts.liveliness import LIVELINESS
+from dearhost.hosts.moving import STILL, MoveCue, Moving
 from dearhost.hosts.paper import clamp
 from dearhost.hosts.pose import REST_SMILE, ArmPose, Body, Face, Mouth, Pose
+from dearhost.hosts.props import Lettering
 from dearhost.hosts.rhythm import HZ, PlacedReading, Rhythm
 from dearhost.lips import HZ as MOUTH_HZ
 from dearhost.timebase import FrameRate, Span
 
-VERSION = "performance-6"
+VERSION = "performance-7"
 
 
 @dataclass(frozen=True)
@@ -37,6 +41,16 @@ class Role:
     partner: tuple[Span, ...] = ()
     partner_side: int = 0
     reach: tuple[float, float] = (1.0, 1.0)
+    handling: tuple[Handling, ...] = ()
+    meet: tuple[float, float] = (0.4, 0.45)
+    """Where a hand meets the partner's: outward and down from the shoulder, in arm lengths."""
+    moves: tuple[MoveCue, ...] = ()
+    leg: float = 270.0
+    """Units of a leg's length."""
+    foot: float = 1.0
+    """The size of a foot beside an adult's."""
+    drop: float = 1.34
+    """Head heights that sitting down lowers the hips by."""
     seed: int = 1
 
     def silent(self) -> Role:
@@ -47,13 +61,18 @@ class Role:
 class Performance:
     """Deterministic: the same role gives the same poses."""
 
-    def __init__(self, role: Role, frame_rate: FrameRate) -> None:
-        self.role = role
+    def __init__(self, role: Role, frame_rate: FrameRate, lettering: Lettering | None = None) -> None:
+        """``lettering`` sets the words on signs."""
+        self.role, self._lettering = role, lettering
         self._settings = LIVELINESS[role.liveliness]
         self._animal = role.kind == "animal"
         self.rhythm = Rhythm(role.lines, role.duration, frame_rate)
         self.alive = Alive(self.rhythm, self._settings, role.seed, role.partner, role.partner_side)
-        self._gesturing = Gesturing(self.rhythm, self._settings, role.seed, role.cues, role.partner, role.reach)
+        self._gesturing = Gesturing(self.rhythm, self._settings, role.seed, role.cues, role.partner, role.reach,
+                                     role.handling, role.meet)  # fmt: skip
+        self._moving = Moving(role.moves, role.leg, role.drop, walks=not self._animal, foot=role.foot)
+        self._moved = STILL
+        self._seat = role.leg + 22 - 100 * role.drop - 24 if self._moving.sits and not self._animal else 0.0
         self._expressions = ExpressionTrack(role.expression, role.expressions)
         self._expression: Mapping[str, float] = {}
 
@@ -61,6 +80,7 @@ class Performance:
         """The pose at ``moment`` seconds."""
         self._expression = self._expressions.at(moment)
         channels = {name: channel.at(moment) for name, channel in self._gesturing.channels.items()}
+        self._moved = self._moving.at(moment) if self._moving.active else STILL
         mouth = self._mouth(channels, moment)
         return Pose(
             self._body(channels, moment, mouth.open),
@@ -68,6 +88,9 @@ class Performance:
             self._arm("right", channels, moment),
             self._face(channels, moment, mouth),
             mouth,
+            self._moved.legs,
+            self._moved.root,
+            self._seat,
         )
 
     def _value(self, curve: NDArray[np.float64], moment: float) -> float:
@@ -83,20 +106,28 @@ class Performance:
         alive, at = self.alive, self._value
         moved = min(1.0, (abs(channels["yaw"]) + abs(channels["pitch"]) + abs(channels["roll"])) / 14)
         live = 1 - 0.5 * moved
-        yaw = clamp(channels["yaw"] + self._of("body.yaw") + live * at(alive.yaw, when), -32, 32)
-        pitch = clamp(channels["pitch"] + self._of("body.pitch") + live * at(alive.pitch, when), -18, 18)
+        move = self._moved
+        sideways = move.turn * 32
+        yaw = clamp(sideways + channels["yaw"] + self._of("body.yaw") + live * at(alive.yaw, when), -32, 32)
+        pitch = clamp(move.pitch + channels["pitch"] + self._of("body.pitch") + live * at(alive.pitch, when), -18, 18)
         roll = clamp(channels["roll"] + self._of("body.roll") + live * at(alive.roll, when), -12, 12)
         hip_x = at(alive.hip_x, when)
-        bend = channels["bend"] + at(alive.bend, when)
-        hip_y = -0.6 * hip_x * hip_x
+        hip_x *= 1 - move.walking
+        bend = move.bend + channels["bend"] + at(alive.bend, when) * (1 - move.walking)
+        hip_y = move.hip_y - 0.6 * hip_x * hip_x
         if self._animal:
             bend *= 1.7
             hip_y -= 0.8 * at(alive.pulse, when)
         return Body(
-            clamp(bend, -10, 10), clamp(channels["lean"], -0.2, 1), 0.16 * self.role.partner_side, hip_x, hip_y,
+            clamp(bend, -10, 10), clamp(channels["lean"], -0.2, 1), self._turn(), hip_x, hip_y,
             hip_x * 40, yaw, pitch, roll, at(alive.head_x, when) + 0.0006 * yaw, at(alive.breath, when),
             jaw,
         )  # fmt: skip
+
+    def _turn(self) -> float:
+        """A little to the partner, or as far as the host's own way wants it."""
+        own = self._moved.turn
+        return own + 0.16 * self.role.partner_side * (1 - min(1.0, abs(own) / 0.4))
 
     def _arm(self, side: str, channels: dict[str, float], when: float) -> ArmPose:
         values = {name: channels[f"{side}.{name}"] for name in ARM_CHANNELS}
@@ -105,7 +136,14 @@ class Performance:
         values["x"] += self._value(alive.drift[first], when)
         values["y"] += self._value(alive.drift[first + 1], when) + self._value(alive.pulse, when - lag)
         values["y"] -= 0.010 * self._value(alive.breath, when)
-        return arm_pose(values, animal=self._animal)
+        held = self._gesturing.held(side, when)
+        swinging = self._moved.walking * (1 - self._gesturing.busy(side, when))
+        if swinging:
+            goal = arm(0.1, 0.95, 6) | self._moved.arms[0 if side == "left" else 1]
+            goal["upper_arm"] = math.degrees(math.atan2(goal["x"], goal["y"]))
+            values = {name: values[name] + (goal[name] - values[name]) * swinging for name in ARM_CHANNELS}
+        pose = arm_pose(values, animal=self._animal)
+        return replace(pose, held=replace(held, lettering=self._lettering)) if held else pose
 
     def _face(self, channels: dict[str, float], moment: float, mouth: Mouth) -> Face:
         alive, at, of = self.alive, self._value, self._of

@@ -9,7 +9,7 @@ from typing import Any
 
 import skia
 
-from dearhost.hosts.arms import arm_outline, draw_bare_arm, draw_hand_of, draw_sleeve, hand_origin
+from dearhost.hosts.arms import arm_outline, draw_bare_arm, draw_hand_of, draw_sleeve, hand_origin, hand_size
 from dearhost.hosts.eyes import draw_brow, draw_eye
 from dearhost.hosts.face_parts import draw_beard, draw_blush, draw_glasses, draw_moustache, draw_wrinkles
 from dearhost.hosts.hair import draw_back_hair, draw_front_hair
@@ -17,15 +17,16 @@ from dearhost.hosts.hair_styles import STYLES
 from dearhost.hosts.head_space import PIVOT, HeadSpace, head_outline
 from dearhost.hosts.headwear import HIDES_EARS, draw_headwear, draw_headwear_back
 from dearhost.hosts.host import Box, Card, Part
-from dearhost.hosts.legs import draw_leg, draw_pelvis
+from dearhost.hosts.legs import draw_leg, draw_pelvis, draw_seat
 from dearhost.hosts.model_sheet import AGES, ModelSheet
 from dearhost.hosts.mouth import draw_mouth
 from dearhost.hosts.nose_and_ears import draw_ear, draw_nose
 from dearhost.hosts.paper import Paper, paint, turned
 from dearhost.hosts.pictures import PictureShelf
-from dearhost.hosts.pose import ArmPose, Body, Face, Mouth, Pose
+from dearhost.hosts.pose import ArmPose, Body, Face, Held, Mouth, Pose
+from dearhost.hosts.props import PROPS, draw_prop, prop_reach
 from dearhost.hosts.rounding import rounded, still_pose
-from dearhost.hosts.skeleton import Arm, Skeleton, solve
+from dearhost.hosts.skeleton import FOREARM, UPPER_ARM, Arm, Skeleton, solve
 from dearhost.hosts.torso import (
     draw_collar,
     draw_earring,
@@ -38,6 +39,8 @@ from dearhost.hosts.torso import (
 
 _ABOUT_HEAD = (0.78, 0.96, 1.06)
 """How far hair and hats reach from the middle of the head: sideways, above and below, in head heights."""
+_SIDEWAYS = 0.5
+"""Turn of the trunk from which the farther arm hangs behind it."""
 _TURNED_AWAY = 0.15
 """Sine of the head's turn from which features can reach over its edge and must be clipped."""
 
@@ -50,6 +53,12 @@ def _draw_arm_shadow(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, arm: A
 def _reaches(arm: Arm) -> float:
     """How high wrist and fingers come: y on the canvas."""
     return min(arm.wrist.imag, (arm.wrist + turned(arm.angle) * 45).imag)
+
+
+def _holding(arm: Arm) -> int:
+    """Arms in drawing order: one that helps to hold lies under what the other holds."""
+    held = arm.pose.held
+    return 0 if not held else 1 if held.second else 2
 
 
 TrunkDrawing = Callable[[Paper, Skeleton], None]
@@ -76,6 +85,28 @@ class Person:
         return self._head
 
     @property
+    def figure(self) -> float:
+        """Units of the picture a unit of the host's own."""
+        return self._figure
+
+    @property
+    def leg(self) -> float:
+        """The length of a leg, in units of the host's own."""
+        return AGES[self.sheet.age].thigh + AGES[self.sheet.age].shin
+
+    @property
+    def foot(self) -> float:
+        """The size of a foot beside an adult's."""
+        return AGES[self.sheet.age].limb
+
+    @property
+    def arm_base(self) -> tuple[complex, float]:
+        """The right shoulder from the middle of the head, and an arm's length, in units."""
+        standing = solve(self.sheet, Pose())
+        length = (UPPER_ARM + FOREARM) * standing.proportions.arm
+        return (standing.right.shoulder - standing.head) * self._figure, length * self._figure
+
+    @property
     def height(self) -> float:
         """From the ground to the crown."""
         return self._height
@@ -92,15 +123,22 @@ class Person:
         skeleton = solve(self.sheet, pose)
         head = HeadSpace(0j, 100, body.yaw, body.pitch, 0, body.jaw)
         upper = HeadSpace(0j, 100, body.yaw, body.pitch, 0, 0)  # all that the jaw does not move
-        raised = [a for a in (skeleton.left, skeleton.right) if _reaches(a) <= skeleton.head.imag + 86]
-        low = [a for a in (skeleton.left, skeleton.right) if a not in raised]
+        arms = sorted((skeleton.left, skeleton.right), key=_holding)
+        raised = [a for a in arms if _reaches(a) <= skeleton.head.imag + 86 or a.pose.held]
+        low = [a for a in arms if a not in raised]
+        far = None
+        if abs(body.turn) > _SIDEWAYS:
+            far = skeleton.right if body.turn > 0 else skeleton.left
+        helping = [a for a in raised if a.pose.held and a.pose.held.second]
         placed = (body.bend, body.roll, body.lean, skeleton.head, body.yaw, body.pitch, body.jaw)
         trunk = replace(body, yaw=0, pitch=0, roll=0, jaw=0, head_x=0)
         return [
             Part("back hair", placed[:-1], self._around(skeleton, _ABOUT_HEAD),
                  lambda c: self._draw_back_hair(c, skeleton, upper, body)),
-            Part("body", trunk, self._trunk_box(skeleton), lambda c: self._draw_body(c, skeleton, body)),
-            *(self._arm_part(body, arm, shadow=True) for arm in low),
+            *(self._arm_part(body, arm, shadow=False) for arm in low if arm is far),
+            Part("body", (trunk, pose.legs, pose.seat), self._trunk_box(skeleton, pose),
+                 lambda c: self._draw_body(c, skeleton, body, pose)),
+            *(self._arm_part(body, arm, shadow=True) for arm in low if arm is not far),
             Part("head", placed, self._head_box(skeleton),
                  lambda c: self._draw_head(c, skeleton, head, body)),
             Part("hair", placed[:-1], self._around(skeleton, _ABOUT_HEAD),
@@ -110,6 +148,7 @@ class Person:
             Part("mouth", (placed, mouth), self._around(skeleton, (0.30, -0.12, 0.56)),
                  lambda c: self._draw_mouth(c, skeleton, head, body, mouth)),
             *(self._arm_part(body, arm, shadow=False) for arm in raised),
+            *(self._fingers_part(body, arm) for arm in helping),
         ]  # fmt: skip
 
     def _arm_part(self, body: Body, arm: Arm, *, shadow: bool) -> Part:
@@ -118,6 +157,14 @@ class Person:
                 self._draw_arm(paper, body, arm, shadow=shadow)
 
         return Part(f"arm{arm.side}", (body.bend, arm.shoulder, arm.pose, shadow), self._arm_box(arm), draw)
+
+    def _fingers_part(self, body: Body, arm: Arm) -> Part:
+        def draw(canvas: Any) -> None:
+            with self._figure_space(canvas) as paper, self._frame(paper, arm.shoulder, body.bend):
+                alone, own = self._arm_alone(replace(arm.pose, shrug=0.0), arm.side)
+                self._draw_hand(paper, alone, own, fingers_only=True)
+
+        return Part(f"fingers{arm.side}", (body.bend, arm.shoulder, arm.pose), self._arm_box(arm), draw)
 
     # -- places ------------------------------------------------------------------------------------
 
@@ -135,9 +182,13 @@ class Person:
         left, top, right, bottom = self._around(skeleton, _ABOUT_HEAD)
         return left, top, right, max(bottom, (skeleton.torso(0, 0.18).imag + 6) * self._figure)
 
-    def _trunk_box(self, skeleton: Skeleton) -> Box:
+    def _trunk_box(self, skeleton: Skeleton, pose: Pose) -> Box:
         """Everything from the collar down but the arms."""
         xs = [skeleton.hip.real - 105, skeleton.hip.real + 115]
+        for leg in (skeleton.left_leg, skeleton.right_leg):
+            xs += [leg.ankle.real - 60, leg.ankle.real + 60]
+        if pose.seat:
+            xs += [-pose.root - 75, -pose.root + 75]
         for arm in (skeleton.left, skeleton.right):
             xs += [arm.shoulder.real - 28, arm.shoulder.real + 28]
         return self._scaled((min(xs), skeleton.head.imag + 4, max(xs), 60))
@@ -145,6 +196,11 @@ class Person:
     def _arm_box(self, arm: Arm) -> Box:
         xs = [p.real for p in (arm.shoulder, arm.elbow, arm.wrist)]
         ys = [p.imag for p in (arm.shoulder, arm.elbow, arm.wrist)]
+        held = arm.pose.held
+        if held and not held.second:
+            reach = prop_reach(held.prop) + 20
+            xs += [arm.wrist.real - reach, arm.wrist.real + reach]
+            ys += [arm.wrist.imag - reach, arm.wrist.imag + reach]
         return self._scaled((min(xs) - 70, min(ys) - 75, max(xs) + 70, max(ys) + 70))
 
     @contextmanager
@@ -189,13 +245,16 @@ class Person:
         draw_headwear_back(paper, head, self.sheet)
         draw_back_hair(paper, head, self.sheet)
 
-    def _draw_body(self, canvas: Any, skeleton: Skeleton, body: Body) -> None:
-        """Legs, trunk and neck."""
+    def _draw_body(self, canvas: Any, skeleton: Skeleton, body: Body, pose: Pose) -> None:
+        """What there is to sit on, legs, trunk and neck."""
         hip = skeleton.hip
         with self._figure_space(canvas) as paper:
             canvas.drawOval(skia.Rect.MakeLTRB(hip.real - 95, -8, hip.real + 105, 14), paint("ink", 0.20))
             if not canvas.quickReject(skia.Rect.MakeLTRB(hip.real - 200, hip.imag - 12, hip.real + 200, 40)):
-                for leg in (skeleton.left_leg, skeleton.right_leg):
+                if pose.seat:
+                    draw_seat(paper, -pose.root, pose.seat)
+                legs = [skeleton.left_leg, skeleton.right_leg]
+                for leg in legs[::-1] if pose.legs.heading > 0 else legs:  # the farther one first
                     draw_leg(paper, self.sheet, skeleton, leg)
                 draw_pelvis(paper, self.sheet, skeleton)
             self._draw_on_trunk(paper, skeleton, body, "trunk", self._record_trunk)
@@ -243,12 +302,29 @@ class Person:
             if self.sheet.outfit.sleeve != "long":
                 self._draw_on_arm(paper, "bare arm", pose, side, draw_bare_arm)
             alone, own = self._arm_alone(pose, side)
-            wrist = hand_origin(self.sheet, own) - own.shoulder
-            hand = replace(own, squeeze=rounded(own.squeeze, 0.04))
-            with self._frame(paper, wrist, own.angle):
-                key = ("hand", side * pose.flip, pose.hand, hand.squeeze)
-                self._shelf.draw(paper, key, lambda p: draw_hand_of(p, self.sheet, alone, hand))
+            held = pose.held
+            self._draw_hand(paper, alone, own)
             self._draw_on_arm(paper, "sleeve", pose, side, draw_sleeve)
+            if held and not held.second:
+                self._draw_held(paper, alone, own, held, body.bend)
+                self._draw_hand(paper, alone, own, fingers_only=True)
+
+    def _draw_hand(self, paper: Paper, alone: Skeleton, own: Arm, *, fingers_only: bool = False) -> None:
+        """The hand of an arm whose shoulder is at the origin, or what of it lies over a prop."""
+        wrist = hand_origin(self.sheet, own) - own.shoulder
+        hand = replace(own, squeeze=rounded(own.squeeze, 0.04))
+        with self._frame(paper, wrist, own.angle):
+            key = ("hand", own.side * own.pose.flip, own.pose.hand, hand.squeeze, fingers_only)
+            self._shelf.draw(paper, key, lambda p: draw_hand_of(p, self.sheet, alone, hand, fingers_only=fingers_only))
+
+    def _draw_held(self, paper: Paper, alone: Skeleton, own: Arm, held: Held, bend: float) -> None:
+        """The prop in the palm, upright whatever the hand does."""
+        palm = hand_origin(self.sheet, own) - own.shoulder + turned(own.angle) * 17 * hand_size(alone) * own.squeeze
+        prop = PROPS[held.prop]
+        with self._frame(paper, palm, own.side * prop.turn - bend):
+            paper.canvas.scale(held.size, held.size)
+            key = ("prop", held.prop, held.words, own.side, held.lettering is not None)
+            self._shelf.draw(paper, key, lambda p: draw_prop(p, held.prop, own.side, held.words, held.lettering))
 
     def _arm_alone(self, pose: ArmPose, side: int) -> tuple[Skeleton, Arm]:
         """A straight body with this arm on both sides, and the arm."""

@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from dataclasses import dataclass, field
+from typing import Any
 
 
 @dataclass(frozen=True, slots=True)
@@ -32,6 +34,20 @@ HAND_SHAPES = {
 
 
 @dataclass(frozen=True, slots=True)
+class Held:
+    """A prop in a hand, ``size`` 0 to 1 while it comes out of a pocket; ``words`` stand on it, set by ``lettering``.
+
+    ``second``: the other hand holds it, this one helps.
+    """
+
+    prop: str
+    words: str = ""
+    size: float = 1.0
+    second: bool = False
+    lettering: Callable[[Any, str, float, float], None] | None = field(default=None, compare=False)
+
+
+@dataclass(frozen=True, slots=True)
 class ArmPose:
     """Where a hand is: ``x`` outward and ``y`` down from its own shoulder, in arm lengths.
 
@@ -49,6 +65,7 @@ class ArmPose:
     upper_arm: float = 10.0
     upper_weight: float = 0.0
     flip: float = 1.0
+    held: Held | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -113,6 +130,24 @@ class Body:
 
 
 @dataclass(frozen=True, slots=True)
+class Foot:
+    """An ankle: ``x`` right of and ``y`` above where it stands, in units; ``angle`` in degrees, clockwise."""
+
+    x: float = 0.0
+    y: float = 0.0
+    angle: float = 0.0
+
+
+@dataclass(frozen=True, slots=True)
+class Legs:
+    """``heading`` -1 (legs seen from the side, to the left) to 1 (to the right); 0 = from the front."""
+
+    heading: float = 0.0
+    left: Foot = field(default_factory=Foot)
+    right: Foot = field(default_factory=Foot)
+
+
+@dataclass(frozen=True, slots=True)
 class Pose:
     """Everything a host needs to be drawn at one moment. Left and right are the viewer's."""
 
@@ -121,3 +156,8 @@ class Pose:
     right: ArmPose = field(default_factory=ArmPose)
     face: Face = field(default_factory=Face)
     mouth: Mouth = field(default_factory=Mouth)
+    legs: Legs = field(default_factory=Legs)
+    root: float = 0.0
+    """Units that the host has gone from its place."""
+    seat: float = 0.0
+    """Units of the height of what is there to sit on; 0 = nothing."""

@@ -8,7 +8,7 @@ from __future__ import annotations
 from dataclasses import replace
 
 from dearhost.hosts.paper import clamp
-from dearhost.hosts.pose import ArmPose, Body, Face, Mouth, Pose
+from dearhost.hosts.pose import ArmPose, Body, Face, Foot, Legs, Mouth, Pose
 
 _FULL = 2.9
 """Pixels a unit at which the steps below are meant: a half-body host at 1080 lines."""
@@ -24,13 +24,15 @@ def still_pose(pose: Pose, scale: float) -> Pose:
     coarse = clamp(_FULL / max(scale, 0.1), 0.75, 3.0)
     return Pose(
         _still_body(pose.body, coarse), _still_arm(pose.left, coarse), _still_arm(pose.right, coarse),
-        _still_face(pose.face, coarse), _still_mouth(pose.mouth, coarse),
+        _still_face(pose.face, coarse), _still_mouth(pose.mouth, coarse), _still_legs(pose.legs, coarse), pose.root,
+        rounded(pose.seat, 1.0),
     )  # fmt: skip
 
 
 def _still_body(body: Body, coarse: float) -> Body:
     return replace(
         body,
+        turn=rounded(body.turn, 0.02),
         bend=rounded(body.bend, 0.10 * coarse),
         tilt=rounded(body.tilt, 0.20 * coarse),
         hip_x=rounded(body.hip_x, 0.002 * coarse),
@@ -43,6 +45,13 @@ def _still_body(body: Body, coarse: float) -> Body:
         jaw=rounded(body.jaw, 0.08 * coarse),
         head_x=rounded(body.head_x, 0.002 * coarse),
     )
+
+
+def _still_legs(legs: Legs, coarse: float) -> Legs:
+    def still(foot: Foot) -> Foot:
+        return Foot(rounded(foot.x, 0.3 * coarse), rounded(foot.y, 0.3 * coarse), rounded(foot.angle, 1.0 * coarse))
+
+    return Legs(rounded(legs.heading, 0.02), still(legs.left), still(legs.right))
 
 
 def _still_arm(pose: ArmPose, coarse: float) -> ArmPose:

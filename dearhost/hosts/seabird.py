@@ -13,7 +13,7 @@ from typing import Any
 
 import skia
 
-from dearhost.hosts.animals import Build, Frame, Limb, drawer, limb_part, soft_limit
+from dearhost.hosts.animals import Build, Frame, Limb, drawer, in_order, limb_part, soft_limit
 from dearhost.hosts.eyes import draw_brow, draw_eye
 from dearhost.hosts.head_space import HeadSpace, mirrored
 from dearhost.hosts.host import Card, Part
@@ -38,6 +38,9 @@ class Seabird:
     """A seabird character, two thirds of a person's height."""
 
     kind = "animal"
+    figure = 1.0
+    leg = 200.0
+    foot = 1.0
 
     def __init__(self, host_id: str, name: str, card: Card) -> None:
         self.id, self.name, self.card = host_id, name, card
@@ -46,6 +49,11 @@ class Seabird:
     def head_centre(self) -> complex:
         """The middle of the head when standing straight."""
         return complex(0, -_BUILD.seat - _BUILD.neck)
+
+    @property
+    def arm_base(self) -> tuple[complex, float]:
+        """The right shoulder from the middle of the head, and a limb's length, in units."""
+        return _BUILD.arm_base
 
     @property
     def height(self) -> float:
@@ -61,8 +69,7 @@ class Seabird:
         """Body, low wings under the scarf, the head, then raised wings."""
         pose = still_pose(pose, scale)
         frame, body = Frame(pose, _BUILD), pose.body
-        raised = [w for w in frame.limbs if w.wrist.imag <= frame.head.imag + 46]
-        low = [w for w in frame.limbs if w not in raised]
+        low, raised = in_order(frame.limbs, frame.head.imag + 46)
         face, mouth = pose.face, pose.mouth
         trunk = replace(body, yaw=0, pitch=0, roll=0, jaw=0, head_x=0)
         x, y = frame.head.real, frame.head.imag
@@ -75,11 +82,24 @@ class Seabird:
                  drawer(lambda p: _draw_eyes(p, frame, face))),
             Part("beak", (body, mouth), (x - 40, y - 26, x + 40, y + 92),
                  drawer(lambda p: _draw_beak(p, frame.head_space, mouth))),
-            *(limb_part("wing", wing, trunk, _draw_wing) for wing in raised),
+            *(limb_part("wing", wing, trunk, _draw_wing, _draw_feathers) for wing in raised),
         ]  # fmt: skip
 
 
 def _draw_wing(paper: Paper, wing: Limb) -> None:
+    _draw_feathers(paper, wing)
+    fore = (wing.wrist - wing.elbow) / max(1e-6, abs(wing.wrist - wing.elbow))
+    sleeve = limb(skia.Path(), wing.shoulder, wing.elbow, 21, 18, 2)
+    limb(sleeve, wing.elbow, wing.wrist + fore * 4, 18, 13, 2)
+    paper.piece(sleeve, _WING, _WING_SHADE, crescent=(6, 5), rim=False)
+    across = fore * 1j
+    for part in (0.25, 0.55):
+        place: complex = lerp(wing.elbow, wing.wrist, part)
+        paper.brush([place - across * 9, place + fore * 9, place + across * 9], 2.2, _WING_SHADE, tip=0.2, tail=0.2)
+
+
+def _draw_feathers(paper: Paper, wing: Limb) -> None:
+    """The black tip of a wing, spread like fingers."""
     fore = (wing.wrist - wing.elbow) / max(1e-6, abs(wing.wrist - wing.elbow))
     straight = math.degrees(cmath.phase(fore))
     angle = straight + soft_limit((wing.angle - straight + 180) % 360 - 180, 70)
@@ -97,13 +117,6 @@ def _draw_wing(paper: Paper, wing: Limb) -> None:
     paper.ink_edge(joined(fan), 0.9)
     for path in fan:
         paper.piece(path, _TIP, mix(_TIP, "#51687A", 0.5), ink=0, crescent=(-1.6, -1.2), rim=False)
-    sleeve = limb(skia.Path(), wing.shoulder, wing.elbow, 21, 18, 2)
-    limb(sleeve, wing.elbow, wing.wrist + fore * 4, 18, 13, 2)
-    paper.piece(sleeve, _WING, _WING_SHADE, crescent=(6, 5), rim=False)
-    across = fore * 1j
-    for part in (0.25, 0.55):
-        place: complex = lerp(wing.elbow, wing.wrist, part)
-        paper.brush([place - across * 9, place + fore * 9, place + across * 9], 2.2, _WING_SHADE, tip=0.2, tail=0.2)
 
 
 def _draw_body(paper: Paper, frame: Frame) -> None:

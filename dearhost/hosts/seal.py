@@ -9,7 +9,7 @@ from typing import Any
 
 import skia
 
-from dearhost.hosts.animals import Build, Frame, Limb, drawer, limb_part, soft_limit
+from dearhost.hosts.animals import Build, Frame, Limb, drawer, in_order, limb_part, soft_limit
 from dearhost.hosts.eyes import draw_brow, draw_eye
 from dearhost.hosts.head_space import HeadSpace, mirrored
 from dearhost.hosts.host import Card, Part
@@ -36,6 +36,9 @@ class Seal:
     """A seal character that stands upright on its tail, about two thirds of a person's height."""
 
     kind = "animal"
+    figure = 1.0
+    leg = 200.0
+    foot = 1.0
 
     def __init__(self, host_id: str, name: str, card: Card) -> None:
         self.id, self.name, self.card = host_id, name, card
@@ -44,6 +47,11 @@ class Seal:
     def head_centre(self) -> complex:
         """The middle of the head when standing straight."""
         return complex(0, -_BUILD.seat - _BUILD.neck)
+
+    @property
+    def arm_base(self) -> tuple[complex, float]:
+        """The right shoulder from the middle of the head, and a limb's length, in units."""
+        return _BUILD.arm_base
 
     @property
     def height(self) -> float:
@@ -59,8 +67,7 @@ class Seal:
         """Body with its low flippers, the kerchief, the head, then raised flippers."""
         pose = still_pose(pose, scale)
         frame, body, face, mouth = Frame(pose, _BUILD), pose.body, pose.face, pose.mouth
-        raised = [f for f in frame.limbs if f.wrist.imag <= frame.head.imag + 46]
-        low = [f for f in frame.limbs if f not in raised]
+        low, raised = in_order(frame.limbs, frame.head.imag + 46)
         trunk = replace(body, yaw=0, pitch=0, roll=0, jaw=0, head_x=0)
         x, y = frame.head.real, frame.head.imag
         hip = frame.hip.real

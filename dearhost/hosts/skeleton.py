@@ -36,12 +36,14 @@ class Arm:
 
 @dataclass(frozen=True, slots=True)
 class Leg:
-    """Joints of one leg."""
+    """Joints of one leg. ``angle`` of the foot, ``heading`` -1 to 1 as far as it is seen from the side."""
 
     hip: complex
     knee: complex
     ankle: complex
     side: int
+    angle: float = 0.0
+    heading: float = 0.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -151,16 +153,37 @@ def solve(sheet: ModelSheet, pose: Pose) -> Skeleton:
         shoulder = neck - chest_up * drop + chest_across * side * (shoulder_width - thickness)
         arms[side] = _solve_arm(arm_pose, side, shoulder, chest_up, sizes)
     legs = {}
-    for side in (LEFT, RIGHT):
-        hip_joint = hip + up * 1j * side * lower(build.hip) * (0.50 * (0.25 + 0.75 * facing) if body.turn else 0.46)
-        ground = hip.real - body.hip_x * 100 + side * lower(build.hip) * 0.44 * (0.25 + 0.75 * facing) - 2 * side
-        ankle = complex(ground, -sizes.ankle)
-        knee, ankle, _ = reach(hip_joint, ankle, sizes.thigh, sizes.shin, -side, fold=0.5, shortest=0.70)
-        legs[side] = Leg(hip_joint, knee, ankle, side)
+    for side, foot in ((LEFT, pose.legs.left), (RIGHT, pose.legs.right)):
+        across = lower(build.hip) * side
+        apart = 0.50 * (0.25 + 0.75 * facing) if body.turn else 0.46
+        profile = abs(pose.legs.heading)
+        hip_joint = hip + up * 1j * across * lerp(apart, 0.22, profile)
+        if profile:  # feet stay where they are while the body turns
+            stance = 0.44 * build.hip * sizes.width * side - 2 * side
+        else:
+            stance = 0.44 * (0.25 + 0.75 * facing) * across - 2 * side
+        ankle = complex(hip.real - body.hip_x * 100 + stance + foot.x, -sizes.ankle - foot.y)
+        legs[side] = _solve_leg(hip_joint, ankle, side, foot.angle, pose.legs.heading, sizes)
     return Skeleton(
         hip, waist, chest, neck, head, up, chest_up, shoulder_width, upper(build.chest + 0.8 * body.breath),
         lower(build.waist), lower(build.hip), body.turn, arms[LEFT], arms[RIGHT], legs[LEFT], legs[RIGHT], sizes, build,
     )  # fmt: skip
+
+
+_SLACK = 1.2
+"""Units that a leg seen from the front is bent by; beyond, the thigh points at the viewer instead."""
+
+
+def _solve_leg(hip: complex, ankle: complex, side: int, angle: float, heading: float, sizes: Proportions) -> Leg:
+    """From the front the knee comes towards the viewer, from the side it goes the way the foot points."""
+    profile = abs(heading)
+    pointing = clamp(abs(ankle - hip) - sizes.shin + _SLACK, 0.2 * sizes.thigh, sizes.thigh)
+    knee, end, _ = reach(hip, ankle, pointing, sizes.shin, -side, fold=0.5, shortest=0.70)
+    if profile > 0:
+        bend = -1 if heading > 0 else 1
+        sideways, end_, _ = reach(hip, ankle, sizes.thigh, sizes.shin, bend, fold=0.5, shortest=0.70)
+        knee, end = lerp(knee, sideways, profile), lerp(end, end_, profile)
+    return Leg(hip, knee, end, side, angle, heading)
 
 
 def _solve_arm(pose: ArmPose, side: int, shoulder: complex, chest_up: complex, sizes: Proportions) -> Arm:

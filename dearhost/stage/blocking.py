@@ -3,11 +3,12 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
 
 from dearhost.hosts import Role, host_by_id
 from dearhost.script import Scene, Spot, spoken_lines
 from dearhost.stage.production import Production
-from dearhost.stage.shapes import LAYOUTS
+from dearhost.stage.shapes import LAYOUTS, RATIOS
 from dearhost.stage.timeline import PlacedHost
 
 
@@ -15,21 +16,38 @@ def place_hosts(
     shape: str, framing: str, roles: Mapping[str, Role], spots: Mapping[str, Spot]
 ) -> tuple[PlacedHost, ...]:
     """Hosts in place, the furthest first: where the framing puts them, or on the spots they were given."""
-    hosts = list(roles)
-    placed = []
-    for host, place in zip(hosts, usual_places(shape, framing, hosts), strict=True):
-        spot = None if framing == "close-up" and len(hosts) == 1 else spots.get(host)
-        placed.append(
-            (spot.distance if spot else 1.0, PlacedHost(host, *_on(spot, framing, shape, place), roles[host]))
-        )
-    return tuple(host for _, host in sorted(placed, key=lambda item: -item[0]))
+    places = places_of(shape, framing, list(roles), spots)
+    furthest_first = sorted(roles, key=lambda host: -(spots[host].distance if host in spots else 1.0))
+    return tuple(PlacedHost(host, *places[host], roles[host]) for host in furthest_first)
+
+
+def places_of(shape: str, framing: str, hosts: Sequence[str], spots: Mapping[str, Spot]) -> dict[str, Place]:
+    """(x, head centre y, head height) for each host: where the framing puts them, or on their spots."""
+    alone_and_close = framing == "close-up" and len(hosts) == 1
+    return {
+        host: _on(None if alone_and_close else spots.get(host), framing, shape, place)
+        for host, place in zip(hosts, usual_places(shape, framing, hosts), strict=True)
+    }
+
+
+Place = tuple[float, float, float]
+"""A host's x, head centre y and head height, as fractions of the picture."""
+
+
+@dataclass(frozen=True, slots=True)
+class Neighbour:
+    """The ``host`` next to one, on its ``side`` (1 right, -1 left), and where their hands meet, in arm lengths."""
+
+    host: str
+    side: int
+    meet: tuple[float, float]
 
 
 _STEP = {"wide": 0.45, "medium": 1.0, "close-up": 1.6}
 """What a step back counts for: the further the camera, the less."""
 
 
-def _on(spot: Spot | None, framing: str, shape: str, place: tuple[float, float, float]) -> tuple[float, float, float]:
+def _on(spot: Spot | None, framing: str, shape: str, place: Place) -> Place:
     """A place moved to a spot: everything shrinks towards the horizon by one over the distance."""
     if spot is None:
         return place
@@ -39,7 +57,7 @@ def _on(spot: Spot | None, framing: str, shape: str, place: tuple[float, float, 
     return spot.x, horizon + (y - horizon) / distance, head / distance
 
 
-def usual_places(shape: str, framing: str, hosts: Sequence[str]) -> list[tuple[float, float, float]]:
+def usual_places(shape: str, framing: str, hosts: Sequence[str]) -> list[Place]:
     """(x, head centre y, head height) for each host, by shape and framing."""
     layout = LAYOUTS[shape]
     if framing == "wide":
@@ -55,7 +73,7 @@ def usual_places(shape: str, framing: str, hosts: Sequence[str]) -> list[tuple[f
     return [_at_height(shape, host, x, y + 0.04, head * shrink) for host, x in zip(hosts, spread, strict=True)]
 
 
-def _at_height(shape: str, host: str, x: float, y: float, head: float) -> tuple[float, float, float]:
+def _at_height(shape: str, host: str, x: float, y: float, head: float) -> Place:
     """An animal or a child beside a grown person stands lower and smaller, but in the picture."""
     who = host_by_id(host)
     if who.card.age == "child":
@@ -65,16 +83,42 @@ def _at_height(shape: str, host: str, x: float, y: float, head: float) -> tuple[
     return x, y, head
 
 
-def _standing_places(shape: str, hosts: Sequence[str]) -> list[tuple[float, float, float]]:
+def _standing_places(shape: str, hosts: Sequence[str]) -> list[Place]:
     """Whole figures on one floor, to one scale."""
     tall, feet, aspect = {"16:9": (0.76, 0.93, 16 / 9), "1:1": (0.66, 0.93, 1.0), "9:16": (0.50, 0.86, 9 / 16)}[shape]
     units = 620.0
     head = tall / units * 100
     if len(hosts) > 1:
         head = min(head, aspect / len(hosts) * 0.30)
-    spread: Mapping[int, list[float]] = {1: [0.5], 2: [0.36, 0.66]}
-    xs = spread.get(len(hosts)) or [0.14 + 0.72 * i / (len(hosts) - 1) for i in range(len(hosts))]
+    if len(hosts) == 2:  # as near to each other as when the camera is close
+        (first, _, near), (second, _, _) = LAYOUTS[shape].pair
+        apart = (second - first) * head / near / 2
+        xs = [0.51 - apart, 0.51 + apart]
+    else:
+        xs = [0.14 + 0.72 * i / (len(hosts) - 1) for i in range(len(hosts))] if len(hosts) > 1 else [0.5]
     return [(x, feet + host_by_id(h).head_centre.imag / 100 * head, head) for x, h in zip(xs, hosts, strict=True)]
+
+
+def neighbours(shape: str, places: Mapping[str, Place]) -> dict[str, Neighbour]:
+    """Who stands next to each host, from where they are: x, head centre y, head height."""
+    in_row = sorted(places, key=lambda host: places[host][0])
+    found: dict[str, Neighbour] = {}
+    for index, host in enumerate(in_row):
+        if len(in_row) > 1:
+            there = index + 1 if index + 1 < len(in_row) else index - 1
+            side = 1 if there > index else -1
+            found[host] = Neighbour(in_row[there], side, _meeting(shape, host, places[host], places[in_row[there]]))
+    return found
+
+
+def _meeting(shape: str, host: str, own: Place, others: Place) -> tuple[float, float]:
+    """Where a host's hand meets the neighbour's, half way between them: from its shoulder, in arm lengths."""
+    width, height = RATIOS[shape]
+    x, y, head = own
+    middle, level = (x + others[0]) / 2, max(y + 1.25 * head, others[1] + 1.25 * others[2])
+    shoulder, length = host_by_id(host).arm_base
+    across = abs(middle - x) * width / height / head * 100
+    return (across - shoulder.real) / length, ((level - y) / head * 100 - shoulder.imag) / length
 
 
 def standing(production: Production, scene: Scene) -> dict[str, Spot]:

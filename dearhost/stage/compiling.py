@@ -2,16 +2,16 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import replace
 
 from dearhost.errors import StageError
 from dearhost.hosts import VERSION as HOSTS_VERSION
-from dearhost.hosts import PlacedReading, Role, host_by_id
+from dearhost.hosts import MoveCue, PlacedReading, Role, host_by_id, resolved
 from dearhost.lips import VERSION as LIPS_VERSION
-from dearhost.script import Cue, Line, Scene, spoken_lines, word_index
+from dearhost.script import Cue, Line, Scene, Spot, spoken_lines, word_index
 from dearhost.speech import Reading, Speaker, with_pauses
-from dearhost.stage.blocking import place_hosts
+from dearhost.stage.blocking import neighbours, place_hosts, places_of
 from dearhost.stage.captions import Caption, make_captions, shown_words
 from dearhost.stage.cueing import (
     cue_times,
@@ -22,11 +22,13 @@ from dearhost.stage.cueing import (
     manner_in,
     pauses_of,
     playable,
+    props_of,
     stings_of,
     titles_of,
 )
 from dearhost.stage.directing import automatic, directed
-from dearhost.stage.pacing import place_lines
+from dearhost.stage.going import moves_of, needed_end, needed_lead, sinking
+from dearhost.stage.pacing import LEAD_IN, place_lines
 from dearhost.stage.production import Production
 from dearhost.stage.sets.registry import VERSION as SETS_VERSION
 from dearhost.stage.shapes import LAYOUTS, RATIOS
@@ -34,7 +36,7 @@ from dearhost.stage.timeline import PlacedLine, SceneTimeline, Shot, Timeline, T
 from dearhost.storage import fingerprint
 from dearhost.timebase import FrameRate, Span
 
-VERSION = "stage-10"
+VERSION = "stage-11"
 CHARACTERS = {"16:9": 37, "1:1": 34, "9:16": 30}
 """Characters a caption line, as far as the captions' box allows at their size."""
 _TITLE_SECONDS = (0.20, 3.4)
@@ -108,8 +110,14 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
     lines = spoken_lines(scene)
     readings = [with_pauses(reading, pauses_of(line)) for line, reading in zip(lines, readings, strict=True)]
     choices = production.choices_for(scene)
-    starts, duration = place_lines([r.duration for r in readings], [line.speaker for line in lines], scene.staging.tail)
-    heard = list(zip(lines, starts, readings, strict=True))
+    spots = {production.entry(name).host: spot for name, spot in scene.staging.blocking.items()
+             if name in production.cast}  # fmt: skip
+    heard, duration = _in_time(production, scene, readings)
+    moves = _moves(production, scene, heard, spots)
+    if (missing := needed_lead(moves)) > 0:
+        heard, duration = _in_time(production, scene, readings, LEAD_IN + missing)
+        moves = _moves(production, scene, heard, spots)
+    duration = max(duration, needed_end(moves))
     by_themselves = _by_themselves(production, heard, speaker)
     placed = [
         PlacedLine(line.id, line.speaker, Span(at, at + reading.duration), line.text,
@@ -130,9 +138,7 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
     if production.titles and scene.heading:
         span = Span(_TITLE_SECONDS[0], min(_TITLE_SECONDS[1], duration - 0.2))
         titles.insert(0, Title(number, scene.heading, span))
-    roles = _roles(production, scene, placed, duration)
-    spots = {production.entry(name).host: spot for name, spot in scene.staging.blocking.items()
-             if name in production.cast}  # fmt: skip
+    roles = _roles(production, scene, placed, duration, spots, moves)
     shots = [Shot(0.0, place_hosts(production.shape, choices.framing, roles, spots))]
     for cut in framings_of(heard):
         host = production.entry(cut.speaker).host
@@ -143,6 +149,31 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
         tuple(captions), tuple(titles), _name(production, scene, lines, speaker, number),
         choices.captions, choices.transition, tuple(cutaways_of(heard, duration)), tuple(stings_of(heard)),
     )  # fmt: skip
+
+
+def _in_time(
+    production: Production, scene: Scene, readings: Sequence[Reading], lead: float = LEAD_IN
+) -> tuple[list[tuple[Line, float, Reading]], float]:
+    """The scene's lines with their starts and readings, and how long it lasts."""
+    lines = spoken_lines(scene)
+    durations, speakers = [r.duration for r in readings], [line.speaker for line in lines]
+    starts, duration = place_lines(durations, speakers, scene.staging.tail, lead)
+    return list(zip(lines, starts, readings, strict=True)), duration
+
+
+def _moves(
+    production: Production, scene: Scene, heard: Sequence[tuple[Line, float, Reading]], spots: Mapping[str, Spot]
+) -> dict[str, tuple[MoveCue, ...]]:
+    """Where each host goes."""
+    shape, framings = production.shape, [production.choices_for(scene).framing]
+    framings += [cut.framing for cut in framings_of(heard) if cut.framing not in framings]
+    hosts = list(dict.fromkeys(production.entry(line.speaker).host for line, _, _ in heard))
+    framed = [places_of(shape, framing, hosts, spots) for framing in framings]
+    found = {}
+    for host in hosts:
+        mine = [item for item in heard if production.entry(item[0].speaker).host == host]
+        found[host] = moves_of(mine, shape, framed, host)
+    return found
 
 
 def display_name(speaker: str) -> str:
@@ -209,20 +240,36 @@ def _room(shape: str, framing: str) -> float:
 
 
 def _roles(
-    production: Production, scene: Scene, lines: Sequence[PlacedLine], duration: float
-) -> dict[str, Role]:  # fmt: skip
+    production: Production,
+    scene: Scene,
+    lines: Sequence[PlacedLine],
+    duration: float,
+    spots: Mapping[str, Spot],
+    moves: Mapping[str, tuple[MoveCue, ...]],
+) -> dict[str, Role]:
     """What each host of the scene does in it, in the order in which they first speak."""
     by_host: dict[str, list[PlacedLine]] = {}
     for line in lines:
         by_host.setdefault(production.entry(line.speaker).host, []).append(line)
     written = {line.id: line for line in scene.lines}
     several = len(by_host) > 1
+    framing = production.choices_for(scene).framing
+    nextdoor = neighbours(production.shape, places_of(production.shape, framing, list(by_host), spots))
+    handling, _ = resolved(
+        [
+            cue
+            for host, mine in by_host.items()
+            for line in mine
+            for cue in props_of(written[line.id], line.span.start, line.reading, host)
+        ],
+        {host: (neighbour.host, neighbour.side) for host, neighbour in nextdoor.items()},
+    )
     roles = {}
     for index, (host, mine) in enumerate(by_host.items()):
         others = tuple(line.span for name, theirs in by_host.items() if name != host for line in theirs)
-        side = 0 if not several else (1 if index < len(by_host) / 2 else -1)
+        side = nextdoor[host].side if several else 0
         # the arm towards the partner reaches less, so that hands do not meet
-        alone = _room(production.shape, production.choices_for(scene).framing)
+        alone = _room(production.shape, framing)
         reach = (alone, alone) if not several else ((0.75, 0.15) if side > 0 else (0.15, 0.75))
         cued = [(directed(written[line.id], line.automatic), line.span.start, line.reading) for line in mine]
         roles[host] = Role(
@@ -235,6 +282,12 @@ def _roles(
             partner=tuple(sorted(others, key=lambda s: s.start)),
             partner_side=side,
             reach=reach,
+            moves=moves[host],
+            leg=host_by_id(host).leg,
+            foot=host_by_id(host).foot,
+            drop=sinking(framing, host),
+            handling=handling.get(host, ()),
+            meet=nextdoor[host].meet if host in nextdoor else (0.4, 0.45),
             seed=_seed(scene) + index,
         )
     return roles

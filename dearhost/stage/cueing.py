@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import replace
 
-from dearhost.hosts import EXPRESSIONS, GESTURES, ExpressionCue, GestureCue
+from dearhost.hosts import ACTS, EXPRESSIONS, GESTURES, PROPS, ExpressionCue, GestureCue, PropCue
 from dearhost.script import KINDS, Cue, CueKind, Line, Parameter, cue_problem, word_index
 from dearhost.sound import STINGS
 from dearhost.speech import AS_EVER, ENDINGS, MANNERS, Delivery, Manner, Reading, SayAs, borders_of, sayings_of
@@ -18,6 +18,9 @@ from dearhost.timebase import Span
 _ONE_HANDED = ("wave", "point-up", "thumb-up", "thumb-down", "count", "present", "heart", "think", "stop", "look",
                "beckon", "wag", "you")  # fmt: skip
 _SIDE = Parameter("side", "Hand", "right", choices=("left", "right"))
+_FROM = Parameter("side", "From", "left", choices=("left", "right"))
+_TO = Parameter("side", "To", "right", choices=("left", "right"))
+_PLACE = Parameter("place", "Where", "middle", choices=("left", "middle", "right"))
 _SIZE = Parameter("strength", "Size", 1.0, 0.3, 1.3)
 _AMOUNT = Parameter("strength", "Strength", 1.0, 0.2, 1.3)
 _LONGER = Parameter("longer", "Stays longer", 0.0, 0.0, 6.0, "s")
@@ -41,6 +44,38 @@ KINDS.register(
         for name in GESTURES
     ),
     *(CueKind(name, _label(name), "host", "Expression", (_AMOUNT, _LASTS), ALSO.get(name, "")) for name in EXPRESSIONS),
+    CueKind(
+        "take",
+        "Take a prop",
+        "host",
+        "Prop",
+        (
+            Parameter("prop", "Which", next(iter(PROPS)), choices=tuple(PROPS)),
+            _SIDE,
+            Parameter("text", "Words on a sign", "", required=False),
+        ),
+        "pick up hold " + " ".join(f"{name} {prop.also}" for name, prop in PROPS.items()),
+    ),
+    CueKind("show", "Hold up what is held", "host", "Prop", (_LONGER,), "raise prop present camera"),
+    CueKind("pass", "Pass it on", "host", "Prop", (), "give hand over prop partner"),
+    CueKind("put-down", "Put it down", "host", "Prop", (_SIDE,), "away pocket drop prop"),
+    *(
+        CueKind(name, _label(name), "host", "Move", parameters, also)
+        for name, parameters, also in (
+            ("walk-in", (_FROM,), "enter come arrive"),
+            ("walk-out", (_TO,), "leave exit go away off"),
+            (
+                "walk-to",
+                (Parameter("place", "Where", "middle", choices=("left", "middle", "right")),),
+                "go move step over",
+            ),
+            ("walk-on-spot", (Parameter("seconds", "Lasts", 3.0, 1.0, 20.0, "s"),), "march step"),
+            ("sit", (), "sit down chair seat"),
+            ("stand", (), "stand up get up rise"),
+            ("turn-away", (_TO,), "look off side back"),
+            ("turn-back", (), "turn to viewer face"),
+        )
+    ),
     CueKind("rest", "Nothing by itself", "host", "Rest"),
     CueKind("emphasis", "Emphasis", "sound", "Delivery", (_AMOUNT,)),
     CueKind("say-as", "Say as", "sound", "Delivery", (Parameter("text", "As spoken", ""),)),
@@ -173,6 +208,16 @@ def gestures_of(line: Line, start: float, reading: Reading) -> list[GestureCue]:
         for cue in playable(line)
         if cue.kind in GESTURES
     ]
+
+
+def props_of(line: Line, start: float, reading: Reading, host: str) -> list[PropCue]:
+    """What the line's speaker, played by ``host``, is to do with props, in scene time."""
+    return [
+        PropCue(start + moment_of(line, cue, reading), host, cue.kind, cue.text("prop"), cue.text("side") or "right",
+                cue.text("text"), longer=cue.number("longer") if cue.kind == "show" else 0.0)
+        for cue in playable(line)
+        if cue.kind in ACTS
+    ]  # fmt: skip
 
 
 def expressions_of(line: Line, start: float, reading: Reading) -> list[ExpressionCue]:

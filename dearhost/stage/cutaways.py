@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from typing import Any
 
+from dearhost.hosts.cut_shapes import cut_rect
 from dearhost.hosts.paper import Paper, darker, moved, paint
-from dearhost.stage.sets.cut_shapes import cut_rect
 from dearhost.stage.sets.things import draw_thing
 from dearhost.stage.shapes import Picture
 from dearhost.stage.timeline import Cutaway

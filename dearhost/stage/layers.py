@@ -16,7 +16,7 @@ from dearhost.hosts import Face, Host, Performance, Pose, host_by_id
 from dearhost.stage.captions import Caption
 from dearhost.stage.cutaways import CutawayDrawing
 from dearhost.stage.fonts import Fonts
-from dearhost.stage.lettering import CaptionDrawing, TitleDrawing
+from dearhost.stage.lettering import CaptionDrawing, TitleDrawing, sign_lettering
 from dearhost.stage.shapes import Picture
 from dearhost.stage.timeline import Cutaway, PlacedHost, SceneTimeline, Title
 from dearhost.timebase import FrameRate
@@ -60,8 +60,9 @@ class HostLayers:
     def layers(self, frame: int) -> list[Layer]:
         """The host's layers at a frame of the scene."""
         pose = self._held_pose(frame)
+        x = self.x + pose.root * self.scale * self.host.figure
         return [
-            Layer(f"{self.name}.{part.name}", part.key, self._pixels(part.box), self._drawer(part.draw))
+            Layer(f"{self.name}.{part.name}", part.key, self._pixels(part.box, x), self._drawer(part.draw, x))
             for part in self.host.parts(pose, self.scale)
         ]
 
@@ -71,6 +72,8 @@ class HostLayers:
         if frame % 2 == 0:
             return now
         before = self._pose(self._rate.centre_of(frame - 1))
+        if before.root != now.root or before.legs != now.legs:  # under way
+            return now
         body, left, right = now.body, now.left, now.right
         if not self._hands_fast(before, now):
             head = {name: getattr(body, name) for name in ("yaw", "pitch", "roll", "jaw", "head_x")}
@@ -79,7 +82,8 @@ class HostLayers:
         if max(turn) <= _SLOW_HEAD:
             head = {name: getattr(before.body, name) for name in ("yaw", "pitch", "roll", "jaw", "head_x")}
             body = replace(body, **head)
-        return Pose(body, left, right, now.face if _eyes_fast(before.face, now.face) else before.face, now.mouth)
+        face = now.face if _eyes_fast(before.face, now.face) else before.face
+        return replace(now, body=body, left=left, right=right, face=face)
 
     def _pose(self, moment: float) -> Pose:
         if moment not in self._poses:
@@ -96,17 +100,17 @@ class HostLayers:
             for a, b in ((before.left, now.left), (before.right, now.right))
         )
 
-    def _pixels(self, box: tuple[float, float, float, float]) -> PixelBox:
+    def _pixels(self, box: tuple[float, float, float, float], x: float) -> PixelBox:
         left, top, right, bottom = box
         return _even(
-            (left * self.scale + self.x, top * self.scale + self._offset, right * self.scale + self.x,
+            (left * self.scale + x, top * self.scale + self._offset, right * self.scale + x,
              bottom * self.scale + self._offset), self._picture,
         )  # fmt: skip
 
-    def _drawer(self, draw: Callable[[Any], None]) -> Callable[[Any], None]:
+    def _drawer(self, draw: Callable[[Any], None], x: float) -> Callable[[Any], None]:
         def placed(canvas: Any) -> None:
             canvas.save()
-            canvas.translate(self.x, self._offset)
+            canvas.translate(x, self._offset)
             canvas.scale(self.scale, self.scale)
             draw(canvas)
             canvas.restore()
@@ -134,7 +138,9 @@ class SceneLayers:
 
     def __init__(self, scene: SceneTimeline, picture: Picture, frame_rate: FrameRate, fonts: Fonts) -> None:
         self.scene, self.picture, self._rate, self._fonts = scene, picture, frame_rate, fonts
-        performances = {placed.host: Performance(placed.role, frame_rate) for placed in scene.shots[0].hosts}
+        performances = {
+            placed.host: Performance(placed.role, frame_rate, sign_lettering(fonts)) for placed in scene.shots[0].hosts
+        }
         self.shots = [
             [HostLayers(placed, performances[placed.host], number, picture, frame_rate) for placed in shot.hosts]
             for number, shot in enumerate(scene.shots)

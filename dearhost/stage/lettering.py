@@ -6,11 +6,12 @@ import unicodedata
 from dataclasses import dataclass
 from typing import Any
 
+from dearhost.hosts import Lettering
+from dearhost.hosts.cut_shapes import cut_rect
 from dearhost.hosts.paper import Paper, darker, moved, paint, polygon
 from dearhost.script import words_of
 from dearhost.stage.captions import Caption
 from dearhost.stage.fonts import Fonts, Word, balanced_lines
-from dearhost.stage.sets.cut_shapes import cut_rect
 from dearhost.stage.shapes import Picture
 from dearhost.stage.timeline import Title
 
@@ -32,6 +33,29 @@ class _Placed:
     x: float
     baseline: float
     core_width: float
+
+
+def sign_lettering(fonts: Fonts) -> Lettering:
+    """Words in the middle of a sign: in as few lines as let them be large."""
+
+    def draw(paper: Paper, text: str, width: float, height: float) -> None:
+        words = text.split()
+        if not words:
+            return
+        best: tuple[float, list[str]] = (0.0, [])
+        for lines in range(1, min(4, len(words)) + 1):
+            widths = [fonts.word(word, 10).width for word in words]
+            measure = max(*widths, (sum(widths) + 3 * len(words)) / lines * 1.15) if len(words) > 1 else widths[0]
+            rows = [" ".join(words[a:b]) for a, b in balanced_lines(widths, 3, measure)]
+            broad = max(fonts.word(row, 10).width for row in rows)
+            best = max(best, (min(10 * width / broad, height / len(rows) / 1.15), rows))
+        size, rows = best
+        for number, row in enumerate(rows):
+            word = fonts.word(row, size, colour="#1E2B35")
+            baseline = (number - len(rows) / 2 + 0.82) * size * 1.15
+            word.draw(paper.canvas, -word.width / 2, baseline)
+
+    return draw
 
 
 class CaptionDrawing:

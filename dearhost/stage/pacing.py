@@ -13,11 +13,14 @@ SAME_SPEAKER, OTHER_SPEAKER = 0.8, 0.55
 
 
 def place_lines(
-    durations: Sequence[float], speakers: Sequence[str], tail: float | None = None
+    durations: Sequence[float], speakers: Sequence[str], tail: float | None = None, lead: float = LEAD_IN
 ) -> tuple[list[float], float]:
-    """When each line starts, and how long the scene lasts, in seconds; ``tail`` None for the usual one."""
+    """When each line starts, and how long the scene lasts, in seconds; ``tail`` None for the usual one.
+
+    ``lead`` is how long before the first word it begins.
+    """
     starts: list[float] = []
-    now = LEAD_IN
+    now = lead
     for index, duration in enumerate(durations):
         if index:
             now += SAME_SPEAKER if speakers[index] == speakers[index - 1] else OTHER_SPEAKER

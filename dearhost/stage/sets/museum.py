@@ -5,8 +5,8 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import Any
 
+from dearhost.hosts.cut_shapes import cut_rect
 from dearhost.hosts.paper import Paper, darker, mix, moved, paint, spline
-from dearhost.stage.sets.cut_shapes import cut_rect
 from dearhost.stage.sets.landscape import draw_headland, draw_sea, draw_sky
 from dearhost.stage.sets.palettes import HARBOUR
 from dearhost.stage.sets.props import draw_bunting, draw_frame, draw_plinth, draw_wall_clock

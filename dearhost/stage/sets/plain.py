@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
+from dearhost.hosts.cut_shapes import cut_disc, cut_rect, wave_band
 from dearhost.hosts.paper import Paper, darker, mix
-from dearhost.stage.sets.cut_shapes import cut_disc, cut_rect, wave_band
 from dearhost.stage.shapes import Picture
 
 _BASE = "#D9E2DC"

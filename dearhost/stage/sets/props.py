@@ -4,8 +4,8 @@ from __future__ import annotations
 
 import skia
 
+from dearhost.hosts.cut_shapes import cut_rect
 from dearhost.hosts.paper import Paper, darker, moved, paint, points, polygon, spline
-from dearhost.stage.sets.cut_shapes import cut_rect
 from dearhost.stage.sets.palettes import SetPalette
 from dearhost.stage.sets.things import draw_thing
 

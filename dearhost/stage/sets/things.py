@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Callable, Mapping
 
-from dearhost.hosts.paper import Paper, darker, disc, points, polygon, spline, turned
-from dearhost.stage.sets.cut_shapes import cut_disc, cut_rect, wave_band
+from dearhost.hosts.cut_shapes import cut_rect, wave_band
+from dearhost.hosts.paper import Paper, darker, points, polygon, spline
+from dearhost.hosts.props import PROPS
 
 
 def _fish(paper: Paper) -> None:
@@ -16,29 +17,6 @@ def _fish(paper: Paper) -> None:
     for i in range(3):
         scale = points((-10 + i * 12, -12), (-6 + i * 12, 1), (-10 + i * 12, 13))
         paper.brush(scale, 1.8, darker("sea", 0.45), tip=0.8, tail=0.2)
-
-
-def _shell(paper: Paper) -> None:
-    fan = [24j + turned(180 + a) * 52 for a in range(20, 171, 15)]
-    outline = [complex(-40, 22), *fan, complex(40, 22), complex(14, 28), complex(-14, 28)]
-    paper.piece(spline(outline), "#E79B7F", darker("#E79B7F"), crescent=(7, 3))
-    for a in range(30, 160, 20):
-        paper.brush([20j, 24j + turned(180 + a) * 46], 2.2, "#A9543E", tip=0.2, tail=0.8)
-
-
-def _tide_clock(paper: Paper) -> None:
-    paper.piece(cut_disc(0, 0, 44), "mustard", darker("mustard"), crescent=(6, 5))
-    face = cut_disc(0, 0, 34)
-    paper.piece(face, "cream", darker("cream"), crescent=(-3, -2.5), ink=0)
-    with paper.clipped(disc(0, 33)):
-        paper.flat(wave_band(14, 2.6, 26, -44, 40, 40), "tide-light", 0.9)
-        paper.flat(wave_band(23, 2.6, 21, -47, 40, 40), "tide")
-    for a in range(0, 360, 30):
-        tick = [turned(a) * 27, turned(a) * 31]
-        paper.brush(tick, 1.6 if a % 90 else 3.4, tip=0.9, tail=0.9)
-    paper.brush([0j, turned(-90) * 24], 3.6, tip=1, tail=0.5)
-    paper.brush([0j, turned(30) * 17], 4.4, "vermilion", tip=1, tail=0.5)
-    paper.dot(0j, 3.6, "ink")
 
 
 def _boat(paper: Paper) -> None:
@@ -75,11 +53,10 @@ def _gull(paper: Paper) -> None:
 
 THINGS: Mapping[str, Callable[[Paper], None]] = {
     "fish": _fish,
-    "shell": _shell,
-    "tide-clock": _tide_clock,
     "boat": _boat,
     "lighthouse": _lighthouse,
     "gull": _gull,
+    **{name: prop.draw for name, prop in PROPS.items()},
 }
 
 

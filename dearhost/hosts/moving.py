@@ -1,0 +1,181 @@
+"""Where a host goes in a scene: in, out, to a place, on the spot; sitting, standing, turning away.
+
+What cannot be is resolved in this order: one thing after another (what comes too early waits until the one before is
+done); who sits stands up before walking; who is out must come in first; what is so already is passed over.
+"""
+
+from __future__ import annotations
+
+import bisect
+import math
+from collections.abc import Sequence
+from dataclasses import dataclass, field
+
+from dearhost.hosts.channels import Channel
+from dearhost.hosts.pose import Foot, Legs
+from dearhost.hosts.walking import Walk, bob, march, seconds_for, swing_arms
+
+MOVES = ("walk-in", "walk-out", "walk-to", "walk-on-spot", "sit", "stand", "turn-away", "turn-back")
+SIT_SECONDS, STAND_SECONDS = 1.25, 1.2
+SEATED = 1.34
+"""Head heights that sitting lowers the hips of a host with legs of 270 units by."""
+_SETTLED = 0.3
+"""Seconds between standing up and the first step."""
+_TURNED = 0.80
+
+
+@dataclass(frozen=True, slots=True)
+class MoveCue:
+    """A move at ``at`` seconds: a walk in, to a place, or sitting down is done then; everything else begins then.
+
+    ``x``: units from the host's place: where a walk in starts, a walk out or to a place ends. ``side`` -1 or 1 to turn
+    to. ``seconds`` of walking on the spot.
+    """
+
+    at: float
+    move: str
+    x: float = 0.0
+    side: int = 1
+    seconds: float = 2.0
+
+
+@dataclass(frozen=True, slots=True)
+class Moved:
+    """What moving does to a pose at a moment. ``arms``: x, y, angle of (left, right) with the weight they have."""
+
+    root: float
+    legs: Legs
+    turn: float
+    hip_y: float
+    bend: float
+    pitch: float
+    seat: float
+    walking: float = 0.0
+    arms: tuple[dict[str, float], dict[str, float]] = field(default_factory=lambda: ({}, {}))
+
+
+STILL = Moved(0.0, Legs(), 0.0, 0.0, 0.0, 0.0, 0.0)
+
+
+class Moving:
+    """Moves over a scene, resolved. ``leg`` is a leg's length, ``drop`` how far sitting lowers the hips in heads."""
+
+    def __init__(self, cues: Sequence[MoveCue], leg: float, drop: float, *, walks: bool, foot: float = 1.0) -> None:
+        self._leg, self._walks, self._foot = leg, walks, foot
+        self._drop = drop
+        self._sitting, self._turning = Channel(0.0), Channel(0.0)
+        self._trips: list[Walk] = []
+        self._marches: list[tuple[float, float]] = []
+        self._free, self._x, self._down = -1e9, 0.0, False
+        self.notes: list[str] = []
+        self.sits = any(cue.move == "sit" for cue in cues)
+        ordered = sorted(cues, key=lambda cue: cue.at)
+        travels = [cue.move for cue in ordered if cue.move in ("walk-in", "walk-out")]
+        self._out = bool(travels) and travels[0] == "walk-in"
+        if self._out:
+            self._x = next(cue.x for cue in ordered if cue.move == "walk-in")
+        self._start_x = self._x
+        for cue in ordered:
+            self._plan(cue)
+        self._starts = [trip.start - 0.25 for trip in self._trips]
+
+    @property
+    def active(self) -> bool:
+        """Whether anything moves at all."""
+        return bool(self._trips or self._marches or self.sits or self._turning.moves)
+
+    def _plan(self, cue: MoveCue) -> None:
+        if cue.move in ("walk-in", "walk-out", "walk-to"):
+            self._walk(cue)
+        elif self._out:
+            self.notes.append("Who has left the picture must walk in first.")
+        elif cue.move == "walk-on-spot":
+            start = max(cue.at, self._stood_up(cue.at))
+            self._marches.append((start, start + cue.seconds))
+            self._free = start + cue.seconds + 0.2
+        elif cue.move == "sit" and not self._down:
+            end = max(cue.at, self._free + SIT_SECONDS)
+            self._sitting.move(end - SIT_SECONDS, end, 1.0)
+            self._free, self._down = end, True
+        elif cue.move == "stand" and self._down:
+            self._stood_up(cue.at + STAND_SECONDS + _SETTLED)
+        elif cue.move == "turn-away":
+            start = max(cue.at - 0.3, self._free)
+            self._turning.move(start, start + 0.6, float(cue.side))
+            self._free = start + 0.6
+        elif cue.move == "turn-back":
+            start = max(cue.at - 0.3, self._free)
+            self._turning.move(start, start + 0.6, 0.0)
+            self._free = start + 0.6
+
+    def _stood_up(self, wanted: float) -> float:
+        """When the host stands, at ``wanted`` if it can be."""
+        if not self._down:
+            return max(wanted, self._free)
+        end = max(wanted - _SETTLED, self._free + STAND_SECONDS)
+        self._sitting.move(end - STAND_SECONDS, end, 0.0)
+        self._free, self._down = end + _SETTLED, False
+        return self._free
+
+    def _walk(self, cue: MoveCue) -> None:
+        entering, leaving = cue.move == "walk-in", cue.move == "walk-out"
+        if (entering and not self._out) or (leaving and self._out):
+            self.notes.append("Already there." if entering else "Already gone.")
+            return
+        if self._out and not entering:
+            self.notes.append("Who has left the picture must walk in first.")
+            return
+        origin, goal = (cue.x, 0.0) if entering else (self._x, cue.x)
+        if abs(goal - origin) < 12:
+            return
+        takes = seconds_for(goal - origin, self._leg)
+        start = cue.at if leaving else cue.at - takes
+        start = self._stood_up(start)
+        if abs(self._turning.at(start)) > 0.01:
+            self._turning.move(start + 0.3, start + 0.9, 0.0)  # once the way itself turns the body
+        self._trips.append(Walk(start, origin, goal, self._leg, self._foot))
+        self._free, self._x, self._out = self._trips[-1].end + 0.25, goal, leaving
+
+    def at(self, moment: float) -> Moved:
+        """What moving does at ``moment``."""
+        index = bisect.bisect_right(self._starts, moment) - 1
+        seat, turning = self._sitting.at(moment), self._turning.at(moment)
+        low = -self._drop * seat
+        root = self._start_x if index < 0 else self._trips[index].root(moment)
+        for start, end in self._marches:
+            if start <= moment < end:
+                return self._marching(moment - start, end - start, root)
+        trip = self._trips[index] if index >= 0 else None
+        if trip is None or moment > trip.end + 0.15:
+            legs = Legs(heading=turning)
+            return Moved(root, legs, _TURNED * turning, low, 1.5 * turning, 0.0, seat)
+        return self._walking(trip, moment, root, turning)
+
+    def _walking(self, trip: Walk, moment: float, root: float, turning: float) -> Moved:
+        weight, turned = trip.weight(moment), trip.turned(moment)
+        heading = turning + (trip.heading - turning) * turned
+        phase = trip.phase(moment)
+        if not self._walks:  # a waddle
+            low = -0.02 * weight + 0.03 * weight * abs(_wave(phase))
+            return Moved(root, Legs(), 0.45 * heading, low, 5.0 * weight * _wave(phase), 0.0, 0.0)
+        first = "left" if trip.heading > 0 else "right"  # the nearer foot
+        feet = {}
+        for name, which in ((first, 0), ("right" if first == "left" else "left", 1)):
+            x, y, angle = trip.foot(which, moment)
+            feet[name] = Foot(x - root, y, angle * trip.heading)
+        arms = swing_arms(phase if first == "right" else phase + 0.5, trip.heading, weight)
+        return Moved(
+            root, Legs(heading, feet["left"], feet["right"]), _TURNED * heading, bob(phase) * weight,
+            1.5 * turning * (1 - weight) + 2.0 * heading * weight, 0.9 * weight * _wave(2 * phase), 0.0, weight, arms,
+        )  # fmt: skip
+
+    def _marching(self, since: float, seconds: float, root: float) -> Moved:
+        left, right, phase = march(since, seconds)
+        fade = min(1.0, since / 0.3, max(0.0, seconds - since) / 0.3)
+        arms = swing_arms(phase, 0.35, fade)
+        return Moved(root, Legs(0.0, left, right), 0.0, 0.012 * fade * _wave(2 * phase), 1.2 * fade * _wave(phase), 0.0,
+                     0.0, fade, arms)  # fmt: skip
+
+
+def _wave(phase: float) -> float:
+    return math.sin(2 * math.pi * phase)

@@ -1,0 +1,96 @@
+"""Moves of hosts in a scene: from cues and layout to units of a host's own, and the time they need."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Mapping, Sequence
+
+from dearhost.hosts import MOVES, SEATED, MoveCue, host_by_id, walk_seconds
+from dearhost.script import Cue, Line
+from dearhost.speech import Reading
+from dearhost.stage.blocking import Place
+from dearhost.stage.cueing import moment_of, playable
+from dearhost.stage.shapes import RATIOS
+
+_WIDTH = 150.0
+"""Units from a host's middle to where nothing of it is in the picture."""
+_APART = 165.0
+"""Units that hosts keep from each other."""
+_GOALS: Mapping[str, tuple[float, float, float]] = {
+    "16:9": (0.24, 0.5, 0.76), "1:1": (0.28, 0.5, 0.72), "9:16": (0.30, 0.5, 0.70),
+}  # fmt: skip
+_SEAT_IN_FRAME = 0.42
+"""Head heights that sitting lowers a host by where the picture ends above the knees."""
+_AFTERWARDS = 0.35
+"""Seconds that a scene stays after somebody has walked out."""
+
+Heard = Sequence[tuple[Line, float, Reading]]
+
+
+def moves_of(heard: Heard, shape: str, framed: Sequence[Mapping[str, Place]], host: str) -> tuple[MoveCue, ...]:
+    """The moves of one host's lines in scene time. ``framed`` are the places of all hosts in every framing of the
+    scene, the scene's own first; who walks in or out is outside in all of them."""
+    found = []
+    for line, start, reading in heard:
+        for cue in playable(line):
+            if cue.kind in MOVES:
+                at = start + moment_of(line, cue, reading)
+                side = -1 if cue.text("side") == "left" else 1
+                found.append(
+                    MoveCue(
+                        at,
+                        cue.kind,
+                        _x(cue, shape, framed, host, side),
+                        side,
+                        cue.number("seconds") if cue.kind == "walk-on-spot" else 0.0,
+                    )
+                )
+    return tuple(found)
+
+
+def _x(cue: Cue, shape: str, framed: Sequence[Mapping[str, Place]], host: str, side: int) -> float:
+    width, height = RATIOS[shape]
+    figure = host_by_id(host).figure
+
+    def units(fraction: float, place: Place) -> float:
+        return fraction * width / height / place[2] * 100 / figure
+
+    if cue.kind == "walk-to":
+        goal = _GOALS[shape][("left", "middle", "right").index(cue.text("place"))]
+        own = framed[0][host]
+        x = units(goal - own[0], own)
+        for other, place in framed[0].items():
+            apart = units(place[0] - own[0], own)
+            if other != host and abs(x - apart) < _APART:  # stop beside, on this side
+                x = apart - math.copysign(_APART, apart)
+        return x
+    edge = 0.0 if side < 0 else 1.0
+    return side * (max(abs(units(edge - places[host][0], places[host])) for places in framed) + _WIDTH / figure)
+
+
+def sinking(framing: str, host: str) -> float:
+    """Head heights that sitting lowers a host by."""
+    who = host_by_id(host)
+    whole = SEATED * who.leg / 270 if who.kind == "person" else 0.3
+    return whole if framing == "wide" else min(whole, _SEAT_IN_FRAME)
+
+
+def needed_lead(moves: Mapping[str, Sequence[MoveCue]]) -> float:
+    """Seconds that the scene must begin earlier, so that who walks in comes from outside."""
+    missing = 0.0
+    for host, cues in moves.items():
+        first = min(cues, key=lambda cue: cue.at, default=None)
+        if first and first.move == "walk-in":
+            missing = max(missing, walk_seconds(first.x, host_by_id(host).leg) + 0.1 - first.at)
+    return missing
+
+
+def needed_end(moves: Mapping[str, Sequence[MoveCue]]) -> float:
+    """When the scene may end at the earliest, so that who walks out is gone."""
+    ends = [
+        cue.at + walk_seconds(cue.x, host_by_id(host).leg) + _AFTERWARDS
+        for host, cues in moves.items()
+        for cue in cues
+        if cue.move == "walk-out"
+    ]
+    return max(ends, default=0.0)
