@@ -318,6 +318,7 @@ GESTURES: Mapping[str, tuple[Key, ...]] = {
 
 HOME: Mapping[str, tuple[dict[str, float], dict[str, float]]] = {
     "front": (arm(-0.10, 0.655, -66, upper_arm=15), arm(-0.085, 0.625, -70, upper_arm=16)),
+    "desk": (arm(-0.13, 0.535, -80, "flat", upper_arm=22), arm(-0.10, 0.525, -82, "flat", upper_arm=22)),
     "sides": (arm(0.10, 0.962, 6), arm(0.10, 0.962, 6)),
 }
 """Where the hands rest: (left, right)."""

@@ -102,10 +102,10 @@ class Gesturing:
 
     def __init__(self, rhythm: Rhythm, settings: Liveliness, seed: int, cues: Sequence[GestureCue],
                  partner: Sequence[Span], reach: tuple[float, float], handling: Sequence[Handling] = (),
-                 meet: tuple[float, float] = (0.4, 0.45)) -> None:  # fmt: skip
+                 meet: tuple[float, float] = (0.4, 0.45), home: str = "front") -> None:  # fmt: skip
         self._rhythm, self._settings, self._random = rhythm, settings, random.Random(seed + 1)
         self._reach = {"left": reach[0], "right": reach[1]}
-        left, right = HOME["front"]
+        left, right = HOME[home]
         self._home = {f"left.{k}": v for k, v in within_wrist(left).items()}
         self._home |= {f"right.{k}": v for k, v in within_wrist(right).items()}
         self._home |= _OTHER_REST

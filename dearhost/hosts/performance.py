@@ -41,6 +41,8 @@ class Role:
     partner: tuple[Span, ...] = ()
     partner_side: int = 0
     reach: tuple[float, float] = (1.0, 1.0)
+    behind: bool = False
+    """Whether forearms rest on a desk or counter in front."""
     handling: tuple[Handling, ...] = ()
     meet: tuple[float, float] = (0.4, 0.45)
     """Where a hand meets the partner's: outward and down from the shoulder, in arm lengths."""
@@ -69,7 +71,8 @@ class Performance:
         self.rhythm = Rhythm(role.lines, role.duration, frame_rate)
         self.alive = Alive(self.rhythm, self._settings, role.seed, role.partner, role.partner_side)
         self._gesturing = Gesturing(self.rhythm, self._settings, role.seed, role.cues, role.partner, role.reach,
-                                     role.handling, role.meet)  # fmt: skip
+                                     role.handling, role.meet,
+                                     "desk" if role.behind else "front")  # fmt: skip
         self._moving = Moving(role.moves, role.leg, role.drop, walks=not self._animal, foot=role.foot)
         self._moved = STILL
         self._seat = role.leg + 22 - 100 * role.drop - 24 if self._moving.sits and not self._animal else 0.0

@@ -34,6 +34,9 @@ class Staging:
     framing: str = ""
     transition: str = ""
     captions: bool | None = None
+    furniture: str = ""
+    cutting: str = ""
+    camera: str = ""
     tail: float | None = None
     target: float | None = None
     blocking: Mapping[str, Spot] = field(default_factory=dict)
@@ -49,6 +52,9 @@ def staging_to_json(staging: Staging) -> dict[str, Any]:
         "framing": staging.framing,
         "transition": staging.transition,
         "captions": staging.captions,
+        "furniture": staging.furniture,
+        "cutting": staging.cutting,
+        "camera": staging.camera,
         "tail": staging.tail,
         "target": staging.target,
         "blocking": {speaker: {"x": s.x, "distance": s.distance} for speaker, s in staging.blocking.items()},
@@ -65,6 +71,9 @@ def staging_from_json(data: Mapping[str, Any] | None) -> Staging:
         framing=str(data.get("framing") or ""),
         transition=str(data.get("transition") or ""),
         captions=None if captions is None else bool(captions),
+        furniture=str(data.get("furniture") or ""),
+        cutting=str(data.get("cutting") or ""),
+        camera=str(data.get("camera") or ""),
         tail=None if tail is None else _within(tail, 0.0, LONGEST_TAIL),
         target=_within(target, 0.0, LONGEST_TARGET) if target else None,
         blocking={

@@ -5,30 +5,11 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
-from dearhost.hosts import Role, host_by_id
+from dearhost.hosts import host_by_id
 from dearhost.script import Scene, Spot, spoken_lines
+from dearhost.stage.furniture import HEIGHTS, elbow
 from dearhost.stage.production import Production
 from dearhost.stage.shapes import LAYOUTS, RATIOS
-from dearhost.stage.timeline import PlacedHost
-
-
-def place_hosts(
-    shape: str, framing: str, roles: Mapping[str, Role], spots: Mapping[str, Spot]
-) -> tuple[PlacedHost, ...]:
-    """Hosts in place, the furthest first: where the framing puts them, or on the spots they were given."""
-    places = places_of(shape, framing, list(roles), spots)
-    furthest_first = sorted(roles, key=lambda host: -(spots[host].distance if host in spots else 1.0))
-    return tuple(PlacedHost(host, *places[host], roles[host]) for host in furthest_first)
-
-
-def places_of(shape: str, framing: str, hosts: Sequence[str], spots: Mapping[str, Spot]) -> dict[str, Place]:
-    """(x, head centre y, head height) for each host: where the framing puts them, or on their spots."""
-    alone_and_close = framing == "close-up" and len(hosts) == 1
-    return {
-        host: _on(None if alone_and_close else spots.get(host), framing, shape, place)
-        for host, place in zip(hosts, usual_places(shape, framing, hosts), strict=True)
-    }
-
 
 Place = tuple[float, float, float]
 """A host's x, head centre y and head height, as fractions of the picture."""
@@ -43,8 +24,39 @@ class Neighbour:
     meet: tuple[float, float]
 
 
-_STEP = {"wide": 0.45, "medium": 1.0, "close-up": 1.6}
+STANDING = ("wide", "full")
+"""Framings that show whole figures."""
+BUBBLES = ("bubble", "square-bubble")
+"""Framings that show one host small over other content."""
+_FEET: Mapping[str, Mapping[str, tuple[float, float]]] = {
+    "wide": {"16:9": (0.76, 0.93), "1:1": (0.66, 0.93), "9:16": (0.50, 0.86)},
+    "full": {"16:9": (0.90, 0.965), "1:1": (0.84, 0.955), "9:16": (0.66, 0.92)},
+}
+"""A grown person's height, and where the feet stand, as fractions of the picture's height."""
+_STEP = {"wide": 0.45, "full": 0.55, "medium": 1.0, "close-up": 1.6}
 """What a step back counts for: the further the camera, the less."""
+
+
+def places_of(
+    shape: str, framing: str, hosts: Sequence[str], spots: Mapping[str, Spot], furniture: str = "none"
+) -> dict[str, Place]:
+    """(x, head centre y, head height) for each host: where the framing puts them, or on their spots.
+
+    Behind ``furniture`` everybody's forearms lie on its top, whatever their size.
+    """
+    fixed = framing in BUBBLES or (framing == "close-up" and len(hosts) == 1)
+    places = {
+        host: _on(None if fixed else spots.get(host), framing, shape, place)
+        for host, place in zip(hosts, usual_places(shape, framing, hosts), strict=True)
+    }
+    if furniture == "none" or framing in BUBBLES:
+        return places
+    largest = max(hosts, key=lambda host: places[host][2])
+    if framing in STANDING:
+        top = feet_of(shape, framing) - HEIGHTS[furniture] * places[largest][2]
+    else:
+        top = places[largest][1] + elbow(largest) * places[largest][2]
+    return {host: (x, top - elbow(host) * head, head) for host, (x, _, head) in places.items()}
 
 
 def _on(spot: Spot | None, framing: str, shape: str, place: Place) -> Place:
@@ -60,8 +72,11 @@ def _on(spot: Spot | None, framing: str, shape: str, place: Place) -> Place:
 def usual_places(shape: str, framing: str, hosts: Sequence[str]) -> list[Place]:
     """(x, head centre y, head height) for each host, by shape and framing."""
     layout = LAYOUTS[shape]
-    if framing == "wide":
-        return _standing_places(shape, hosts)
+    if framing in STANDING:
+        return _standing_places(shape, framing, hosts)
+    if framing in BUBBLES:
+        x, y, radius = layout.bubble
+        return [(x, y - 0.02, radius * 1.12)] * len(hosts)
     if len(hosts) == 1:
         x, y, head = layout.close_up if framing == "close-up" else layout.host
         return [(x, y, head)]
@@ -83,10 +98,15 @@ def _at_height(shape: str, host: str, x: float, y: float, head: float) -> Place:
     return x, y, head
 
 
-def _standing_places(shape: str, hosts: Sequence[str]) -> list[Place]:
+def feet_of(shape: str, framing: str) -> float:
+    """Where whole figures stand, as a fraction of the picture's height."""
+    return _FEET[framing][shape][1]
+
+
+def _standing_places(shape: str, framing: str, hosts: Sequence[str]) -> list[Place]:
     """Whole figures on one floor, to one scale."""
-    tall, feet, aspect = {"16:9": (0.76, 0.93, 16 / 9), "1:1": (0.66, 0.93, 1.0), "9:16": (0.50, 0.86, 9 / 16)}[shape]
-    units = 620.0
+    (tall, feet), units = _FEET[framing][shape], 620.0
+    aspect = RATIOS[shape][0] / RATIOS[shape][1]
     head = tall / units * 100
     if len(hosts) > 1:
         head = min(head, aspect / len(hosts) * 0.30)
@@ -125,6 +145,7 @@ def standing(production: Production, scene: Scene) -> dict[str, Spot]:
     """Where each speaker of a scene stands, given or usual. ``production`` must be checked."""
     speakers = dict.fromkeys(line.speaker for line in spoken_lines(scene))
     hosts = list(dict.fromkeys(production.entry(speaker).host for speaker in speakers))
-    usual = dict(zip(hosts, usual_places(production.shape, production.choices_for(scene).framing, hosts), strict=True))
+    framing = production.choices_for(scene).framing
+    usual = dict(zip(hosts, usual_places(production.shape, framing, hosts), strict=True))
     own = scene.staging.blocking
     return {s: own.get(s) or Spot(round(usual[production.entry(s).host][0], 3)) for s in speakers}

@@ -11,7 +11,7 @@ from dearhost.hosts import MoveCue, PlacedReading, Role, host_by_id, resolved
 from dearhost.lips import VERSION as LIPS_VERSION
 from dearhost.script import Cue, Line, Scene, Spot, spoken_lines, word_index
 from dearhost.speech import Reading, Speaker, with_pauses
-from dearhost.stage.blocking import neighbours, place_hosts, places_of
+from dearhost.stage.blocking import neighbours, places_of
 from dearhost.stage.captions import Caption, make_captions, shown_words
 from dearhost.stage.cueing import (
     cue_times,
@@ -32,11 +32,12 @@ from dearhost.stage.pacing import LEAD_IN, place_lines
 from dearhost.stage.production import Production
 from dearhost.stage.sets.registry import VERSION as SETS_VERSION
 from dearhost.stage.shapes import LAYOUTS, RATIOS
-from dearhost.stage.timeline import PlacedLine, SceneTimeline, Shot, Timeline, Title
+from dearhost.stage.shooting import Staged, turns_of
+from dearhost.stage.timeline import PlacedLine, SceneTimeline, Timeline, Title
 from dearhost.storage import fingerprint
 from dearhost.timebase import FrameRate, Span
 
-VERSION = "stage-11"
+VERSION = "stage-12"
 CHARACTERS = {"16:9": 37, "1:1": 34, "9:16": 30}
 """Characters a caption line, as far as the captions' box allows at their size."""
 _TITLE_SECONDS = (0.20, 3.4)
@@ -139,15 +140,15 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
         span = Span(_TITLE_SECONDS[0], min(_TITLE_SECONDS[1], duration - 0.2))
         titles.insert(0, Title(number, scene.heading, span))
     roles = _roles(production, scene, placed, duration, spots, moves)
-    shots = [Shot(0.0, place_hosts(production.shape, choices.framing, roles, spots))]
-    for cut in framings_of(heard):
-        host = production.entry(cut.speaker).host
-        seen = {host: roles[host]} if cut.framing == "close-up" else roles  # close, there is room for one
-        shots.append(Shot(cut.at, place_hosts(production.shape, cut.framing, seen, spots)))
+    staged = Staged(production.shape, choices.framing, choices.furniture, roles, spots)
+    turns = turns_of([(production.entry(line.speaker).host, line.span.start, line.span.end) for line in placed])
+    cuts = [(cut.at, cut.framing, production.entry(cut.speaker).host) for cut in framings_of(heard)]
+    shots = staged.shots(turns, cuts, choices.cutting)
     return SceneTimeline(
         scene.id, number, scene.heading, start, duration, choices.set, tuple(shots), tuple(placed),
         tuple(captions), tuple(titles), _name(production, scene, lines, speaker, number),
         choices.captions, choices.transition, tuple(cutaways_of(heard, duration)), tuple(stings_of(heard)),
+        choices.camera, roles,
     )  # fmt: skip
 
 
@@ -166,9 +167,10 @@ def _moves(
 ) -> dict[str, tuple[MoveCue, ...]]:
     """Where each host goes."""
     shape, framings = production.shape, [production.choices_for(scene).framing]
+    furniture = production.choices_for(scene).furniture
     framings += [cut.framing for cut in framings_of(heard) if cut.framing not in framings]
     hosts = list(dict.fromkeys(production.entry(line.speaker).host for line, _, _ in heard))
-    framed = [places_of(shape, framing, hosts, spots) for framing in framings]
+    framed = [places_of(shape, framing, hosts, spots, furniture) for framing in framings]
     found = {}
     for host in hosts:
         mine = [item for item in heard if production.entry(item[0].speaker).host == host]
@@ -193,7 +195,8 @@ def _name(production: Production, scene: Scene, lines: Sequence[Line], speaker: 
         for line in lines
     ]
     own = production.choices_for(scene)
-    choices = (production.shape, own.set, own.framing, own.captions, production.liveliness, production.titles,
+    choices = (production.shape, own.set, own.framing, own.captions, own.furniture, own.cutting, own.camera,
+               production.liveliness, production.titles,
                production.caption_names, production.directed)  # fmt: skip
     blocking = sorted((name, spot.x, spot.distance) for name, spot in scene.staging.blocking.items())
     names = len(production.script.speakers()) > 1
@@ -231,7 +234,7 @@ _HAND_AND_SHOULDER, _ARM_UNITS = 110.0, 186.0
 
 def _room(shape: str, framing: str) -> float:
     """How far a host alone may reach out, 1 as far as gestures go, so that hands stay in the picture."""
-    if framing == "wide":
+    if framing in ("wide", "full"):
         return 1.0
     width, height = RATIOS[shape]
     _, _, head = LAYOUTS[shape].host
@@ -253,8 +256,8 @@ def _roles(
         by_host.setdefault(production.entry(line.speaker).host, []).append(line)
     written = {line.id: line for line in scene.lines}
     several = len(by_host) > 1
-    framing = production.choices_for(scene).framing
-    nextdoor = neighbours(production.shape, places_of(production.shape, framing, list(by_host), spots))
+    framing, furniture = production.choices_for(scene).framing, production.choices_for(scene).furniture
+    nextdoor = neighbours(production.shape, places_of(production.shape, framing, list(by_host), spots, furniture))
     handling, _ = resolved(
         [
             cue
@@ -286,6 +289,7 @@ def _roles(
             leg=host_by_id(host).leg,
             foot=host_by_id(host).foot,
             drop=sinking(framing, host),
+            behind=furniture != "none",
             handling=handling.get(host, ()),
             meet=nextdoor[host].meet if host in nextdoor else (0.4, 0.45),
             seed=_seed(scene) + index,

@@ -72,7 +72,7 @@ def sinking(framing: str, host: str) -> float:
     """Head heights that sitting lowers a host by."""
     who = host_by_id(host)
     whole = SEATED * who.leg / 270 if who.kind == "person" else 0.3
-    return whole if framing == "wide" else min(whole, _SEAT_IN_FRAME)
+    return whole if framing in ("wide", "full") else min(whole, _SEAT_IN_FRAME)
 
 
 def needed_lead(moves: Mapping[str, Sequence[MoveCue]]) -> float:

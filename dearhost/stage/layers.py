@@ -6,16 +6,20 @@ without judder. Faces, captions and titles move on every frame.
 
 from __future__ import annotations
 
+import itertools
 import math
 from collections.abc import Callable
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from functools import lru_cache
 from typing import Any
 
 from dearhost.hosts import Face, Host, Performance, Pose, host_by_id
+from dearhost.stage.bubbles import in_bubble
 from dearhost.stage.captions import Caption
 from dearhost.stage.cutaways import CutawayDrawing
 from dearhost.stage.fonts import Fonts
+from dearhost.stage.furniture import FurnitureDrawing
+from dearhost.stage.layer import Layer, PixelBox, even_box
 from dearhost.stage.lettering import CaptionDrawing, TitleDrawing, sign_lettering
 from dearhost.stage.shapes import Picture
 from dearhost.stage.timeline import Cutaway, PlacedHost, SceneTimeline, Title
@@ -29,18 +33,6 @@ _SLOW_HAND = 3.0
 """Degrees a frame."""
 _SLOW_EYES = 0.08
 """Of the whole way of a lid or an eye, a frame."""
-
-PixelBox = tuple[int, int, int, int]
-
-
-@dataclass(frozen=True, slots=True)
-class Layer:
-    """Equal ``key`` gives equal pixels. ``box`` in pixels holds everything drawn."""
-
-    name: str
-    key: Any
-    box: PixelBox
-    draw: Callable[[Any], None]
 
 
 class HostLayers:
@@ -102,7 +94,7 @@ class HostLayers:
 
     def _pixels(self, box: tuple[float, float, float, float], x: float) -> PixelBox:
         left, top, right, bottom = box
-        return _even(
+        return even_box(
             (left * self.scale + x, top * self.scale + self._offset, right * self.scale + x,
              bottom * self.scale + self._offset), self._picture,
         )  # fmt: skip
@@ -118,19 +110,22 @@ class HostLayers:
         return placed
 
 
+def _split_at_body(layers: list[Layer]) -> tuple[list[Layer], list[Layer]]:
+    """A host's layers behind what stands in front of it, and those over it."""
+    last = next(i for i, layer in enumerate(layers) if layer.name.endswith(".body"))
+    return layers[: last + 1], layers[last + 1 :]
+
+
+def _cut_at(layer: Layer, bottom: int) -> Layer:
+    """The layer down to ``bottom``: what is below is behind something."""
+    left, top, right, low = layer.box
+    return replace(layer, box=(left, top, right, max(top, min(low, bottom))))
+
+
 def _eyes_fast(before: Face, now: Face) -> bool:
     """Whether lids or gaze move too fast to be held still for a frame."""
     return max(abs(now.blink - before.blink), abs(now.lid - before.lid), abs(now.gaze_x - before.gaze_x),
                abs(now.gaze_y - before.gaze_y)) > _SLOW_EYES  # fmt: skip
-
-
-def _even(box: tuple[float, float, float, float], picture: Picture) -> PixelBox:
-    """Whole even pixels inside the picture, so that chroma stays in step."""
-    left = max(0, int(box[0]) - 2) // 2 * 2
-    top = max(0, int(box[1]) - 2) // 2 * 2
-    right = min(picture.width, (int(box[2]) + 4) // 2 * 2)
-    bottom = min(picture.height, (int(box[3]) + 4) // 2 * 2)
-    return left, top, max(left, right), max(top, bottom)
 
 
 class SceneLayers:
@@ -139,7 +134,7 @@ class SceneLayers:
     def __init__(self, scene: SceneTimeline, picture: Picture, frame_rate: FrameRate, fonts: Fonts) -> None:
         self.scene, self.picture, self._rate, self._fonts = scene, picture, frame_rate, fonts
         performances = {
-            placed.host: Performance(placed.role, frame_rate, sign_lettering(fonts)) for placed in scene.shots[0].hosts
+            host: Performance(role, frame_rate, sign_lettering(fonts)) for host, role in scene.roles.items()
         }
         self.shots = [
             [HostLayers(placed, performances[placed.host], number, picture, frame_rate) for placed in shot.hosts]
@@ -148,28 +143,48 @@ class SceneLayers:
 
     def layers(self, frame: int) -> list[Layer]:
         """Back to front at a frame of the scene: hosts, title, caption."""
-        moment = self._rate.start_of(frame)
-        hosts = self.shots[self.scene.shot_at(moment)]
-        return [layer for host in hosts for layer in host.layers(frame)] + self._lettering(moment)
+        return self.seen(frame) + self.lettering(frame)
 
-    def _lettering(self, moment: float) -> list[Layer]:
-        layers = []
+    def seen(self, frame: int) -> list[Layer]:
+        """What the camera sees: hosts, what they stand behind, pictures."""
+        moment = self._rate.start_of(frame)
+        number = self.scene.shot_at(moment)
+        shot, hosts = self.scene.shots[number], [host.layers(frame) for host in self.shots[number]]
+        cutaway = self._cutaway(moment)
+        if shot.bubble:
+            return [*cutaway, *in_bubble(shot.bubble, [layer for own in hosts for layer in own], self.picture, number)]
+        if shot.furniture:
+            drawing = FurnitureDrawing(shot.furniture, self.picture)
+            box = even_box(drawing.box, self.picture)
+            desk = Layer(f"furniture.{number}", shot.furniture, box, drawing.draw)
+            behind, before = zip(*(_split_at_body(own) for own in hosts), strict=True)
+            hidden = [_cut_at(layer, box[1] + 24) for layer in itertools.chain(*behind)]
+            return [*hidden, desk, *itertools.chain(*before), *cutaway]
+        return [*itertools.chain(*hosts), *cutaway]
+
+    def _cutaway(self, moment: float) -> list[Layer]:
         cutaway = self.scene.cutaway_at(moment)
-        if cutaway:
-            card = self.cutaway_drawing(cutaway)
-            key = (cutaway.span.start, card.key(moment))
-            layers.append(Layer("cutaway", key, _even(card.box, self.picture), lambda c: card.draw(c, moment)))
+        if not cutaway:
+            return []
+        card = self.cutaway_drawing(cutaway)
+        key = (cutaway.span.start, card.key(moment))
+        return [Layer("cutaway", key, even_box(card.box, self.picture), lambda c: card.draw(c, moment))]
+
+    def lettering(self, frame: int) -> list[Layer]:
+        """Title and caption, which keep their place whatever the camera does."""
+        moment = self._rate.start_of(frame)
+        layers = []
         shown = self.scene.title_at(moment)
         if shown:
             title = self.title_drawing(shown)
             key = (shown.span.start, title.key(moment))
-            layers.append(Layer("title", key, _even(title.box, self.picture), lambda c: title.draw(c, moment)))
+            layers.append(Layer("title", key, even_box(title.box, self.picture), lambda c: title.draw(c, moment)))
         caption = self.scene.caption_at(moment) if self.scene.burned else None
         if caption:
             drawing = self.caption_drawing(caption)
             word = caption.word_at(moment)
             key = (caption.start, word)
-            layers.append(Layer("caption", key, _even(drawing.box, self.picture), lambda c: drawing.draw(c, word)))
+            layers.append(Layer("caption", key, even_box(drawing.box, self.picture), lambda c: drawing.draw(c, word)))
         return layers
 
     @lru_cache(maxsize=8)  # noqa: B019 - lives as long as its scene does

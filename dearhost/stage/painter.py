@@ -6,7 +6,7 @@ picture put together again, and ``paint`` says where that was.
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from functools import lru_cache
 from pathlib import Path
 from typing import Any
@@ -15,11 +15,14 @@ import numpy as np
 import skia
 from numpy.typing import NDArray
 
+from dearhost.stage.camera import larger, window
 from dearhost.stage.fonts import Fonts
-from dearhost.stage.layers import Layer, PixelBox, SceneLayers
+from dearhost.stage.layer import Layer, PixelBox
+from dearhost.stage.layers import SceneLayers
 from dearhost.stage.sets import draw_set
 from dearhost.stage.shapes import Picture
 from dearhost.stage.timeline import DISSOLVE, SceneTimeline, Timeline
+from dearhost.timebase import FrameRate
 
 Pixels = NDArray[np.uint8]
 
@@ -34,6 +37,10 @@ class Sheet:
         info = skia.ImageInfo.Make(picture.width, picture.height, skia.kBGRA_8888_ColorType, skia.kOpaque_AlphaType)
         self._surface = skia.Surface.MakeRasterDirect(info, self.pixels)
         self.canvas: Any = self._surface.getCanvas()
+
+    def image(self) -> Any:
+        """What is on it, as an image; good until it is drawn on again."""
+        return self._surface.makeImageSnapshot()
 
     def take(self, other: Sheet, box: PixelBox) -> None:
         """Copy a box from another sheet."""
@@ -106,14 +113,13 @@ class Stamps:
 
 
 class ScenePainter:
-    """Paints the frames of one scene onto ``sheet``."""
+    """Paints the frames of one scene onto ``sheet``: ``layers_at`` a frame over its set."""
 
-    def __init__(self, layers: SceneLayers, sheet: Sheet) -> None:
-        self._layers, self.sheet = layers, sheet
-        self.picture = layers.picture
-        self._set = _set_sheet(layers.scene.set, self.picture)
+    def __init__(self, layers_at: Callable[[int], list[Layer]], set_id: str, picture: Picture, sheet: Sheet) -> None:
+        self._layers_at, self.sheet = layers_at, sheet
+        self._set = _set_sheet(set_id, picture)
         self._stamps = Stamps()
-        self._whole: PixelBox = (0, 0, self.picture.width, self.picture.height)
+        self._whole: PixelBox = (0, 0, picture.width, picture.height)
         self._before: list[Layer] | None = None
         self._frame = -1
 
@@ -126,7 +132,7 @@ class ScenePainter:
         """Bring the sheet to ``frame`` of the scene; returns the boxes that changed."""
         if frame == self._frame:
             return []
-        layers = self._layers.layers(frame)
+        layers = self._layers_at(frame)
         changed = [self._whole] if self._before is None else _changed(self._before, layers)
         for box in changed:
             self.sheet.take(self._set, box)
@@ -143,6 +149,40 @@ class ScenePainter:
             if _overlap(layer.box, box):
                 canvas.drawImage(self._stamps.of(layer), layer.box[0], layer.box[1])
         canvas.restore()
+
+
+class MovingPainter:
+    """Paints a scene over which the camera moves: a window of a larger picture, then the lettering over it."""
+
+    def __init__(self, scene: SceneTimeline, picture: Picture, rate: FrameRate, fonts: Fonts, sheet: Sheet) -> None:
+        self._scene, self._rate, self._sheet = scene, rate, sheet
+        self._world, self._lettering = larger(picture), SceneLayers(scene, picture, rate, fonts)
+        seen = SceneLayers(scene, self._world, rate, fonts)
+        self._painter = ScenePainter(seen.seen, scene.set, self._world, Sheet(self._world))
+        self._stamps = Stamps()
+        self._picture = picture
+        xs = [host.x for host in scene.shots[0].hosts]
+        self._focus = (sum(xs) / len(xs), 0.42)
+
+    def forget(self) -> None:
+        """Nothing is kept from frame to frame but the larger picture."""
+
+    def paint(self, frame: int) -> list[PixelBox]:
+        """Bring the sheet to ``frame`` of the scene; everything changes."""
+        self._painter.paint(frame)
+        part = self._rate.start_of(frame) / max(0.1, self._scene.duration)
+        seen = window(self._scene.camera, min(1.0, part), self._world, self._focus)
+        width, height = self._picture.width, self._picture.height
+        canvas = self._sheet.canvas
+        canvas.drawImageRect(
+            self._painter.sheet.image(), skia.Rect.MakeXYWH(seen.left, seen.top, seen.width, seen.height),
+            skia.Rect.MakeWH(width, height), skia.SamplingOptions(skia.FilterMode.kLinear), None,
+        )  # fmt: skip
+        layers = self._lettering.lettering(frame)
+        for layer in layers:
+            canvas.drawImage(self._stamps.of(layer), layer.box[0], layer.box[1])
+        self._stamps.keep_only(layers)
+        return [(0, 0, width, height)]
 
 
 def _changed(before: Sequence[Layer], now: Sequence[Layer]) -> list[PixelBox]:
@@ -166,7 +206,7 @@ class Painter:
         self.timeline, self.picture = timeline, picture
         self._fonts = Fonts.at(fonts_folder)
         self.sheet = Sheet(picture)
-        self._scenes: dict[int, ScenePainter] = {}
+        self._scenes: dict[int, ScenePainter | MovingPainter] = {}
         self._current = -1
         self._whole: PixelBox = (0, 0, picture.width, picture.height)
 
@@ -202,12 +242,16 @@ class Painter:
         """The frame's number within its scene."""
         return frame - first_frame(self.timeline, scene)
 
-    def _painter(self, index: int) -> ScenePainter:
+    def _painter(self, index: int) -> ScenePainter | MovingPainter:
         if index not in self._scenes:
             for other in [i for i in self._scenes if i < index - 1 or i > index + 1]:
                 del self._scenes[other]
-            layers = SceneLayers(self.timeline.scenes[index], self.picture, self.timeline.frame_rate, self._fonts)
-            self._scenes[index] = ScenePainter(layers, self.sheet)
+            scene, rate = self.timeline.scenes[index], self.timeline.frame_rate
+            if scene.camera == "still":
+                layers = SceneLayers(scene, self.picture, rate, self._fonts)
+                self._scenes[index] = ScenePainter(layers.layers, scene.set, self.picture, self.sheet)
+            else:
+                self._scenes[index] = MovingPainter(scene, self.picture, rate, self._fonts, self.sheet)
         return self._scenes[index]
 
     def _dissolve(self, index: int, frame: int, progress: float) -> None:

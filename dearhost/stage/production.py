@@ -11,11 +11,15 @@ from dearhost.hosts import CAST, LIVELINESS, host_by_id
 from dearhost.script import Brief, Scene, Script, brief_from_json, brief_to_json, from_json, to_json
 from dearhost.sound.effects import EFFECTS
 from dearhost.speech import SayAs, VoiceRegistry
+from dearhost.stage.camera import CAMERA_MOVES
+from dearhost.stage.furniture import FURNITURE
 from dearhost.stage.sets import set_by_id
 from dearhost.stage.shapes import SHAPES
 
-FRAMINGS = ("wide", "medium", "close-up")
+FRAMINGS = ("wide", "full", "medium", "close-up", "bubble", "square-bubble")
 TRANSITIONS = ("cut", "dissolve")
+CUTTING = ("together", "speakers")
+"""Everybody in the picture, or one after another as they speak."""
 EFFECT_CHOICES = {name.replace(" ", "-"): name for name in EFFECTS}
 """Effects by the names that stand in cues and casts."""
 
@@ -37,6 +41,9 @@ class SceneChoices:
     framing: str
     transition: str
     captions: bool
+    furniture: str
+    cutting: str
+    camera: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -55,6 +62,9 @@ class Production:
     caption_names: bool = False
     brief: Brief = field(default_factory=Brief)
     say_as: tuple[SayAs, ...] = ()
+    furniture: str = "none"
+    cutting: str = "together"
+    camera: str = "still"
     directed: bool = True
     """Whether hosts gesture by themselves where the words ask for it."""
 
@@ -64,6 +74,9 @@ class Production:
             ("shape", self.shape, SHAPES),
             ("framing", self.framing, FRAMINGS),
             ("transition", self.transition, TRANSITIONS),
+            ("furniture", self.furniture, FURNITURE),
+            ("cutting", self.cutting, CUTTING),
+            ("camera move", self.camera, CAMERA_MOVES),
             ("liveliness", self.liveliness, tuple(LIVELINESS)),
         ):
             if value not in known:
@@ -87,6 +100,9 @@ class Production:
             own.framing or self.framing,
             own.transition or self.transition,
             self.captions if own.captions is None else own.captions,
+            own.furniture or self.furniture,
+            own.cutting or self.cutting,
+            own.camera or self.camera,
         )
 
     def entry(self, speaker: str) -> CastEntry:
@@ -96,7 +112,13 @@ class Production:
 
 def _check_scene(scene: Scene, number: int) -> None:
     own = scene.staging
-    for name, value, known in (("framing", own.framing, FRAMINGS), ("transition", own.transition, TRANSITIONS)):
+    for name, value, known in (
+        ("framing", own.framing, FRAMINGS),
+        ("transition", own.transition, TRANSITIONS),
+        ("furniture", own.furniture, FURNITURE),
+        ("cutting", own.cutting, CUTTING),
+        ("camera move", own.camera, CAMERA_MOVES),
+    ):
         if value and value not in known:
             raise StageError(f"There is no {name} '{value}' (scene {number}). Choose one of: {', '.join(known)}.")
     if own.set:
@@ -148,6 +170,9 @@ def production_to_json(production: Production) -> dict[str, Any]:
         "framing": production.framing,
         "transition": production.transition,
         "liveliness": production.liveliness,
+        "furniture": production.furniture,
+        "cutting": production.cutting,
+        "camera": production.camera,
         "titles": production.titles,
         "caption_names": production.caption_names,
         "brief": brief_to_json(production.brief),
@@ -173,6 +198,9 @@ def production_from_json(data: Mapping[str, Any]) -> Production:
             framing=str(data.get("framing", "medium")),
             transition=str(data.get("transition", "dissolve")),
             liveliness=str(data.get("liveliness", "normal")),
+            furniture=str(data.get("furniture", "none")),
+            cutting=str(data.get("cutting", "together")),
+            camera=str(data.get("camera", "still")),
             titles=bool(data.get("titles", True)),
             caption_names=bool(data.get("caption_names", False)),
             brief=brief_from_json(data.get("brief")),

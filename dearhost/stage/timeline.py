@@ -13,6 +13,7 @@ from dearhost.hosts import Role
 from dearhost.script import Cue
 from dearhost.speech import Reading, Samples
 from dearhost.stage.captions import Caption
+from dearhost.stage.furniture import PlacedFurniture
 from dearhost.timebase import FrameRate, Span
 
 NO_VOICE = 99.0
@@ -83,12 +84,24 @@ class FramingCut:
     speaker: str
 
 
+@dataclass(frozen=True, slots=True)
+class Bubble:
+    """A window for a host over other content: its middle as fractions, its radius of the picture's height."""
+
+    x: float
+    y: float
+    radius: float
+    square: bool = False
+
+
 @dataclass(frozen=True)
 class Shot:
     """Hosts as they stand from ``start`` seconds into the scene, until the next shot."""
 
     start: float
     hosts: tuple[PlacedHost, ...]
+    furniture: PlacedFurniture | None = None
+    bubble: Bubble | None = None
 
 
 @dataclass(frozen=True)
@@ -113,6 +126,10 @@ class SceneTimeline:
     transition: str = "cut"
     cutaways: tuple[Cutaway, ...] = ()
     stings: tuple[PlacedSting, ...] = ()
+    camera: str = "still"
+    """How the camera moves over the scene."""
+    roles: Mapping[str, Role] = field(default_factory=dict)
+    """What every host does, whether in the first shot or not."""
 
     @property
     def span(self) -> Span:
@@ -121,13 +138,13 @@ class SceneTimeline:
 
     def silent(self) -> SceneTimeline:
         """Without the sound of its lines."""
-        roles = {host.host: host.role.silent() for host in self.shots[0].hosts}
+        roles = {host: role.silent() for host, role in self.roles.items()}
         shots = tuple(
             replace(shot, hosts=tuple(replace(host, role=roles[host.host]) for host in shot.hosts))
             for shot in self.shots
         )
         lines = tuple(replace(line, reading=line.reading.silent()) for line in self.lines)
-        return replace(self, shots=shots, lines=lines)
+        return replace(self, shots=shots, lines=lines, roles=roles)
 
     def shot_at(self, moment: float) -> int:
         """The index of the shot at ``moment`` (scene time)."""
