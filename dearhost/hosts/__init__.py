@@ -1,12 +1,13 @@
 """Hosts: who can be drawn, how they move, and a pose for every moment."""
 
+from dearhost.hosts.alive import LOOKS, Sight
 from dearhost.hosts.cast import CAST, adopt_host, host_by_id, is_known, made_host, use_host_folder
 from dearhost.hosts.expressions import EXPRESSIONS, ExpressionCue
 from dearhost.hosts.gestures import GESTURES
 from dearhost.hosts.gesturing import GestureCue
 from dearhost.hosts.holding import ACTS, PropCue, resolved
 from dearhost.hosts.host import Host, Part
-from dearhost.hosts.liveliness import LIVELINESS
+from dearhost.hosts.liveliness import LIVELINESS, Behaviour
 from dearhost.hosts.moving import MOVES, SEATED, MoveCue
 from dearhost.hosts.performance import VERSION, Performance, Role
 from dearhost.hosts.pose import Face, Pose
@@ -21,10 +22,12 @@ __all__ = [
     "EXPRESSIONS",
     "GESTURES",
     "LIVELINESS",
+    "LOOKS",
     "MOVES",
     "PROPS",
     "SEATED",
     "VERSION",
+    "Behaviour",
     "ExpressionCue",
     "Face",
     "GestureCue",
@@ -38,6 +41,7 @@ __all__ = [
     "Pose",
     "PropCue",
     "Role",
+    "Sight",
     "adopt_host",
     "base_of",
     "host_by_id",

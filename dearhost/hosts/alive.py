@@ -6,6 +6,7 @@ import itertools
 import math
 import random
 from collections.abc import Sequence
+from dataclasses import dataclass
 
 import numpy as np
 from numpy.typing import NDArray
@@ -19,15 +20,33 @@ from dearhost.timebase import Span
 Curve = NDArray[np.float64]
 
 
+LOOKS = ("viewer", "partner", "picture", "notes", "as-usual")
+_NOTES = (0.12, -0.72)
+"""Down to what lies in front."""
+
+
+@dataclass(frozen=True, slots=True)
+class Sight:
+    """``cues``: from when on the eyes are where, one of ``LOOKS``. ``rise`` is how much higher the partner's eyes are
+    than the host's own, by how far away they are; ``picture`` is on which side pictures are shown. ``to_partner``:
+    speaks to the partner, not to the viewer."""
+
+    cues: tuple[tuple[float, str], ...] = ()
+    rise: float = 0.0
+    picture: int = 1
+    to_partner: bool = False
+
+
 class Alive:
     """Curves at 240 Hz over a scene. ``partner`` are the phrases of whoever is listened to, who stands to
     the viewer's right (``partner_side`` 1) or left (-1); 0 = alone."""
 
     def __init__(
-        self, rhythm: Rhythm, settings: Liveliness, seed: int, partner: Sequence[Span], partner_side: int
-    ) -> None:
+        self, rhythm: Rhythm, settings: Liveliness, seed: int, partner: Sequence[Span], partner_side: int,
+        sight: Sight,
+    ) -> None:  # fmt: skip
         self.rhythm, self.settings = rhythm, settings
-        self.partner, self.partner_side = tuple(partner), partner_side
+        self.partner, self.partner_side, self.sight = tuple(partner), partner_side, sight
         self.times, self.count = rhythm.times, len(rhythm.times)
         self._random = random.Random(seed)
         self._normal = np.random.default_rng(seed)
@@ -118,7 +137,7 @@ class Alive:
     def _gaze(self) -> None:
         """Fixations with saccades of 30 ms + 45 ms a unit; the head follows large ones after 70 ms."""
         fixations = self._dialogue_fixations() if self.partner_side else self._solo_fixations()
-        fixations.sort()
+        fixations = self._directed(sorted(fixations))
         glances = []
         for index, (start, x, y) in enumerate(fixations):
             end = fixations[index + 1][0] if index + 1 < len(fixations) else self.rhythm.duration + 1
@@ -139,9 +158,37 @@ class Alive:
         degrees = 18.0 if self.partner_side else 7.0
         followed = self._steps([(t + 0.07, x, 0.42) for t, x, _ in fixations])
         self.yaw += degrees * followed
-        self.pitch += self._steps([(t + 0.07, y * 4, 0.4) for t, _, y in fixations])
+        nodding = 11 if self.partner_side else 4
+        self.pitch += self._steps([(t + 0.07, y * nodding, 0.4) for t, _, y in fixations])
         if self.partner_side:
             self.gaze_x = np.clip(self.gaze_x - 0.32 * followed, -1, 1)
+
+    def _directed(self, fixations: list[tuple[float, float, float]]) -> list[tuple[float, float, float]]:
+        """The fixations, but where cues want the eyes from their word on until the next."""
+        cues = sorted(self.sight.cues)
+        for index, (start, target) in enumerate(cues):
+            end = cues[index + 1][0] if index + 1 < len(cues) else self.rhythm.duration + 1
+            if target == "as-usual":
+                continue
+            after = [f for f in fixations if f[0] <= end]
+            resumed = after[-1] if after else (0.0, 0.0, 0.0)
+            fixations = [f for f in fixations if not start - 0.05 <= f[0] < end]
+            fixations.append((start - 0.05, *self._towards(target)))
+            if end < self.rhythm.duration:
+                fixations.append((end, resumed[1], resumed[2]))
+            self.large_shifts.append(start - 0.05)
+        return sorted(fixations)
+
+    def _towards(self, target: str) -> tuple[float, float]:
+        if target == "partner" and self.partner_side:
+            return 0.78 * self.partner_side, self._eye_line
+        if target == "picture":
+            return 0.72 * self.sight.picture, 0.12
+        return _NOTES if target == "notes" else (0.0, 0.0)
+
+    @property
+    def _eye_line(self) -> float:
+        return float(np.clip(1.5 * self.sight.rise, -0.75, 0.75)) - 0.02
 
     def _solo_fixations(self) -> list[tuple[float, float, float]]:
         """At the viewer, but for short looks aside before some phrases."""
@@ -157,7 +204,7 @@ class Alive:
 
     def _dialogue_fixations(self) -> list[tuple[float, float, float]]:
         """At the partner while listening, at the viewer while speaking, at the partner when handing over."""
-        towards = 0.78 * self.partner_side
+        towards, level = 0.78 * self.partner_side, self._eye_line
         found = [(0.0, 0.0, 0.0)]
         turns = sorted(
             [(p.start, p.end, False) for p in self.partner] + [(p.start, p.end, True) for p in self.rhythm.phrases]
@@ -166,13 +213,13 @@ class Alive:
         for index, (start, end, mine) in enumerate(turns):
             hand_over = mine and index + 1 < len(turns) and not turns[index + 1][2]
             if not mine and before is not False:
-                found.append((start + self._uniform(0.12, 0.30), towards, -0.02))
+                found.append((start + self._uniform(0.12, 0.30), towards, level))
                 self.large_shifts.append(found[-1][0])
             elif mine and before is not True:
-                found.append((start + 0.05, 0.0, 0.0))
+                found.append((start + 0.05, towards, level) if self.sight.to_partner else (start + 0.05, 0.0, 0.0))
                 self.large_shifts.append(start + 0.05)
             if hand_over and end - start > 0.5:
-                found.append((end - 0.35, towards, -0.02))
+                found.append((end - 0.35, towards, level))
                 self.large_shifts.append(end - 0.35)
             before = mine
         if turns:

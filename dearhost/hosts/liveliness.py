@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 
 @dataclass(frozen=True, slots=True)
@@ -26,6 +26,28 @@ class Liveliness:
     breath: float
     blinks_a_minute: float
     mouth_gain: float
+
+
+@dataclass(frozen=True, slots=True)
+class Behaviour:
+    """What is a host's own: how much it looks at the viewer (0 seldom, .5 usual, 1 always), how often it blinks and
+    how much its head moves, as multiples of the usual (0 to 2)."""
+
+    eye_contact: float = 0.5
+    blinks: float = 1.0
+    head: float = 1.0
+
+    def of(self, settings: Liveliness) -> Liveliness:
+        """The settings as this host has them."""
+        return replace(
+            settings,
+            glance_chance=min(0.9, settings.glance_chance * 2 * (1 - self.eye_contact)),
+            blinks_a_minute=settings.blinks_a_minute * max(0.02, self.blinks),
+            accent_degrees=settings.accent_degrees * self.head,
+            degrees_per_semitone=settings.degrees_per_semitone * self.head,
+            noise=settings.noise * (0.25 + 0.75 * self.head),
+            posture=settings.posture * self.head,
+        )
 
 
 LIVELINESS: Mapping[str, Liveliness] = {

@@ -4,17 +4,17 @@ from __future__ import annotations
 
 import math
 from collections.abc import Mapping
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 
 import numpy as np
 from numpy.typing import NDArray
 
-from dearhost.hosts.alive import Alive
+from dearhost.hosts.alive import Alive, Sight
 from dearhost.hosts.channels import ARM_CHANNELS, arm, arm_pose
 from dearhost.hosts.expressions import ExpressionCue, ExpressionTrack
 from dearhost.hosts.gesturing import GestureCue, Gesturing
 from dearhost.hosts.holding import Handling
-from dearhost.hosts.liveliness import LIVELINESS
+from dearhost.hosts.liveliness import LIVELINESS, Behaviour
 from dearhost.hosts.moving import STILL, MoveCue, Moving
 from dearhost.hosts.paper import clamp
 from dearhost.hosts.pose import REST_SMILE, ArmPose, Body, Face, Mouth, Pose
@@ -46,6 +46,8 @@ class Role:
     handling: tuple[Handling, ...] = ()
     meet: tuple[float, float] = (0.4, 0.45)
     """Where a hand meets the partner's: outward and down from the shoulder, in arm lengths."""
+    behaviour: Behaviour = field(default_factory=Behaviour)
+    sight: Sight = field(default_factory=Sight)
     moves: tuple[MoveCue, ...] = ()
     leg: float = 270.0
     """Units of a leg's length."""
@@ -66,10 +68,10 @@ class Performance:
     def __init__(self, role: Role, frame_rate: FrameRate, lettering: Lettering | None = None) -> None:
         """``lettering`` sets the words on signs."""
         self.role, self._lettering = role, lettering
-        self._settings = LIVELINESS[role.liveliness]
+        self._settings = role.behaviour.of(LIVELINESS[role.liveliness])
         self._animal = role.kind == "animal"
         self.rhythm = Rhythm(role.lines, role.duration, frame_rate)
-        self.alive = Alive(self.rhythm, self._settings, role.seed, role.partner, role.partner_side)
+        self.alive = Alive(self.rhythm, self._settings, role.seed, role.partner, role.partner_side, role.sight)
         self._gesturing = Gesturing(self.rhythm, self._settings, role.seed, role.cues, role.partner, role.reach,
                                      role.handling, role.meet,
                                      "desk" if role.behind else "front")  # fmt: skip

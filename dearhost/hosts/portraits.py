@@ -3,17 +3,21 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from dataclasses import replace
 from pathlib import Path
 from typing import Any
 
 import skia
 
 from dearhost.errors import HostError
+from dearhost.hosts.alive import Sight
 from dearhost.hosts.expressions import EXPRESSIONS, ExpressionCue
 from dearhost.hosts.gestures import GESTURES
 from dearhost.hosts.gesturing import GestureCue
+from dearhost.hosts.holding import ACTS, PropCue, resolved
 from dearhost.hosts.host import Host
 from dearhost.hosts.model_sheet import ModelSheet
+from dearhost.hosts.moving import MOVES, SEATED, MoveCue
 from dearhost.hosts.paper import PALETTE, paint
 from dearhost.hosts.performance import Performance, Role
 from dearhost.hosts.person import Person
@@ -79,22 +83,51 @@ def figure_png(host: Host, width: int = 248, height: int = 440, pose: Pose | Non
 
 
 def cue_png(host: Host, kind: str, width: int = 368, height: int = 276) -> bytes:
-    """A gesture at its peak, or an expression, half figure on paper. Raises HostError for another cue."""
-    if kind not in GESTURES and kind not in EXPRESSIONS:
-        raise HostError(f"There is no gesture or expression '{kind}'.")
-    cues = (GestureCue(_PEAK, kind),) if kind in GESTURES else ()
-    changes = (ExpressionCue(0.0, kind),) if kind in EXPRESSIONS else ()
-    role = Role((), 2 * _PEAK, host.kind, cues=cues, expressions=changes)
-    near = kind in EXPRESSIONS
+    """A host doing what a cue asks for, half figure on paper; a move as the whole figure.
+
+    Raises HostError for a cue that hosts do not play.
+    """
+    role = _shown(host, kind)
+    near = kind in EXPRESSIONS or kind == "eyes"
 
     def draw(canvas: Any) -> None:
-        scale = height / 190 if near else width / 520
-        canvas.translate(width / 2, height * (0.5 if near else 0.37))
+        scale = height / 190 if near else height / 690 if kind in MOVES else width / 520
+        canvas.translate(width / 2, height * (0.5 if near else 0.14 if kind in MOVES else 0.37))
         canvas.scale(scale, scale)
-        canvas.translate(0, -host.head_centre.imag)
+        canvas.translate(0, -host.head_centre.imag if kind not in MOVES else 560)
         host.draw(canvas, Performance(role, _RATE).pose(_PEAK))
 
     return _png(width, height, draw)
+
+
+def _shown(host: Host, kind: str) -> Role:
+    """A role in which the host does at ``_PEAK`` what a cue asks for."""
+    role = Role((), 2 * _PEAK, host.kind, leg=host.leg, foot=host.foot)
+    if kind in GESTURES:
+        return replace(role, cues=(GestureCue(_PEAK, kind),))
+    if kind in EXPRESSIONS:
+        return replace(role, expressions=(ExpressionCue(0.0, kind),))
+    if kind in ACTS:
+        taken = PropCue(0.0, "", "take", "tide-clock")
+        moment = {"take": _PEAK, "show": _PEAK, "pass": _PEAK, "put-down": _PEAK - 0.3}[kind]
+        done, _ = resolved([taken, PropCue(moment, "", kind if kind != "take" else "show")], {})
+        return replace(role, handling=done[""] if kind != "take" else done[""][:1])
+    if kind in MOVES:
+        way = {"walk-in": (-260.0, _PEAK + 0.9), "walk-out": (260.0, _PEAK - 0.85), "walk-to": (200.0, _PEAK + 0.9)}
+        x, at = way.get(kind, (0.0, _PEAK))
+        moves = [MoveCue(at, kind, x, 1, 2.0)]
+        if kind == "walk-on-spot":
+            moves = [MoveCue(_PEAK - 0.75, kind, seconds=3.0)]
+        elif kind == "stand":
+            moves = [MoveCue(0.0, "sit"), MoveCue(_PEAK - 0.6, kind)]
+        elif kind == "turn-back":
+            moves = [MoveCue(0.0, "turn-away"), MoveCue(_PEAK, kind)]
+        return replace(role, moves=tuple(moves), drop=SEATED * host.leg / 270)
+    if kind == "eyes":
+        return replace(role, sight=Sight(((_PEAK - 0.5, "picture"),)))
+    if kind == "rest":
+        return role
+    raise HostError(f"There is nothing called '{kind}' that a host could do.")
 
 
 def expression_pose(name: str, kind: str = "person") -> Pose:

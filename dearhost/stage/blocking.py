@@ -17,11 +17,15 @@ Place = tuple[float, float, float]
 
 @dataclass(frozen=True, slots=True)
 class Neighbour:
-    """The ``host`` next to one, on its ``side`` (1 right, -1 left), and where their hands meet, in arm lengths."""
+    """The ``host`` next to one, on its ``side`` (1 right, -1 left), and where their hands meet, in arm lengths.
+
+    ``rise`` is how much higher their eyes are, by how far away they are.
+    """
 
     host: str
     side: int
     meet: tuple[float, float]
+    rise: float
 
 
 STANDING = ("wide", "full")
@@ -127,7 +131,10 @@ def neighbours(shape: str, places: Mapping[str, Place]) -> dict[str, Neighbour]:
         if len(in_row) > 1:
             there = index + 1 if index + 1 < len(in_row) else index - 1
             side = 1 if there > index else -1
-            found[host] = Neighbour(in_row[there], side, _meeting(shape, host, places[host], places[in_row[there]]))
+            own, theirs = places[host], places[in_row[there]]
+            away = abs(theirs[0] - own[0]) * RATIOS[shape][0] / RATIOS[shape][1]
+            rise = (own[1] - theirs[1]) / max(away, 0.05)
+            found[host] = Neighbour(in_row[there], side, _meeting(shape, host, own, theirs), rise)
     return found
 
 

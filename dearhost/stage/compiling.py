@@ -2,42 +2,37 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping, Sequence
-from dataclasses import replace
+from collections.abc import Callable, Sequence
+from dataclasses import astuple, replace
 
 from dearhost.errors import StageError
 from dearhost.hosts import VERSION as HOSTS_VERSION
-from dearhost.hosts import MoveCue, PlacedReading, Role, host_by_id, resolved
 from dearhost.lips import VERSION as LIPS_VERSION
-from dearhost.script import Cue, Line, Scene, Spot, spoken_lines, word_index
+from dearhost.script import Cue, Line, Scene, spoken_lines, word_index
 from dearhost.speech import Reading, Speaker, with_pauses
-from dearhost.stage.blocking import neighbours, places_of
 from dearhost.stage.captions import Caption, make_captions, shown_words
 from dearhost.stage.cueing import (
     cue_times,
     cutaways_of,
-    expressions_of,
     framings_of,
-    gestures_of,
     manner_in,
     pauses_of,
     playable,
-    props_of,
     stings_of,
     titles_of,
 )
-from dearhost.stage.directing import automatic, directed
-from dearhost.stage.going import moves_of, needed_end, needed_lead, sinking
+from dearhost.stage.directing import automatic
+from dearhost.stage.going import needed_end, needed_lead
 from dearhost.stage.pacing import LEAD_IN, place_lines
 from dearhost.stage.production import Production
+from dearhost.stage.roles import moves_in, roles_of
 from dearhost.stage.sets.registry import VERSION as SETS_VERSION
-from dearhost.stage.shapes import LAYOUTS, RATIOS
 from dearhost.stage.shooting import Staged, turns_of
 from dearhost.stage.timeline import PlacedLine, SceneTimeline, Timeline, Title
 from dearhost.storage import fingerprint
 from dearhost.timebase import FrameRate, Span
 
-VERSION = "stage-12"
+VERSION = "stage-13"
 CHARACTERS = {"16:9": 37, "1:1": 34, "9:16": 30}
 """Characters a caption line, as far as the captions' box allows at their size."""
 _TITLE_SECONDS = (0.20, 3.4)
@@ -114,10 +109,10 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
     spots = {production.entry(name).host: spot for name, spot in scene.staging.blocking.items()
              if name in production.cast}  # fmt: skip
     heard, duration = _in_time(production, scene, readings)
-    moves = _moves(production, scene, heard, spots)
+    moves = moves_in(production, scene, heard, spots)
     if (missing := needed_lead(moves)) > 0:
         heard, duration = _in_time(production, scene, readings, LEAD_IN + missing)
-        moves = _moves(production, scene, heard, spots)
+        moves = moves_in(production, scene, heard, spots)
     duration = max(duration, needed_end(moves))
     by_themselves = _by_themselves(production, heard, speaker)
     placed = [
@@ -139,7 +134,7 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
     if production.titles and scene.heading:
         span = Span(_TITLE_SECONDS[0], min(_TITLE_SECONDS[1], duration - 0.2))
         titles.insert(0, Title(number, scene.heading, span))
-    roles = _roles(production, scene, placed, duration, spots, moves)
+    roles = roles_of(production, scene, placed, duration, spots, moves, _seed(scene))
     staged = Staged(production.shape, choices.framing, choices.furniture, roles, spots)
     turns = turns_of([(production.entry(line.speaker).host, line.span.start, line.span.end) for line in placed])
     cuts = [(cut.at, cut.framing, production.entry(cut.speaker).host) for cut in framings_of(heard)]
@@ -162,22 +157,6 @@ def _in_time(
     return list(zip(lines, starts, readings, strict=True)), duration
 
 
-def _moves(
-    production: Production, scene: Scene, heard: Sequence[tuple[Line, float, Reading]], spots: Mapping[str, Spot]
-) -> dict[str, tuple[MoveCue, ...]]:
-    """Where each host goes."""
-    shape, framings = production.shape, [production.choices_for(scene).framing]
-    furniture = production.choices_for(scene).furniture
-    framings += [cut.framing for cut in framings_of(heard) if cut.framing not in framings]
-    hosts = list(dict.fromkeys(production.entry(line.speaker).host for line, _, _ in heard))
-    framed = [places_of(shape, framing, hosts, spots, furniture) for framing in framings]
-    found = {}
-    for host in hosts:
-        mine = [item for item in heard if production.entry(item[0].speaker).host == host]
-        found[host] = moves_of(mine, shape, framed, host)
-    return found
-
-
 def display_name(speaker: str) -> str:
     """A speaker's name as shown: names written in capitals in the usual way of writing."""
     return speaker.title() if speaker.isupper() else speaker
@@ -188,7 +167,7 @@ def _name(production: Production, scene: Scene, lines: Sequence[Line], speaker: 
     spoken = [
         (
             line.speaker,
-            production.entry(line.speaker).host,
+            astuple(production.entry(line.speaker)),
             speaker.name_of(line.text, production.entry(line.speaker).voice, manner_in(production, line)),
             [(cue.kind, word_index(line, cue), cue.parameters) for cue in playable(line)],
         )
@@ -227,71 +206,3 @@ def _by_themselves(
         ]
         found |= automatic(mine, production.liveliness)
     return found
-
-
-_HAND_AND_SHOULDER, _ARM_UNITS = 110.0, 186.0
-
-
-def _room(shape: str, framing: str) -> float:
-    """How far a host alone may reach out, 1 as far as gestures go, so that hands stay in the picture."""
-    if framing in ("wide", "full"):
-        return 1.0
-    width, height = RATIOS[shape]
-    _, _, head = LAYOUTS[shape].host
-    farthest = (width / height / 2 / head * 100 - _HAND_AND_SHOULDER) / _ARM_UNITS
-    return min(1.0, max(0.15, (farthest - 0.2) / 0.7))
-
-
-def _roles(
-    production: Production,
-    scene: Scene,
-    lines: Sequence[PlacedLine],
-    duration: float,
-    spots: Mapping[str, Spot],
-    moves: Mapping[str, tuple[MoveCue, ...]],
-) -> dict[str, Role]:
-    """What each host of the scene does in it, in the order in which they first speak."""
-    by_host: dict[str, list[PlacedLine]] = {}
-    for line in lines:
-        by_host.setdefault(production.entry(line.speaker).host, []).append(line)
-    written = {line.id: line for line in scene.lines}
-    several = len(by_host) > 1
-    framing, furniture = production.choices_for(scene).framing, production.choices_for(scene).furniture
-    nextdoor = neighbours(production.shape, places_of(production.shape, framing, list(by_host), spots, furniture))
-    handling, _ = resolved(
-        [
-            cue
-            for host, mine in by_host.items()
-            for line in mine
-            for cue in props_of(written[line.id], line.span.start, line.reading, host)
-        ],
-        {host: (neighbour.host, neighbour.side) for host, neighbour in nextdoor.items()},
-    )
-    roles = {}
-    for index, (host, mine) in enumerate(by_host.items()):
-        others = tuple(line.span for name, theirs in by_host.items() if name != host for line in theirs)
-        side = nextdoor[host].side if several else 0
-        # the arm towards the partner reaches less, so that hands do not meet
-        alone = _room(production.shape, framing)
-        reach = (alone, alone) if not several else ((0.75, 0.15) if side > 0 else (0.15, 0.75))
-        cued = [(directed(written[line.id], line.automatic), line.span.start, line.reading) for line in mine]
-        roles[host] = Role(
-            lines=tuple(PlacedReading(line.span.start, line.reading) for line in mine),
-            duration=duration,
-            kind=host_by_id(host).kind,
-            liveliness=production.liveliness,
-            cues=tuple(gesture for item in cued for gesture in gestures_of(*item)),
-            expressions=tuple(change for item in cued for change in expressions_of(*item)),
-            partner=tuple(sorted(others, key=lambda s: s.start)),
-            partner_side=side,
-            reach=reach,
-            moves=moves[host],
-            leg=host_by_id(host).leg,
-            foot=host_by_id(host).foot,
-            drop=sinking(framing, host),
-            behind=furniture != "none",
-            handling=handling.get(host, ()),
-            meet=nextdoor[host].meet if host in nextdoor else (0.4, 0.45),
-            seed=_seed(scene) + index,
-        )
-    return roles

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import replace
 
-from dearhost.hosts import ACTS, EXPRESSIONS, GESTURES, PROPS, ExpressionCue, GestureCue, PropCue
+from dearhost.hosts import ACTS, EXPRESSIONS, GESTURES, LOOKS, PROPS, ExpressionCue, GestureCue, PropCue
 from dearhost.script import KINDS, Cue, CueKind, Line, Parameter, cue_problem, word_index
 from dearhost.sound import STINGS
 from dearhost.speech import AS_EVER, ENDINGS, MANNERS, Delivery, Manner, Reading, SayAs, borders_of, sayings_of
@@ -75,6 +75,14 @@ KINDS.register(
             ("turn-away", (_TO,), "look off side back"),
             ("turn-back", (), "turn to viewer face"),
         )
+    ),
+    CueKind(
+        "eyes",
+        "Look to",
+        "host",
+        "Eyes",
+        (Parameter("to", "Whom or what", "viewer", choices=LOOKS),),
+        "gaze look at camera partner picture notes read eye contact",
     ),
     CueKind("rest", "Nothing by itself", "host", "Rest"),
     CueKind("emphasis", "Emphasis", "sound", "Delivery", (_AMOUNT,)),
@@ -218,6 +226,11 @@ def props_of(line: Line, start: float, reading: Reading, host: str) -> list[Prop
         for cue in playable(line)
         if cue.kind in ACTS
     ]  # fmt: skip
+
+
+def looks_of(line: Line, start: float, reading: Reading) -> list[tuple[float, str]]:
+    """Where the line's cues want the eyes, in scene time."""
+    return [(start + moment_of(line, c, reading), c.text("to")) for c in playable(line) if c.kind == "eyes"]
 
 
 def expressions_of(line: Line, start: float, reading: Reading) -> list[ExpressionCue]:

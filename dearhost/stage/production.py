@@ -31,6 +31,11 @@ class CastEntry:
     host: str
     voice: str
     effect: str = "none"
+    eye_contact: float = 0.5
+    """0 seldom to 1 always at the viewer."""
+    blinks: float = 1.0
+    head: float = 1.0
+    """Multiples of the usual, 0 to 2."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -186,7 +191,14 @@ def production_from_json(data: Mapping[str, Any]) -> Production:
     try:
         script = from_json(data["script"])
         cast = {
-            str(s): CastEntry(str(e["host"]), str(e["voice"]), str(e.get("effect", "none")))
+            str(s): CastEntry(
+                str(e["host"]),
+                str(e["voice"]),
+                str(e.get("effect", "none")),
+                _within(e.get("eye_contact", 0.5), 1.0),
+                _within(e.get("blinks", 1.0), 2.0),
+                _within(e.get("head", 1.0), 2.0),
+            )
             for s, e in data.get("cast", {}).items()
         }
         return Production(
@@ -211,3 +223,8 @@ def production_from_json(data: Mapping[str, Any]) -> Production:
         )
     except (KeyError, TypeError, ValueError, AttributeError) as error:
         raise ScriptError(f"This is not a production: {error!r}. Nothing was changed.") from error
+
+
+def _within(value: Any, high: float) -> float:
+    number = float(value)
+    return min(high, max(0.0, number)) if number == number else high / 2

@@ -11,7 +11,8 @@ from django.http import Http404, HttpRequest, HttpResponse
 from django.utils.text import slugify
 from ninja import Router, Schema, Status
 
-from dearhost.hosts import CAST, EXPRESSIONS, GESTURES, Host, base_of, host_by_id
+from dearhost.errors import HostError
+from dearhost.hosts import CAST, Host, base_of, host_by_id
 from dearhost.hosts.portraits import cue_png, figure_png, model_sheet_png, model_sheet_svg, portrait_png
 from dearhost.stage import SETS
 from server.hosts.models import FavouriteHost, OwnHost
@@ -116,10 +117,11 @@ def figure(request: HttpRequest, host_id: str) -> HttpResponse:
 
 @router.get("/{host_id}/cues/{kind}.png", operation_id="cuePicture", include_in_schema=False)
 def cue_picture(request: HttpRequest, host_id: str, kind: str) -> HttpResponse:
-    """A gesture at its peak, or an expression, half figure on paper."""
-    if kind not in GESTURES and kind not in EXPRESSIONS:
-        raise Http404
-    return _picture(request, host_id, lambda h: _cue(h, kind))
+    """A host doing what a cue asks for."""
+    try:
+        return _picture(request, host_id, lambda h: _cue(h, kind))
+    except HostError as error:
+        raise Http404 from error
 
 
 @router.get("/{host_id}/sheet.{kind}", operation_id="modelSheet", include_in_schema=False)

@@ -38,9 +38,12 @@ class StagingSchema(Schema):
     """A scene's own choices; what is "" or null is as everywhere."""
 
     set: str = ""
-    framing: Literal["", "wide", "medium", "close-up"] = ""
+    framing: Literal["", "wide", "full", "medium", "close-up", "bubble", "square-bubble"] = ""
     transition: Literal["", "cut", "dissolve"] = ""
     captions: bool | None = None
+    furniture: Literal["", "none", "desk", "counter"] = ""
+    cutting: Literal["", "together", "speakers"] = ""
+    camera: Literal["", "still", "push", "pull", "pan-left", "pan-right"] = ""
     tail: float | None = None
     target: float | None = None
     blocking: dict[str, SpotSchema] = {}
@@ -64,11 +67,15 @@ class ScriptSchema(Schema):
 
 
 class CastSchema(Schema):
-    """Who plays a speaker, with which voice, and the effect over it."""
+    """Who plays a speaker, with which voice, the effect over it, and how the host behaves: eye contact 0 to 1, blinks
+    and head motion 0 to 2, 1 the usual."""
 
     host: str
     voice: str
     effect: str = "none"
+    eye_contact: float = 0.5
+    blinks: float = 1.0
+    head: float = 1.0
 
 
 class BriefSchema(Schema):
@@ -100,9 +107,12 @@ class DocumentSchema(Schema):
     shape: Literal["16:9", "1:1", "9:16"]
     captions: bool
     set: str
-    framing: Literal["wide", "medium", "close-up"]
+    framing: Literal["wide", "full", "medium", "close-up", "bubble", "square-bubble"]
     transition: Literal["cut", "dissolve"]
     liveliness: Literal["still", "normal", "lively"]
+    furniture: Literal["none", "desk", "counter"] = "none"
+    cutting: Literal["together", "speakers"] = "together"
+    camera: Literal["still", "push", "pull", "pan-left", "pan-right"] = "still"
     directed: bool = True
     titles: bool
     caption_names: bool = False

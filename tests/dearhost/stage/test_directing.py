@@ -12,9 +12,9 @@ from dearhost.films import Studio
 from dearhost.hosts import GESTURES
 from dearhost.script import Cue, Line, Script, format_note, read_script, word_index, words_of
 from dearhost.stage import SceneTimeline, Timeline, compile_timeline
-from dearhost.stage.compiling import _room
 from dearhost.stage.cueing import moment_of
 from dearhost.stage.directing import automatic
+from dearhost.stage.roles import _room
 from dearhost.timebase import FrameRate
 from tests.conftest import with_tones
 

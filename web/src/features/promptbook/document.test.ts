@@ -1,6 +1,13 @@
 import { getSchema } from "@tiptap/core";
 import { describe, expect, it } from "vitest";
-import { documentToEditor, editorToDocument, type ProductionDocument, shownName, withFullCast } from "./document";
+import {
+	documentToEditor,
+	editorToDocument,
+	NOT_PLAYED,
+	type ProductionDocument,
+	shownName,
+	withFullCast,
+} from "./document";
 import { scriptExtensions } from "./script/extensions";
 import { productionOf } from "./testing";
 
@@ -48,13 +55,13 @@ describe("the cast", () => {
 			{ id: "b5", kind: "line", text: "Indeed.", speaker: "SKERRY", cues: [] },
 		);
 		const cast = withFullCast(two, hosts, [{ id: "joe" }]).cast;
-		expect(cast.MAREN).toEqual({ host: "maren", voice: "joe", effect: "none" });
+		expect(cast.MAREN).toEqual({ ...NOT_PLAYED, voice: "joe" });
 		expect(cast.Gull?.host).toBe("skerry");
 		expect(cast.SKERRY?.host).toBe("imani");
 	});
 
 	it("keeps what was chosen", () => {
-		const chosen = { MAREN: { host: "imani", voice: "pip", effect: "none" } };
+		const chosen = { MAREN: { ...NOT_PLAYED, host: "imani", voice: "pip" } };
 		expect(withFullCast({ ...production, cast: chosen }, hosts, [{ id: "joe" }]).cast).toEqual(chosen);
 	});
 });

@@ -17,9 +17,21 @@ export const AS_EVERYWHERE: Staging = {
 	framing: "",
 	transition: "",
 	captions: null,
+	furniture: "",
+	cutting: "",
+	camera: "",
 	tail: null,
 	target: null,
 	blocking: {},
+};
+/** How somebody is played who is not cast yet. */
+export const NOT_PLAYED: ProductionDocument["cast"][string] = {
+	host: "maren",
+	voice: "",
+	effect: "none",
+	eye_contact: 0.5,
+	blinks: 1,
+	head: 1,
 };
 export const NO_BRIEF: Brief = {
 	purpose: "",
@@ -149,10 +161,13 @@ export function editorToDocument(doc: DocNode, before: ProductionDocument): Prod
 
 /** Who speaks, in order of appearance. */
 export function speakersOf(script: Script): string[] {
-	const names = script.scenes.flatMap((s) =>
-		s.blocks.filter((b) => b.kind === "line" && b.text.trim()).map((b) => b.speaker ?? ""),
-	);
-	return [...new Set(names)];
+	return [...new Set(script.scenes.flatMap(speakersIn))];
+}
+
+/** Who speaks in a scene, in order of appearance. */
+export function speakersIn(scene: Scene): string[] {
+	const lines = scene.blocks.filter((block) => block.kind === "line" && block.text.trim());
+	return [...new Set(lines.map((line) => line.speaker ?? ""))];
 }
 
 /** A speaker's name as shown: MAREN as Maren. */
@@ -180,7 +195,7 @@ export function withFullCast(
 		const free = host ?? hosts.find((h) => !taken.has(h.id)) ?? hosts[0];
 		const voice = Object.values(document.cast)[0]?.voice ?? voices[0]?.id ?? "";
 		if (!free) continue;
-		cast[speaker] = { host: free.id, voice, effect: "none" };
+		cast[speaker] = { ...NOT_PLAYED, host: free.id, voice };
 		added = true;
 	}
 	return added ? { ...document, cast } : document;

@@ -1859,7 +1859,8 @@ export interface components {
         };
         /**
          * CastSchema
-         * @description Who plays a speaker, with which voice, and the effect over it.
+         * @description Who plays a speaker, with which voice, the effect over it, and how the host behaves: eye contact 0 to 1, blinks
+         *     and head motion 0 to 2, 1 the usual.
          */
         CastSchema: {
             /** Host */
@@ -1871,6 +1872,21 @@ export interface components {
              * @default none
              */
             effect: string;
+            /**
+             * Eye Contact
+             * @default 0.5
+             */
+            eye_contact: number;
+            /**
+             * Blinks
+             * @default 1
+             */
+            blinks: number;
+            /**
+             * Head
+             * @default 1
+             */
+            head: number;
         };
         /**
          * CueSchema
@@ -1919,7 +1935,7 @@ export interface components {
              * Framing
              * @enum {string}
              */
-            framing: "wide" | "medium" | "close-up";
+            framing: "wide" | "full" | "medium" | "close-up" | "bubble" | "square-bubble";
             /**
              * Transition
              * @enum {string}
@@ -1930,6 +1946,24 @@ export interface components {
              * @enum {string}
              */
             liveliness: "still" | "normal" | "lively";
+            /**
+             * Furniture
+             * @default none
+             * @enum {string}
+             */
+            furniture: "none" | "desk" | "counter";
+            /**
+             * Cutting
+             * @default together
+             * @enum {string}
+             */
+            cutting: "together" | "speakers";
+            /**
+             * Camera
+             * @default still
+             * @enum {string}
+             */
+            camera: "still" | "push" | "pull" | "pan-left" | "pan-right";
             /**
              * Directed
              * @default true
@@ -2017,6 +2051,9 @@ export interface components {
              *       "framing": "",
              *       "transition": "",
              *       "captions": null,
+             *       "furniture": "",
+             *       "cutting": "",
+             *       "camera": "",
              *       "tail": null,
              *       "target": null,
              *       "blocking": {}
@@ -2072,7 +2109,7 @@ export interface components {
              * @default
              * @enum {string}
              */
-            framing: "" | "wide" | "medium" | "close-up";
+            framing: "" | "wide" | "full" | "medium" | "close-up" | "bubble" | "square-bubble";
             /**
              * Transition
              * @default
@@ -2081,6 +2118,24 @@ export interface components {
             transition: "" | "cut" | "dissolve";
             /** Captions */
             captions?: boolean | null;
+            /**
+             * Furniture
+             * @default
+             * @enum {string}
+             */
+            furniture: "" | "none" | "desk" | "counter";
+            /**
+             * Cutting
+             * @default
+             * @enum {string}
+             */
+            cutting: "" | "together" | "speakers";
+            /**
+             * Camera
+             * @default
+             * @enum {string}
+             */
+            camera: "" | "still" | "push" | "pull" | "pan-left" | "pan-right";
             /** Tail */
             tail?: number | null;
             /** Target */

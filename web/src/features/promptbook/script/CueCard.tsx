@@ -128,6 +128,9 @@ function ChosenNote({ kind }: { kind: CueKind }) {
 		Line: "Holds for the whole line.",
 		Picture: "Shows a picture on a card, or in place of the host.",
 		Sound: "Heard from the word on, under the voice.",
+		Prop: "Stays in the hand until it is put down or passed on.",
+		Move: "A walk arrives with the word; leaving begins with it.",
+		Eyes: "Stays until the eyes are sent elsewhere.",
 		Gesture: "Begins a little sooner, so that it arrives with the word.",
 	};
 	const own: Record<string, string> = {
@@ -227,7 +230,7 @@ function ParameterField({ parameter, value, onChange }: FieldProps) {
 				{parameter.choices.map((choice) => (
 					<label key={choice} className={choice === value ? "on" : ""}>
 						<input type="radio" name={parameter.name} checked={choice === value} onChange={() => onChange(choice)} />
-						{choice}
+						{choice.replaceAll("-", " ")}
 					</label>
 				))}
 			</fieldset>

@@ -3,7 +3,16 @@ import { closeHistory } from "@tiptap/pm/history";
 import { type KeyboardEvent, useEffect, useState } from "react";
 import { cueLabel, FLAG_SHAPES, familyOf } from "./cueKinds";
 import { type Flag, layFlags, measureCues } from "./cueLayout";
-import { type CueKind, changeCue, cuesOf, type PlacedCue, removeCue, wordsAway } from "./cues";
+import {
+	type CueKind,
+	type CueValues,
+	changeCue,
+	cuesOf,
+	linesById,
+	type PlacedCue,
+	removeCue,
+	wordsAway,
+} from "./cues";
 import { nearestWord } from "./words";
 
 type Props = {
@@ -14,13 +23,22 @@ type Props = {
 	current: ReadonlySet<string>;
 	/** When a cue happens, in words; "" where its line is not read yet. */
 	momentOf: (id: string) => string;
+	/** What hosts do by themselves: pale flags. */
+	pale: readonly PaleCue[];
+	/** Make a pale one a cue of its own kind, or leave it out ("rest"), on its word or another. */
+	onKeep: (cue: PaleCue, kind: string, at?: { from: number; to: number }) => void;
 	onOpen: (id: string) => void;
 };
 
+/** A gesture nobody wrote, on the word at an offset of a line. */
+export type PaleCue = { lineId: string; offset: number; kind: string; parameters: CueValues };
+
+const paleId = (cue: PaleCue) => `pale ${cue.lineId} ${cue.offset}`;
+
 /** Flags in the margin, each tied to its word by a thin rule. */
-export function CueMargin({ editor, root, kinds, current, momentOf, onOpen }: Props) {
+export function CueMargin({ editor, root, kinds, current, momentOf, pale, onKeep, onOpen }: Props) {
 	const [opened, setOpened] = useState<ReadonlySet<string>>(new Set());
-	const { flags, cues } = useFlags(editor, root, opened);
+	const { flags, cues } = useFlags(editor, root, opened, pale);
 	const move = (cue: PlacedCue, steps: number) => {
 		const word = wordsAway(editor.state.doc, cue, steps);
 		if (word) editor.view.dispatch(changeCue(closeHistory(editor.state.tr), cue, {}, word));
@@ -38,12 +56,13 @@ export function CueMargin({ editor, root, kinds, current, momentOf, onOpen }: Pr
 		<div className="cue-layer">
 			<svg aria-hidden="true">
 				{flags.map((flag) => (
-					<path key={flag.id} d={flag.rule} className={current.has(flag.id) ? "cue-rule on" : "cue-rule"} />
+					<path key={flag.id} d={flag.rule} className={ruleClass(flag.id, current)} />
 				))}
 			</svg>
 			{flags.map((flag) => {
 				const cue = cues.get(flag.id);
-				if (!cue) return null;
+				const byItself = cue ? undefined : pale.find((p) => paleId(p) === flag.id);
+				if (!cue && !byItself) return null;
 				if (flag.more) {
 					return (
 						<button
@@ -57,6 +76,20 @@ export function CueMargin({ editor, root, kinds, current, momentOf, onOpen }: Pr
 						</button>
 					);
 				}
+				if (byItself) {
+					return (
+						<PaleFlag
+							key={flag.id}
+							flag={flag}
+							label={cueLabel(kinds, byItself)}
+							shape={FLAG_SHAPES[familyOf(kinds, byItself.kind)]}
+							onKeep={() => onKeep(byItself, byItself.kind)}
+							onLeaveOut={() => onKeep(byItself, "rest")}
+							onDrag={(down) => dragToWord(down, editor, (word) => onKeep(byItself, byItself.kind, word))}
+						/>
+					);
+				}
+				if (!cue) return null;
 				return (
 					<button
 						type="button"
@@ -81,8 +114,52 @@ export function CueMargin({ editor, root, kinds, current, momentOf, onOpen }: Pr
 	);
 }
 
+const ruleClass = (id: string, current: ReadonlySet<string>) =>
+	`cue-rule ${current.has(id) ? "on" : ""} ${id.startsWith("pale ") ? "pale" : ""}`;
+
+type PaleProps = {
+	flag: Flag;
+	label: string;
+	shape: string;
+	onKeep: () => void;
+	onLeaveOut: () => void;
+	onDrag: (down: PointerEvent) => void;
+};
+
+/** What a host does by itself: Enter or a click keeps it as a cue, Delete leaves it out, dragging keeps it elsewhere. */
+function PaleFlag({ flag, label, shape, onKeep, onLeaveOut, onDrag }: PaleProps) {
+	return (
+		<button
+			type="button"
+			className="flag pale"
+			style={{ left: flag.left, top: flag.top }}
+			title="By itself. Click to keep it, Delete to leave it out."
+			aria-label={`${label}, by itself: Enter keeps it, Delete leaves it out`}
+			onClick={onKeep}
+			onPointerDown={(event) => onDrag(event.nativeEvent)}
+			onKeyDown={(event) => {
+				if (event.code !== "Delete" && event.code !== "Backspace") return;
+				event.preventDefault();
+				onLeaveOut();
+			}}
+		>
+			<svg viewBox="0 0 11 12" width={11} height={12} aria-hidden="true">
+				<path d={shape} />
+			</svg>
+			<span>{label}</span>
+		</button>
+	);
+}
+
 /** A flag dragged over the text takes the word it is let go on. */
 function startDrag(down: PointerEvent, editor: Editor, cue: PlacedCue): void {
+	dragToWord(down, editor, (word) => {
+		const now = cuesOf(editor.state.doc).find((c) => c.id === cue.id);
+		if (now) editor.view.dispatch(changeCue(closeHistory(editor.state.tr), now, {}, word));
+	});
+}
+
+function dragToWord(down: PointerEvent, editor: Editor, take: (word: { from: number; to: number }) => void): void {
 	let moved = false;
 	const over = (event: PointerEvent) => {
 		moved ||= Math.hypot(event.clientX - down.clientX, event.clientY - down.clientY) > 5;
@@ -90,16 +167,13 @@ function startDrag(down: PointerEvent, editor: Editor, cue: PlacedCue): void {
 	const up = (event: PointerEvent) => {
 		window.removeEventListener("pointermove", over);
 		const place = moved && editor.view.posAtCoords({ left: event.clientX, top: event.clientY });
-		const now = cuesOf(editor.state.doc).find((c) => c.id === cue.id);
-		if (!place || !now) return;
+		if (!place) return;
 		const $place = editor.state.doc.resolve(place.pos);
 		if ($place.parent.type.name !== "line") return;
 		const word = nearestWord($place.parent.textContent, $place.parentOffset);
 		if (!word) return;
 		const start = $place.start();
-		editor.view.dispatch(
-			changeCue(closeHistory(editor.state.tr), now, {}, { from: start + word.from, to: start + word.to }),
-		);
+		take({ from: start + word.from, to: start + word.to });
 	};
 	window.addEventListener("pointermove", over);
 	window.addEventListener("pointerup", up, { once: true });
@@ -109,6 +183,7 @@ function useFlags(
 	editor: Editor,
 	root: HTMLElement,
 	opened: ReadonlySet<string>,
+	pale: readonly PaleCue[],
 ): { flags: Flag[]; cues: Map<string, PlacedCue> } {
 	const [laid, setLaid] = useState<{ flags: Flag[]; cues: Map<string, PlacedCue> }>({ flags: [], cues: new Map() });
 	useEffect(() => {
@@ -116,6 +191,7 @@ function useFlags(
 		const lay = () => {
 			asked = 0;
 			const { items, edge } = measureCues(root);
+			items.push(...measurePale(editor, root, pale));
 			setLaid({ flags: layFlags(items, edge, opened), cues: new Map(cuesOf(editor.state.doc).map((c) => [c.id, c])) });
 		};
 		const ask = () => {
@@ -135,6 +211,20 @@ function useFlags(
 			scroller?.removeEventListener("scroll", ask);
 			editor.off("transaction", changed);
 		};
-	}, [editor, root, opened]);
+	}, [editor, root, opened, pale]);
 	return laid;
+}
+
+/** Where the words of pale flags lie on the page, as far as they are in view or nearly. */
+function measurePale(editor: Editor, root: HTMLElement, pale: readonly PaleCue[]) {
+	const origin = root.getBoundingClientRect();
+	const spare = window.innerHeight / 2;
+	const lines = linesById(editor.state.doc);
+	return pale.flatMap((cue) => {
+		const line = lines.get(cue.lineId);
+		if (!line || cue.offset >= line.node.content.size) return [];
+		const box = editor.view.coordsAtPos(line.start + cue.offset);
+		if (box.bottom < -spare || box.top > window.innerHeight + spare) return [];
+		return [{ id: paleId(cue), x: box.left - origin.left, y: box.top - origin.top }];
+	});
 }

@@ -5,7 +5,7 @@ import { clock } from "../../../shared/time";
 import { newId } from "../document";
 import type { SceneTimes } from "../useSceneTimes";
 import { CueEditor, CueList } from "./CueCard";
-import { CueMargin } from "./CueMargin";
+import { CueMargin, type PaleCue } from "./CueMargin";
 import { asOneStep } from "./choosing";
 import { defaultsOf, useCueKinds } from "./cueKinds";
 import {
@@ -21,6 +21,7 @@ import {
 	wordsAway,
 } from "./cues";
 import { SelectionSlip } from "./SelectionSlip";
+import { wordsOf } from "./words";
 
 /** What others may do with the script's cues. */
 export type CueHandle = {
@@ -139,9 +140,23 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onTry, onSayA
 			),
 		);
 		// what is to be said or shown has to be chosen first
-		const asks = kind.parameters.some((p) => p.kind === "text") || ["picture", "sound", "delivery"].includes(kind.name);
+		const asks =
+			kind.parameters.some((p) => p.kind === "text") ||
+			["picture", "sound", "delivery", "eyes", "walk-to"].includes(kind.name);
 		if (asks) setOpen({ cue: id });
 		else close();
+	};
+	const pale = useMemo(() => paleCues(times), [times]);
+	/** What a host does by itself, as a cue of this kind: on its word, or on the one it was dragged to. */
+	const keep = (cue: PaleCue, kind: string, at?: { from: number; to: number }) => {
+		const line = lineById(editor.state.doc, cue.lineId);
+		const word = line && wordsOf(line.node.textContent).find((w) => w.from === cue.offset);
+		if (!line || !word) return;
+		const place = at ?? { from: line.start + word.from, to: line.start + word.to };
+		const parameters = kind === cue.kind ? cue.parameters : {};
+		editor.view.dispatch(
+			placeCue(closeHistory(editor.state.tr), { id: newId(), kind, parameters }, place.from, place.to),
+		);
 	};
 	const wordBox = (from: number, to: number) => {
 		const start = editor.view.coordsAtPos(from);
@@ -164,6 +179,8 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onTry, onSayA
 				kinds={kinds}
 				current={current}
 				momentOf={(id) => momentOf(times, id)}
+				pale={pale}
+				onKeep={keep}
 				onOpen={(id) => setOpen({ cue: id })}
 			/>
 			<SelectionSlip
@@ -218,6 +235,14 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onTry, onSayA
 				/>
 			)}
 		</>
+	);
+}
+
+function paleCues(times: Map<string, SceneTimes>): PaleCue[] {
+	return [...times.values()].flatMap((scene) =>
+		scene.lines.flatMap((line) =>
+			line.automatic.map(({ kind, offset, parameters }) => ({ lineId: line.id, offset, kind, parameters })),
+		),
 	);
 }
 

@@ -23,6 +23,9 @@ export function cueLabel(kinds: readonly CueKind[], cue: Pick<PlacedCue, "kind" 
 	if (first && (cue.kind === "picture" || cue.kind === "sound")) {
 		return sentenceCase(String(cue.parameters[first.name] ?? first.default));
 	}
+	if (cue.kind === "take") return `Take ${String(cue.parameters.prop ?? first?.default ?? "").replaceAll("-", " ")}`;
+	if (cue.kind === "eyes") return `Look to ${String(cue.parameters.to ?? first?.default ?? "").replaceAll("-", " ")}`;
+	if (cue.kind === "walk-to") return `Walk to ${cue.parameters.place ?? first?.default}`;
 	if (cue.kind === "delivery") return deliveryLabel(cue.parameters);
 	if (cue.kind === "say-as" && cue.parameters.text) return `Say “${cue.parameters.text}”`;
 	if (cue.kind === "pause") return `Pause ${Number(cue.parameters.seconds ?? 0.6).toFixed(1)} s`;

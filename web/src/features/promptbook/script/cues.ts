@@ -103,6 +103,16 @@ export function lineById(doc: DocNode, id: string): { node: DocNode; start: numb
 	return found;
 }
 
+/** All lines with where their text begins, by id. */
+export function linesById(doc: DocNode): Map<string, { node: DocNode; start: number }> {
+	const lines = new Map<string, { node: DocNode; start: number }>();
+	doc.descendants((node, position) => {
+		if (node.type.name === "line") lines.set(String(node.attrs.id), { node, start: position + 1 });
+		return node.type.name === "scene";
+	});
+	return lines;
+}
+
 /** The word at the caret or the first of the selection: what a new cue lands on. */
 export function wordAtCaret(state: EditorState): { from: number; to: number; text: string; lineId: string } | null {
 	const line = lineAt(state.doc, state.selection.from);

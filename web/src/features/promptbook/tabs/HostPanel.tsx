@@ -2,8 +2,9 @@ import type { Editor } from "@tiptap/core";
 import { useState } from "react";
 import { PlainButton, WordChoice } from "../../../shared/ui/controls";
 import { useHosts } from "../../hosts";
-import { shownName, speakersOf } from "../document";
+import { shownName, speakersIn, speakersOf } from "../document";
 import type { SceneTimes } from "../useSceneTimes";
+import { Behaviour } from "./Behaviour";
 import { ByThemselves } from "./ByThemselves";
 import { FloorPlan } from "./FloorPlan";
 import { HostSheet } from "./HostSheet";
@@ -15,8 +16,27 @@ import { useProposal } from "./useProposal";
 const NOBODY = "\u0000";
 const FRAMINGS = [
 	{ value: "wide", text: "wide" },
+	{ value: "full", text: "full" },
 	{ value: "medium", text: "medium" },
 	{ value: "close-up", text: "close-up" },
+	{ value: "bubble", text: "round corner" },
+	{ value: "square-bubble", text: "square corner" },
+];
+const BEHIND = [
+	{ value: "none", text: "nothing" },
+	{ value: "desk", text: "a desk" },
+	{ value: "counter", text: "a counter" },
+];
+const CUTTING = [
+	{ value: "together", text: "together" },
+	{ value: "speakers", text: "who speaks" },
+];
+const CAMERA = [
+	{ value: "still", text: "still" },
+	{ value: "push", text: "comes nearer" },
+	{ value: "pull", text: "draws back" },
+	{ value: "pan-left", text: "pans left" },
+	{ value: "pan-right", text: "pans right" },
 ];
 
 /** Who plays whom, how near, where, how lively. */
@@ -26,6 +46,7 @@ export function HostPanel(props: PanelProps & { editor: Editor; times: SceneTime
 	const { propose, list } = useProposal(change);
 	const { scene, number } = sceneAt(document, current);
 	const [sheet, setSheet] = useState(NOBODY);
+	const own = scene && { document, scene, number, change, onPropose: propose };
 	if (list) return list;
 	return (
 		<div className="panel-grid">
@@ -47,6 +68,7 @@ export function HostPanel(props: PanelProps & { editor: Editor; times: SceneTime
 									<b className="voice-name">{host?.name ?? "…"}</b>
 								</p>
 								<p className="small quiet">{host?.description}</p>
+								<Behaviour document={document} speaker={speaker} name={name} change={change} />
 								<PlainButton small label={`Another host for ${name}`} onClick={() => setSheet(speaker)}>
 									Another host
 								</PlainButton>
@@ -74,18 +96,37 @@ export function HostPanel(props: PanelProps & { editor: Editor; times: SceneTime
 				/>
 			</div>
 			<div>
-				{scene && (
+				{scene && own && (
 					<>
 						<SceneChoice
+							{...own}
 							name="framing"
 							label="Framing"
 							says={(text) => `Framing ${text}`}
 							options={FRAMINGS}
-							document={document}
-							scene={scene}
-							number={number}
-							change={change}
-							onPropose={propose}
+						/>
+						{speakersIn(scene).length > 1 && (
+							<SceneChoice
+								{...own}
+								name="cutting"
+								label="The picture shows"
+								says={(text) => (text === "together" ? "Everybody together" : "Cuts to who speaks")}
+								options={CUTTING}
+							/>
+						)}
+						<SceneChoice
+							{...own}
+							name="camera"
+							label="The camera"
+							says={(text) => `The camera: ${text}`}
+							options={CAMERA}
+						/>
+						<SceneChoice
+							{...own}
+							name="furniture"
+							label="Hosts are behind"
+							says={(text) => `Hosts are behind ${text}`}
+							options={BEHIND}
 						/>
 						<FloorPlan scene={scene} times={times} change={change} />
 					</>

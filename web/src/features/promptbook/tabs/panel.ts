@@ -1,4 +1,4 @@
-import type { Choices, ProductionDocument, Scene } from "../document";
+import { type Choices, NOT_PLAYED, type ProductionDocument, type Scene } from "../document";
 import type { SceneChange } from "../script/choosing";
 
 /** What every panel is given: the production, the scene at the playhead, and how to change either. */
@@ -24,7 +24,7 @@ type Played = ProductionDocument["cast"][string];
 export function recast(document: ProductionDocument, whose: readonly string[], part: Partial<Played>) {
 	const cast = { ...document.cast };
 	for (const speaker of whose) {
-		cast[speaker] = { ...(cast[speaker] ?? { host: "maren", voice: "", effect: "none" }), ...part };
+		cast[speaker] = { ...(cast[speaker] ?? NOT_PLAYED), ...part };
 	}
 	return { cast };
 }

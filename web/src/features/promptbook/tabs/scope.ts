@@ -2,7 +2,7 @@ import type { Choices, ProductionDocument, Scene, Staging } from "../document";
 import type { SceneChange } from "../script/choosing";
 
 /** What a scene may have of its own. */
-export type OwnChoice = "set" | "framing" | "transition" | "captions";
+export type OwnChoice = "set" | "framing" | "transition" | "captions" | "furniture" | "cutting" | "camera";
 export type ChoiceValue = string | boolean;
 
 /** One line of a change that is proposed: a scene, and how it is now. */
