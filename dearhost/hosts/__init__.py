@@ -1,7 +1,16 @@
 """Hosts: who can be drawn, how they move, and a pose for every moment."""
 
 from dearhost.hosts.alive import LOOKS, Sight
-from dearhost.hosts.cast import CAST, adopt_host, host_by_id, is_known, made_host, use_host_folder
+from dearhost.hosts.cast import (
+    CAST,
+    adopt_host,
+    host_by_id,
+    in_look,
+    is_known,
+    looks_of_host,
+    made_host,
+    use_host_folder,
+)
 from dearhost.hosts.expressions import EXPRESSIONS, ExpressionCue
 from dearhost.hosts.gestures import GESTURES
 from dearhost.hosts.gesturing import GestureCue
@@ -45,7 +54,9 @@ __all__ = [
     "adopt_host",
     "base_of",
     "host_by_id",
+    "in_look",
     "is_known",
+    "looks_of_host",
     "made_host",
     "resolved",
     "use_host_folder",

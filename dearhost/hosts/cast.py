@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import replace
+from functools import lru_cache
 from pathlib import Path
 from typing import Any
 
@@ -223,9 +224,33 @@ def use_host_folder(folder: Path) -> HostShelf:
     return _shelf
 
 
+LOOK_MARK = "~"
+"""Between a host's id and the name of a look: "maren~slicker" is Maren in a raincoat."""
+
+
+def in_look(host_id: str, look: str) -> str:
+    """The id of a host in a look of the wardrobe; the host's own id where there is no such look."""
+    base = host_id.partition(LOOK_MARK)[0]
+    return f"{base}{LOOK_MARK}{look}" if look in looks_of_host(base) else base
+
+
+def looks_of_host(host_id: str) -> tuple[str, ...]:
+    """What a host can wear but the usual: the wardrobe for people, nothing for animals."""
+    return tuple(OUTFITS) if isinstance(host_by_id(host_id), Person) else ()
+
+
+@lru_cache(maxsize=64)
+def _dressed(host: Person, look: str) -> Person:
+    sheet = replace(host.sheet, outfit=OUTFITS[look], tie=host.sheet.tie if look in ("blazer", "waistcoat") else "")
+    return Person(f"{host.id}{LOOK_MARK}{look}", host.name, host.card, sheet)
+
+
 def host_by_id(host_id: str) -> Host:
     """The host with this id, of the cast or made here. Raises UnknownHost, naming those there are."""
-    host = CAST.get(host_id) or _shelf.find(host_id)
+    base, _, look = host_id.partition(LOOK_MARK)
+    host = CAST.get(base) or _shelf.find(base)
+    if host is not None and look in OUTFITS and isinstance(host, Person):
+        return _dressed(host, look)
     if host is None:
         raise UnknownHost(f"There is no host '{host_id}'. Choose one of: {', '.join(CAST)}.")
     return host
@@ -244,4 +269,5 @@ def adopt_host(host_id: str, data: object) -> bool:
 
 def is_known(host_id: str) -> bool:
     """Whether there is such a host."""
-    return host_id in CAST or _shelf.find(host_id) is not None
+    base = host_id.partition(LOOK_MARK)[0]
+    return base in CAST or _shelf.find(base) is not None

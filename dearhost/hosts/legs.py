@@ -67,10 +67,10 @@ def _draw_shoe(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, leg: Leg) ->
     paper.brush(sole, 3.2, "slate" if colour == "ink" else "ink", tip=0.6, tail=0.6)
 
 
-def draw_pelvis(paper: Paper, sheet: ModelSheet, skeleton: Skeleton) -> None:
+def draw_pelvis(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, sway: float = 0.0) -> None:
     """The top of the trousers, between the legs and under the coat; or the skirt, over them."""
     if sheet.outfit.below != "trousers":
-        _draw_skirt(paper, sheet, skeleton)
+        _draw_skirt(paper, sheet, skeleton, sway)
         return
     cloth, hip, up, across = sheet.outfit.bottom, skeleton.hip, skeleton.up, skeleton.across
     wide = skeleton.hip_width
@@ -84,13 +84,14 @@ def draw_pelvis(paper: Paper, sheet: ModelSheet, skeleton: Skeleton) -> None:
     paper.brush([hip - up * 4, hip - up * 32], 1.5, darker(cloth, 0.5), tip=0.2, tail=0.4)
 
 
-def _draw_skirt(paper: Paper, sheet: ModelSheet, skeleton: Skeleton) -> None:
-    """From the waist to below the knees, with three folds."""
+def _draw_skirt(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, sway: float) -> None:
+    """From the waist to below the knees, with three folds; the hem swings by ``sway``."""
     cloth, hip, across, wide = sheet.outfit.bottom, skeleton.hip, skeleton.across, skeleton.hip_width
     knees = (skeleton.left_leg.knee, skeleton.right_leg.knee)
     y = max(k.imag for k in knees) + 34
     left = min(min(k.real for k in knees), hip.real - wide * 0.9) - 22
     right = max(max(k.real for k in knees), hip.real + wide * 0.9) + 22
+    left, right = left + 9 * sway, right + 9 * sway
     middle, waist = (left + right) / 2, across * skeleton.waist_width * 0.9
     outline = [skeleton.waist + waist, hip + across * (wide + 2) - 6j, complex(right, y - 4), complex(middle, y + 5),
                complex(left, y - 4), hip - across * (wide + 2) - 6j, skeleton.waist - waist]  # fmt: skip

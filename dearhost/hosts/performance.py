@@ -23,7 +23,7 @@ from dearhost.hosts.rhythm import HZ, PlacedReading, Rhythm
 from dearhost.lips import HZ as MOUTH_HZ
 from dearhost.timebase import FrameRate, Span
 
-VERSION = "performance-7"
+VERSION = "performance-8"
 
 
 @dataclass(frozen=True)
@@ -126,8 +126,20 @@ class Performance:
         return Body(
             clamp(bend, -10, 10), clamp(channels["lean"], -0.2, 1), self._turn(), hip_x, hip_y,
             hip_x * 40, yaw, pitch, roll, at(alive.head_x, when) + 0.0006 * yaw, at(alive.breath, when),
-            jaw,
+            jaw, self._sway(when),
         )  # fmt: skip
+
+    def _sway(self, when: float) -> float:
+        """What hangs follows the head and the way late, and swings over once."""
+
+        def carried(moment: float) -> float:
+            walked = self._moving.at(moment).root if self._moving.active else 0.0
+            return self._value(self.alive.yaw, moment) + self._gesturing.channels["yaw"].at(moment) + 0.12 * walked
+
+        def lag(moment: float) -> float:
+            return carried(moment - 0.10) - carried(moment)
+
+        return clamp((lag(when) - 0.45 * lag(when - 0.26)) / 9, -1, 1)
 
     def _turn(self) -> float:
         """A little to the partner, or as far as the host's own way wants it."""

@@ -39,6 +39,8 @@ from dearhost.hosts.torso import (
 
 _ABOUT_HEAD = (0.78, 0.96, 1.06)
 """How far hair and hats reach from the middle of the head: sideways, above and below, in head heights."""
+_HAIR_SWAY = 0.10
+"""Of its length that hair swings to a side."""
 _SIDEWAYS = 0.5
 """Turn of the trunk from which the farther arm hangs behind it."""
 _TURNED_AWAY = 0.15
@@ -131,9 +133,10 @@ class Person:
             far = skeleton.right if body.turn > 0 else skeleton.left
         helping = [a for a in raised if a.pose.held and a.pose.held.second]
         placed = (body.bend, body.roll, body.lean, skeleton.head, body.yaw, body.pitch, body.jaw)
-        trunk = replace(body, yaw=0, pitch=0, roll=0, jaw=0, head_x=0)
+        swinging = body.sway if self.sheet.outfit.below != "trousers" else 0.0
+        trunk = replace(body, yaw=0, pitch=0, roll=0, jaw=0, head_x=0, sway=swinging)
         return [
-            Part("back hair", placed[:-1], self._around(skeleton, _ABOUT_HEAD),
+            Part("back hair", (placed[:-1], body.sway), self._around(skeleton, _ABOUT_HEAD),
                  lambda c: self._draw_back_hair(c, skeleton, upper, body)),
             *(self._arm_part(body, arm, shadow=False) for arm in low if arm is far),
             Part("body", (trunk, pose.legs, pose.seat), self._trunk_box(skeleton, pose),
@@ -238,6 +241,7 @@ class Person:
 
     def _draw_back_hair(self, canvas: Any, skeleton: Skeleton, head: HeadSpace, body: Body) -> None:
         with self._head_frame(canvas, skeleton, body) as paper:
+            canvas.skew(_HAIR_SWAY * body.sway, 0)
             key = ("back hair", body.yaw, body.pitch)
             self._shelf.draw(paper, key, lambda p: self._record_back_hair(p, head))
 
@@ -256,7 +260,7 @@ class Person:
                 legs = [skeleton.left_leg, skeleton.right_leg]
                 for leg in legs[::-1] if pose.legs.heading > 0 else legs:  # the farther one first
                     draw_leg(paper, self.sheet, skeleton, leg)
-                draw_pelvis(paper, self.sheet, skeleton)
+                draw_pelvis(paper, self.sheet, skeleton, body.sway)
             self._draw_on_trunk(paper, skeleton, body, "trunk", self._record_trunk)
 
     def _draw_on_trunk(self, paper: Paper, skeleton: Skeleton, body: Body, name: str, record: TrunkDrawing) -> None:

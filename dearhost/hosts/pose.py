@@ -112,7 +112,8 @@ class Body:
     """Root and spine. Degrees: ``bend`` sideways, ``yaw``, ``pitch``, ``roll`` of the head.
 
     ``turn`` of the trunk -.8 to .8; ``lean`` -.2 back to 1 towards the viewer; ``hip_x`` and ``hip_y``
-    in head heights; ``breath`` 0 to 1.3; ``jaw`` 0 to 1 drops the chin with the mouth.
+    in head heights; ``breath`` 0 to 1.3; ``jaw`` 0 to 1 drops the chin with the mouth;
+    ``sway`` -1 to 1: hair and skirts that follow late.
     """
 
     bend: float = 0.0
@@ -127,6 +128,7 @@ class Body:
     head_x: float = 0.0
     breath: float = 0.0
     jaw: float = 0.0
+    sway: float = 0.0
 
 
 @dataclass(frozen=True, slots=True)

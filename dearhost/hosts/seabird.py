@@ -67,7 +67,7 @@ class Seabird:
 
     def parts(self, pose: Pose, scale: float) -> list[Part]:
         """Body, low wings under the scarf, the head, then raised wings."""
-        pose = still_pose(pose, scale)
+        pose = still_pose(replace(pose, body=replace(pose.body, sway=0.0)), scale)
         frame, body = Frame(pose, _BUILD), pose.body
         low, raised = in_order(frame.limbs, frame.head.imag + 46)
         face, mouth = pose.face, pose.mouth

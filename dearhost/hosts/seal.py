@@ -65,7 +65,7 @@ class Seal:
 
     def parts(self, pose: Pose, scale: float) -> list[Part]:
         """Body with its low flippers, the kerchief, the head, then raised flippers."""
-        pose = still_pose(pose, scale)
+        pose = still_pose(replace(pose, body=replace(pose.body, sway=0.0)), scale)
         frame, body, face, mouth = Frame(pose, _BUILD), pose.body, pose.face, pose.mouth
         low, raised = in_order(frame.limbs, frame.head.imag + 46)
         trunk = replace(body, yaw=0, pitch=0, roll=0, jaw=0, head_x=0)

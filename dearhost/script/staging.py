@@ -27,7 +27,8 @@ class Staging:
     """A scene's own choices; what is "" or None is as everywhere in the production.
 
     ``tail`` is how long the scene holds after its last word, in seconds; ``target`` how long it should run at
-    most, None where nobody asks. ``blocking`` maps speakers to spots.
+    most, None where nobody asks. ``blocking`` maps speakers to spots, ``looks`` to what they wear
+    where it is not the usual.
     """
 
     set: str = ""
@@ -40,6 +41,7 @@ class Staging:
     tail: float | None = None
     target: float | None = None
     blocking: Mapping[str, Spot] = field(default_factory=dict)
+    looks: Mapping[str, str] = field(default_factory=dict)
 
 
 AS_EVERYWHERE = Staging()
@@ -58,6 +60,7 @@ def staging_to_json(staging: Staging) -> dict[str, Any]:
         "tail": staging.tail,
         "target": staging.target,
         "blocking": {speaker: {"x": s.x, "distance": s.distance} for speaker, s in staging.blocking.items()},
+        "looks": dict(staging.looks),
     }
     return {name: value for name, value in data.items() if value not in ("", None, {})}
 
@@ -80,6 +83,7 @@ def staging_from_json(data: Mapping[str, Any] | None) -> Staging:
             str(speaker): Spot(_within(spot["x"], 0.0, 1.0), _within(spot.get("distance", 1.0), NEAREST, FURTHEST))
             for speaker, spot in (data.get("blocking") or {}).items()
         },
+        looks={str(speaker): str(look) for speaker, look in (data.get("looks") or {}).items() if look},
     )
 
 

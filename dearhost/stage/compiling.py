@@ -32,7 +32,7 @@ from dearhost.stage.timeline import PlacedLine, SceneTimeline, Timeline, Title
 from dearhost.storage import fingerprint
 from dearhost.timebase import FrameRate, Span
 
-VERSION = "stage-13"
+VERSION = "stage-14"
 CHARACTERS = {"16:9": 37, "1:1": 34, "9:16": 30}
 """Characters a caption line, as far as the captions' box allows at their size."""
 _TITLE_SECONDS = (0.20, 3.4)
@@ -103,6 +103,7 @@ def _read(line: Line, production: Production, speaker: Speaker) -> Reading:
 def place_scene(production: Production, scene: Scene, number: int, start: float, readings: Sequence[Reading],
                 speaker: Speaker) -> SceneTimeline:  # fmt: skip
     """One scene's timeline from its readings. ``production`` must be checked."""
+    production = production.dressed_for(scene)
     lines = spoken_lines(scene)
     readings = [with_pauses(reading, pauses_of(line)) for line, reading in zip(lines, readings, strict=True)]
     choices = production.choices_for(scene)

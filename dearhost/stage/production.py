@@ -7,7 +7,7 @@ from dataclasses import asdict, dataclass, field, replace
 from typing import Any
 
 from dearhost.errors import ScriptError, StageError
-from dearhost.hosts import CAST, LIVELINESS, host_by_id
+from dearhost.hosts import CAST, LIVELINESS, host_by_id, in_look
 from dearhost.script import Brief, Scene, Script, brief_from_json, brief_to_json, from_json, to_json
 from dearhost.sound.effects import EFFECTS
 from dearhost.speech import SayAs, VoiceRegistry
@@ -109,6 +109,16 @@ class Production:
             own.cutting or self.cutting,
             own.camera or self.camera,
         )
+
+    def dressed_for(self, scene: Scene) -> Production:
+        """The production with hosts as they are dressed in a scene."""
+        if not scene.staging.looks:
+            return self
+        worn = {
+            speaker: replace(entry, host=in_look(entry.host, scene.staging.looks.get(speaker, "")))
+            for speaker, entry in self.cast.items()
+        }
+        return replace(self, cast=worn)
 
     def entry(self, speaker: str) -> CastEntry:
         """Who plays ``speaker``. Call ``checked`` first."""

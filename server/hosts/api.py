@@ -12,7 +12,7 @@ from django.utils.text import slugify
 from ninja import Router, Schema, Status
 
 from dearhost.errors import HostError
-from dearhost.hosts import CAST, Host, base_of, host_by_id
+from dearhost.hosts import CAST, Host, base_of, host_by_id, looks_of_host
 from dearhost.hosts.portraits import cue_png, figure_png, model_sheet_png, model_sheet_svg, portrait_png
 from dearhost.stage import SETS
 from server.hosts.models import FavouriteHost, OwnHost
@@ -36,6 +36,7 @@ class HostOut(Schema):
     mood: str
     suits: list[str]
     voice: str
+    looks: list[str]
     own: bool
     favourite: bool
 
@@ -74,6 +75,7 @@ def list_hosts(request: HttpRequest) -> list[dict[str, Any]]:
             "kind": host.kind,
             "description": host.card.description,
             **asdict(host.card),
+            "looks": list(looks_of_host(host.id)),
             "own": host.id not in CAST,
             "favourite": base_of(host.id) in marked,
         }

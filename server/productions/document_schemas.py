@@ -47,6 +47,7 @@ class StagingSchema(Schema):
     tail: float | None = None
     target: float | None = None
     blocking: dict[str, SpotSchema] = {}
+    looks: dict[str, str] = {}
 
 
 class SceneSchema(Schema):

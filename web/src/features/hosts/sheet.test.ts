@@ -32,6 +32,7 @@ describe("finding hosts", () => {
 		id: "a",
 		name: "A",
 		kind: "person",
+		looks: [],
 		description: "",
 		role: "",
 		age: "adult",

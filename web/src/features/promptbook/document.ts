@@ -23,6 +23,7 @@ export const AS_EVERYWHERE: Staging = {
 	tail: null,
 	target: null,
 	blocking: {},
+	looks: {},
 };
 /** How somebody is played who is not cast yet. */
 export const NOT_PLAYED: ProductionDocument["cast"][string] = {

@@ -1727,6 +1727,8 @@ export interface components {
             suits: string[];
             /** Voice */
             voice: string;
+            /** Looks */
+            looks: string[];
             /** Own */
             own: boolean;
             /** Favourite */
@@ -2056,7 +2058,8 @@ export interface components {
              *       "camera": "",
              *       "tail": null,
              *       "target": null,
-             *       "blocking": {}
+             *       "blocking": {},
+             *       "looks": {}
              *     }
              */
             staging: components["schemas"]["StagingSchema"];
@@ -2146,6 +2149,13 @@ export interface components {
              */
             blocking: {
                 [key: string]: components["schemas"]["SpotSchema"];
+            };
+            /**
+             * Looks
+             * @default {}
+             */
+            looks: {
+                [key: string]: string;
             };
         };
         /**

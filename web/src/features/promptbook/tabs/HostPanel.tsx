@@ -8,6 +8,7 @@ import { Behaviour } from "./Behaviour";
 import { ByThemselves } from "./ByThemselves";
 import { FloorPlan } from "./FloorPlan";
 import { HostSheet } from "./HostSheet";
+import { Look } from "./Look";
 import { type PanelProps, recast, sceneAt } from "./panel";
 import { SceneChoice } from "./SceneChoice";
 import { useProposal } from "./useProposal";
@@ -68,11 +69,21 @@ export function HostPanel(props: PanelProps & { editor: Editor; times: SceneTime
 									<b className="voice-name">{host?.name ?? "…"}</b>
 								</p>
 								<p className="small quiet">{host?.description}</p>
-								<Behaviour document={document} speaker={speaker} name={name} change={change} />
 								<PlainButton small label={`Another host for ${name}`} onClick={() => setSheet(speaker)}>
 									Another host
 								</PlainButton>
 							</div>
+							{scene && speakersIn(scene).includes(speaker) && (host?.looks.length ?? 0) > 0 && (
+								<Look
+									scene={scene}
+									number={number}
+									speaker={speaker}
+									name={name}
+									looks={host?.looks ?? []}
+									change={change}
+								/>
+							)}
+							<Behaviour document={document} speaker={speaker} name={name} change={change} />
 							{sheet === speaker && hosts.data && (
 								<HostSheet
 									speaker={name}
