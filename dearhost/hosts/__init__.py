@@ -17,7 +17,7 @@ from dearhost.hosts.gesturing import GestureCue
 from dearhost.hosts.holding import ACTS, PropCue, resolved
 from dearhost.hosts.host import Host, Part
 from dearhost.hosts.liveliness import LIVELINESS, Behaviour
-from dearhost.hosts.moving import MOVES, SEATED, MoveCue
+from dearhost.hosts.moving import MOVES, SEATED, MoveCue, Moving
 from dearhost.hosts.performance import VERSION, Performance, Role
 from dearhost.hosts.pose import Face, Pose
 from dearhost.hosts.props import PROPS, Lettering
@@ -44,6 +44,7 @@ __all__ = [
     "HostShelf",
     "Lettering",
     "MoveCue",
+    "Moving",
     "Part",
     "Performance",
     "PlacedReading",

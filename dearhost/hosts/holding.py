@@ -66,7 +66,7 @@ class _Hands:
     def __init__(self, partners: Mapping[str, tuple[str, int]]) -> None:
         self._partners = partners
         self.done: dict[str, list[Handling]] = {}
-        self.notes: list[str] = []
+        self.notes: list[tuple[float, str]] = []
         self._held: dict[str, dict[str, Handling]] = {}
         self._free: dict[str, float] = {}
 
@@ -106,14 +106,14 @@ class _Hands:
         held = self._held.get(cue.host, {})
         had = held.get(cue.hand) or next(iter(held.values()), None)
         if had is None:
-            self.notes.append(f"Nothing is held that could be {_DONE[cue.act]} here.")
+            self.notes.append((cue.at, f"Nothing is held that could be {_DONE[cue.act]}."))
             return
         partner, side = self._partners.get(cue.host, ("", 0))
         base = Handling(cue.at, cue.act, had.prop, had.hand, had.words, cue.strength, cue.longer)
         if cue.act != "pass":
             self._do(cue.host, replace(base, at=self._when(cue.at, cue.act, cue.host)))
         elif not partner:
-            self.notes.append("Nobody is there to pass it to: it is put down.")
+            self.notes.append((cue.at, "Nobody is there to pass it to: it is put down."))
             self._do(cue.host, replace(base, act="put-down", at=self._when(cue.at, "put-down", cue.host)))
         else:
             inner = "right" if side > 0 else "left"
@@ -136,8 +136,8 @@ _DONE = {"show": "shown", "pass": "passed", "put-down": "put down"}
 
 def resolved(
     cues: Sequence[PropCue], partners: Mapping[str, tuple[str, int]]
-) -> tuple[dict[str, tuple[Handling, ...]], list[str]]:
-    """What each host's hands do, and notes on what was passed over.
+) -> tuple[dict[str, tuple[Handling, ...]], list[tuple[float, str]]]:
+    """What each host's hands do, and (when, what) was passed over or done otherwise.
 
     ``partners`` maps hosts to who stands next to them and on which side (1 right, -1 left).
     """
@@ -196,6 +196,8 @@ def carried(prop: str) -> dict[str, float]:
     kind = PROPS[prop]
     if kind.hands == 2:
         return within_wrist(arm(kind.size * 0.0025 - 0.20, 0.40, -118, "hold", upper_arm=18))
+    if kind.grip[1] < 0:  # it hangs from the hand
+        return within_wrist(arm(0.16, 0.20, -150, "hold", upper_arm=26))
     if kind.board:
         return within_wrist(arm(0.02, 0.53, -95, "hold", upper_arm=16))
     return within_wrist(arm(0.10, 0.37, -125, "hold", upper_arm=18))

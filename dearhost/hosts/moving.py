@@ -19,6 +19,8 @@ MOVES = ("walk-in", "walk-out", "walk-to", "walk-on-spot", "sit", "stand", "turn
 SIT_SECONDS, STAND_SECONDS = 1.25, 1.2
 SEATED = 1.34
 """Head heights that sitting lowers the hips of a host with legs of 270 units by."""
+_OUT = "Who is outside the picture must walk in first."
+_THERE = "Who is in the picture already cannot walk in."
 _SETTLED = 0.3
 """Seconds between standing up and the first step."""
 _TURNED = 0.80
@@ -67,7 +69,8 @@ class Moving:
         self._trips: list[Walk] = []
         self._marches: list[tuple[float, float]] = []
         self._free, self._x, self._down = -1e9, 0.0, False
-        self.notes: list[str] = []
+        self.notes: list[tuple[float, str]] = []
+        """(when, what) was passed over or done otherwise."""
         self.sits = any(cue.move == "sit" for cue in cues)
         ordered = sorted(cues, key=lambda cue: cue.at)
         travels = [cue.move for cue in ordered if cue.move in ("walk-in", "walk-out")]
@@ -88,7 +91,7 @@ class Moving:
         if cue.move in ("walk-in", "walk-out", "walk-to"):
             self._walk(cue)
         elif self._out:
-            self.notes.append("Who has left the picture must walk in first.")
+            self.notes.append((cue.at, _OUT))
         elif cue.move == "walk-on-spot":
             start = max(cue.at, self._stood_up(cue.at))
             self._marches.append((start, start + cue.seconds))
@@ -120,17 +123,19 @@ class Moving:
     def _walk(self, cue: MoveCue) -> None:
         entering, leaving = cue.move == "walk-in", cue.move == "walk-out"
         if (entering and not self._out) or (leaving and self._out):
-            self.notes.append("Already there." if entering else "Already gone.")
+            self.notes.append((cue.at, _THERE if entering else _OUT))
             return
         if self._out and not entering:
-            self.notes.append("Who has left the picture must walk in first.")
+            self.notes.append((cue.at, _OUT))
             return
         origin, goal = (cue.x, 0.0) if entering else (self._x, cue.x)
         if abs(goal - origin) < 12:
             return
         takes = seconds_for(goal - origin, self._leg)
         start = cue.at if leaving else cue.at - takes
-        start = self._stood_up(start)
+        wanted, start = start, self._stood_up(start)
+        if start > wanted + 0.3:
+            self.notes.append((cue.at, f"Walks {start - wanted:.1f} s later: something else has to be done first."))
         if abs(self._turning.at(start)) > 0.01:
             self._turning.move(start + 0.3, start + 0.9, 0.0)  # once the way itself turns the body
         self._trips.append(Walk(start, origin, goal, self._leg, self._foot))

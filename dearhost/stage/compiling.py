@@ -135,7 +135,7 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
     if production.titles and scene.heading:
         span = Span(_TITLE_SECONDS[0], min(_TITLE_SECONDS[1], duration - 0.2))
         titles.insert(0, Title(number, scene.heading, span))
-    roles = roles_of(production, scene, placed, duration, spots, moves, _seed(scene))
+    roles, notes = roles_of(production, scene, placed, duration, spots, moves, _seed(scene))
     staged = Staged(production.shape, choices.framing, choices.furniture, roles, spots)
     turns = turns_of([(production.entry(line.speaker).host, line.span.start, line.span.end) for line in placed])
     cuts = [(cut.at, cut.framing, production.entry(cut.speaker).host) for cut in framings_of(heard)]
@@ -144,7 +144,7 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
         scene.id, number, scene.heading, start, duration, choices.set, tuple(shots), tuple(placed),
         tuple(captions), tuple(titles), _name(production, scene, lines, speaker, number),
         choices.captions, choices.transition, tuple(cutaways_of(heard, duration)), tuple(stings_of(heard)),
-        choices.camera, roles,
+        choices.camera, roles, notes,
     )  # fmt: skip
 
 

@@ -130,6 +130,8 @@ class SceneTimeline:
     """How the camera moves over the scene."""
     roles: Mapping[str, Role] = field(default_factory=dict)
     """What every host does, whether in the first shot or not."""
+    notes: tuple[tuple[float, str], ...] = ()
+    """(when, what) cues ask for that cannot be, and what is done instead."""
 
     @property
     def span(self) -> Span:
@@ -243,5 +245,6 @@ def scene_times(scene: SceneTimeline) -> dict[str, Any]:
         "start": round(scene.start, 4),
         "duration": round(scene.duration, 4),
         "fingerprint": scene.fingerprint,
+        "notes": [{"at": round(at, 3), "text": text} for at, text in scene.notes],
         "lines": lines,
     }

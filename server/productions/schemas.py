@@ -281,12 +281,20 @@ class MouthShape(Schema):
     closed: bool
 
 
+class NoteOnCue(Schema):
+    """A cue at ``at`` seconds of the scene that cannot be played as it is, and what is done instead."""
+
+    at: float
+    text: str
+
+
 class SceneTimes(Schema):
     """Everything the ribbon and the script need to follow the sound."""
 
     id: str
     duration: float
     fingerprint: str
+    notes: list[NoteOnCue] = []
     lines: list[LineTimes]
     mouths: list[MouthShape]
     blocking: dict[str, SpotSchema]

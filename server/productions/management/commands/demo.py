@@ -3,13 +3,14 @@
 from __future__ import annotations
 
 import json
+from dataclasses import replace
 from typing import Any
 
 from django.conf import settings
 from django.contrib.auth import get_user_model
 from django.core.management.base import BaseCommand
 
-from dearhost.script import brief_from_json, open_script
+from dearhost.script import brief_from_json, open_script, staging_from_json
 from dearhost.stage import CastEntry
 from server.productions.actions.create import create_production
 from server.productions.models import Production
@@ -34,6 +35,12 @@ class Command(BaseCommand):
             script = open_script(folder / entry["script"])
             if Production.objects.filter(owner=user, title=script.title).exists():
                 continue
+            staged = entry.get("staging", {})
+            scenes = tuple(
+                replace(scene, staging=staging_from_json(staged.get(str(number))))
+                for number, scene in enumerate(script.scenes, 1)
+            )
+            script = replace(script, scenes=scenes)
             cast = {s: CastEntry(e["host"], e["voice"]) for s, e in entry["cast"].items()}
             brief = brief_from_json(entry["brief"])
             create_production(user, script, script.title, cast=cast, brief=brief, **entry["choices"])

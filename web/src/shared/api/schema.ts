@@ -2446,6 +2446,16 @@ export interface components {
             closed: boolean;
         };
         /**
+         * NoteOnCue
+         * @description A cue at ``at`` seconds of the scene that cannot be played as it is, and what is done instead.
+         */
+        NoteOnCue: {
+            /** At */
+            at: number;
+            /** Text */
+            text: string;
+        };
+        /**
          * SceneTimes
          * @description Everything the ribbon and the script need to follow the sound.
          */
@@ -2456,6 +2466,11 @@ export interface components {
             duration: number;
             /** Fingerprint */
             fingerprint: string;
+            /**
+             * Notes
+             * @default []
+             */
+            notes: components["schemas"]["NoteOnCue"][];
             /** Lines */
             lines: components["schemas"]["LineTimes"][];
             /** Mouths */

@@ -1,5 +1,6 @@
 import type { Editor } from "@tiptap/core";
 import { useState } from "react";
+import { clock } from "../../../shared/time";
 import { PlainButton, WordChoice } from "../../../shared/ui/controls";
 import { useHosts } from "../../hosts";
 import { shownName, speakersIn, speakersOf } from "../document";
@@ -39,6 +40,20 @@ const CAMERA = [
 	{ value: "pan-left", text: "pans left" },
 	{ value: "pan-right", text: "pans right" },
 ];
+
+/** Cues that cannot be played as they are, and what is done instead. */
+function NotesOnCues({ times }: { times: SceneTimes | undefined }) {
+	if (!times?.notes?.length) return null;
+	return (
+		<ul className="notes-on-cues" aria-label="Cues that cannot be">
+			{times.notes.map((note) => (
+				<li key={`${note.at} ${note.text}`} className="small">
+					<span className="num quiet">{clock(note.at, true)}</span> {note.text}
+				</li>
+			))}
+		</ul>
+	);
+}
 
 /** Who plays whom, how near, where, how lively. */
 export function HostPanel(props: PanelProps & { editor: Editor; times: SceneTimes | undefined }) {
@@ -139,6 +154,7 @@ export function HostPanel(props: PanelProps & { editor: Editor; times: SceneTime
 							says={(text) => `Hosts are behind ${text}`}
 							options={BEHIND}
 						/>
+						<NotesOnCues times={times} />
 						<FloorPlan scene={scene} times={times} change={change} />
 					</>
 				)}
