@@ -16,7 +16,7 @@ from dearhost.script.estimate import SECONDS_PER_WORD, count_words, estimated_se
 from dearhost.script.findings import Finding, Place, ensure_speakable, findings
 from dearhost.script.reading import bytes_of, open_script, read_file, read_script
 from dearhost.script.spoken import Unspoken, UnspokenSpan, blanked, placeholders, spoken_lines, unspoken_spans, words_of
-from dearhost.script.staging import Spot, Staging
+from dearhost.script.staging import Spot, Staging, staging_from_json
 from dearhost.script.writing import write_fountain, write_markdown, write_plain
 
 __all__ = [
@@ -61,6 +61,7 @@ __all__ = [
     "read_script",
     "split_line",
     "spoken_lines",
+    "staging_from_json",
     "text_with_cues",
     "to_json",
     "unspoken_spans",

@@ -134,6 +134,18 @@ def test_cues_are_set_moved_kept_and_undone(signed_in: Page) -> None:
     expect(page.get_by_role("button", name=re.compile("^Happy, cue on"))).to_have_count(0)
     kept(page)
 
+    # what a host does by itself is a pale flag: left out, brought back, kept
+    pale = page.get_by_role("button", name=re.compile("^Shrug, by itself"))
+    expect(pale).to_be_visible(timeout=30_000)
+    pale.press("Delete")
+    expect(flag(page, "Nothing by itself", "Maybe")).to_be_visible()
+    expect(pale).to_have_count(0)
+    page.keyboard.press("Control+z")
+    expect(pale).to_be_visible(timeout=30_000)
+    pale.press("Enter")
+    expect(flag(page, "Shrug", "Maybe")).to_be_visible()
+    kept(page)
+
 
 def test_scenes_are_moved_doubled_joined_and_deleted_and_it_is_all_undone(signed_in: Page) -> None:
     page = signed_in

@@ -69,16 +69,26 @@ def test_a_host_is_made_and_directed_and_the_film_shows_it(signed_in: Page, stud
     sheet.get_by_label("Find by name, role, age, dress or mood").fill("corrin")
     sheet.get_by_role("button", name=re.compile("Corrin Shore")).click()
     expect(page.locator(".played-by")).to_contain_text("Corrin Shore")
+    # at a desk, in a coat, with eyes for the viewer
+    page.locator(".words", has_text="Hosts are behind").get_by_text("a desk", exact=True).click()
+    page.get_by_label("Maren wears, scene 1").select_option(label="long coat")
+    page.get_by_text("How Maren behaves").click()
+    page.get_by_label("Looks at the viewer").fill("0.9")
+    assert_accessible(page)
     kept(page)
     production = Production.objects.get()
     staged = production_of(production.document, production.title).checked(studio.voices)
-    assert staged.entry(staged.script.speakers()[0]).host.startswith("own-")
+    played = staged.entry(staged.script.speakers()[0])
+    assert played.host.startswith("own-")
+    assert played.eye_contact == pytest.approx(0.9)
 
     # the cues are where their words are heard, in the drawn frames
     bare = replace(staged, titles=False, captions=False)
     timeline = compile_timeline(bare, server_studio().speaker, FrameRate.of(30))
     painter = Painter(timeline, Picture.of("16:9", 360), studio.fonts)
     (scene,) = timeline.scenes
+    assert scene.shots[0].furniture
+    assert scene.shots[0].hosts[0].host == f"{played.host}~coat"
     at = {cue: moment for line in scene.lines for cue, moment in line.cues.items()}
     kinds = {cue.id: cue.kind for _, _, line in staged.script.lines() for cue in line.cues}
     assert sorted(kinds.values()) == ["big", "happy", "nod", "point-left", "shrug", "wave"]
