@@ -1,4 +1,4 @@
-"""``python -m benchmarks [film|change|still|resume|write|memory|speak|align|match …]``: all of them, or those named."""
+"""``python -m benchmarks [film|host|change|still|resume|write|memory|speak|align|match …]``: all of them, or those named."""
 
 from __future__ import annotations
 
@@ -11,6 +11,7 @@ from dearhost.films import data_folder
 
 BENCHMARKS = {
     "film": films.film_against_encoding,
+    "host": films.host_against_encoding,
     "change": editing.changed_word,
     "still": editing.stills,
     "resume": films.killed_worker,

@@ -129,3 +129,22 @@ def _render(folder: Path, chunks: Path) -> None:
         render_film(timeline(studio, scenes=4), folder / "killed.mp4", settings, FolderCache(chunks, 10**9))
     except RenderStopped:
         return
+
+
+def host_against_encoding(folder: Path) -> Iterator[str]:
+    """CPU a frame of a half-body host over a minute of talk with gestures, and as a part of encoding those frames."""
+    studio = studio_in(folder)
+    staged = timeline(studio, scenes=6)
+    picture = Picture.of("16:9", 1080)
+    count = min(60 * 30, staged.frames)
+    painter = Painter(staged, picture, studio.fonts)
+    started = time.process_time()
+    for number in range(count):
+        painter.paint(number)
+    drawing = time.process_time() - started
+    source, spent = FrameSource(Painter(staged, picture, studio.fonts)), 0.0
+    for first in range(0, count, 120):
+        frames = [_copied(source.paint(number)) for number in range(first, min(first + 120, count))]
+        spent += _encode(frames, picture, folder / "host.mp4")
+    yield f"1080p30 over {count / 30:.0f} s: painting {1000 * drawing / count:.1f} ms a frame (aim 10)"
+    yield f"painting / encoding = {drawing / spent:.2f} (aim .35)"
