@@ -42,7 +42,7 @@ def _still_body(body: Body, coarse: float) -> Body:
         yaw=rounded(body.yaw, 0.6 * coarse),
         pitch=rounded(body.pitch, 0.6 * coarse),
         roll=rounded(body.roll, 0.15 * coarse),
-        sway=rounded(body.sway, 0.08 * coarse),
+        sway=rounded(body.sway, 0.2),
         jaw=rounded(body.jaw, 0.08 * coarse),
         head_x=rounded(body.head_x, 0.002 * coarse),
     )
