@@ -1,4 +1,4 @@
-"""``python -m benchmarks [film|host|change|still|resume|write|memory|speak|align|match …]``: all of them, or those named."""
+"""``python -m benchmarks [NAME …]``: all of them, or those named (``BENCHMARKS`` below)."""
 
 from __future__ import annotations
 

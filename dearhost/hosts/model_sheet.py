@@ -167,6 +167,8 @@ class ModelSheet:
     lanyard: str = ""
     tie: str = ""
     """Colours, "" for none."""
+    badge: str = ""
+    """A picture on the chest or the lanyard, as base64 of a PNG; "" for none."""
     skin_colours: tuple[str, str] | None = None
     brow_colour: str = ""
 

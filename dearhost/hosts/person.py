@@ -10,6 +10,7 @@ from typing import Any
 import skia
 
 from dearhost.hosts.arms import arm_outline, draw_bare_arm, draw_hand_of, draw_sleeve, hand_origin, hand_size
+from dearhost.hosts.badge import draw_badge
 from dearhost.hosts.eyes import draw_brow, draw_eye
 from dearhost.hosts.face_parts import draw_beard, draw_blush, draw_glasses, draw_moustache, draw_wrinkles
 from dearhost.hosts.hair import draw_back_hair, draw_front_hair
@@ -282,6 +283,7 @@ class Person:
         draw_torso(paper, self.sheet, upright)
         draw_neck(paper, self.sheet, upright)
         draw_lanyard(paper, self.sheet, upright)
+        draw_badge(paper, self.sheet, upright)
 
     def _record_collar(self, paper: Paper, upright: Skeleton) -> None:
         draw_collar(paper, self.sheet, upright)

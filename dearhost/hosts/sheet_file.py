@@ -8,6 +8,7 @@ from dataclasses import asdict, replace
 from typing import Any
 
 from dearhost.errors import HostError
+from dearhost.hosts.badge import is_badge
 from dearhost.hosts.eyes import BROWS
 from dearhost.hosts.face_parts import BEARDS, GLASSES
 from dearhost.hosts.hair_styles import STYLES
@@ -101,8 +102,17 @@ def sheet_from_json(data: Mapping[str, Any]) -> tuple[ModelSheet, tuple[str, ...
         earring=read.colour("earring", "", empty=True),
         lanyard=read.colour("lanyard", "", empty=True),
         tie=read.colour("tie", "", empty=True),
+        badge=_badge(data, notes),
     )
     return sheet, tuple(notes)
+
+
+def _badge(data: Mapping[str, Any], notes: list[str]) -> str:
+    badge = str(data.get("badge") or "")
+    if badge and not is_badge(badge):
+        notes.append("The badge is no picture that can be drawn; it is gone.")
+        return ""
+    return badge
 
 
 def _part(data: Mapping[str, Any], name: str) -> Mapping[str, Any]:

@@ -11,6 +11,7 @@ from ninja import Field, File, Router, Schema, Status, UploadedFile
 
 from dearhost.errors import HostError
 from dearhost.hosts import Pose, base_of
+from dearhost.hosts.badge import LARGEST_FILE, badge_from
 from dearhost.hosts.describing import describe_host
 from dearhost.hosts.host import Card
 from dearhost.hosts.model_sheet import ModelSheet
@@ -81,6 +82,12 @@ class CandidatesOut(Schema):
     mood: str = ""
 
 
+class BadgeOut(Schema):
+    """A badge as base64 of a PNG, as it stands in a sheet."""
+
+    badge: str
+
+
 class HostIn(Schema):
     """A host to save; ``changes`` is the id of the one it is the next version of, "" for a new one."""
 
@@ -140,6 +147,14 @@ def described(request: HttpRequest, data: DescribedHostIn) -> dict[str, Any]:
         "role": found.role,
         "mood": found.mood,
     }
+
+
+@router.post("/badge", response=BadgeOut, operation_id="makeBadge")
+def make_badge(request: HttpRequest, file: File[UploadedFile]) -> dict[str, str]:
+    """A picture as a badge for a sheet. Raises HostError for what is no picture or too large."""
+    if (file.size or 0) > LARGEST_FILE:
+        raise HostError("This picture is larger than 20 MB. Save it smaller and choose it again.")
+    return {"badge": badge_from(file.read())}
 
 
 @router.get("/hosts/{host_id}", response=OwnOut, operation_id="getHostSheet")

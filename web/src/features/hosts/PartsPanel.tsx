@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { WordChoice } from "../../shared/ui/controls";
 import { Scale } from "../../shared/ui/Scale";
+import { BadgeChoice } from "./BadgeChoice";
 import { at, withOutfit, withValue } from "./sheet";
 import type { Parts, Sheet } from "./useHosts";
 
@@ -63,6 +64,9 @@ export function PartsPanel({ parts, sheet, onChange }: Props) {
 						})}
 					</fieldset>
 				))}
+			{group === "things" && (
+				<BadgeChoice badge={String(at(sheet, "badge") ?? "")} onChange={(badge) => set("badge", badge)} />
+			)}
 			<div className="face-scales">
 				{parts.scales
 					.filter((scale) => scale.group === group)

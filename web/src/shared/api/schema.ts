@@ -408,6 +408,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/workshop/badge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make Badge
+         * @description A picture as a badge for a sheet. Raises HostError for what is no picture or too large.
+         */
+        post: operations["makeBadge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/workshop/hosts/{host_id}": {
         parameters: {
             query?: never;
@@ -1653,6 +1673,14 @@ export interface components {
              * @default 1
              */
             seed: number;
+        };
+        /**
+         * BadgeOut
+         * @description A badge as base64 of a PNG, as it stands in a sheet.
+         */
+        BadgeOut: {
+            /** Badge */
+            badge: string;
         };
         /**
          * OwnOut
@@ -3511,6 +3539,36 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CandidatesOut"];
+                };
+            };
+        };
+    };
+    makeBadge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BadgeOut"];
                 };
             };
         };

@@ -1,0 +1,67 @@
+"""Badges: any picture, small in the sheet, and nothing that could do harm."""
+
+from __future__ import annotations
+
+import base64
+from dataclasses import replace
+
+import pytest
+import skia
+
+from dearhost.errors import HostError
+from dearhost.hosts import CAST, Pose
+from dearhost.hosts.badge import badge_from, is_badge
+from dearhost.hosts.person import Person
+from dearhost.hosts.sheet_file import host_from_json, host_to_json
+
+
+def picture(width: int, height: int, colour: int = skia.ColorRED, form: object = skia.kPNG) -> bytes:
+    surface = skia.Surface(width, height)
+    surface.getCanvas().clear(colour)
+    return bytes(surface.makeImageSnapshot().encodeToData(form, 90))
+
+
+def drawn(person: Person) -> bytes:
+    surface = skia.Surface(240, 240)
+    canvas = surface.getCanvas()
+    canvas.clear(skia.ColorWHITE)
+    canvas.translate(120, 60)
+    canvas.scale(0.6, 0.6)
+    canvas.translate(0, -person.head_centre.imag)
+    person.draw(canvas, Pose())
+    return bytes(surface.makeImageSnapshot().tobytes())
+
+
+@pytest.mark.parametrize("form", [skia.kPNG, skia.kJPEG, skia.kWEBP])
+@pytest.mark.parametrize("name", ["maren", "imani"])  # on the chest, and on the lanyard
+def test_a_picture_becomes_a_badge_that_travels_with_the_host(form: object, name: str) -> None:
+    badge = badge_from(picture(900, 600, form=form))
+    assert is_badge(badge)
+    image = skia.Image.MakeFromEncoded(base64.b64decode(badge))
+    assert (image.width(), image.height()) == (128, 85)
+    plain = CAST[name]
+    assert isinstance(plain, Person)
+    person = Person("own", "Own", plain.card, replace(plain.sheet, badge=badge))
+    assert drawn(person) != drawn(plain)
+    _, _, sheet, notes = host_from_json(host_to_json("Own", plain.card, person.sheet))
+    assert sheet.badge == badge and not notes
+
+
+def test_what_is_no_picture_or_too_large_is_refused_in_words() -> None:
+    script = b"<svg xmlns='http://www.w3.org/2000/svg'><script>alert(1)</script></svg>"
+    with pytest.raises(HostError, match="SVG as PNG"):
+        badge_from(script)
+    with pytest.raises(HostError, match="no picture"):
+        badge_from(picture(40, 40)[:40])
+    with pytest.raises(HostError, match="100 megapixels"):
+        badge_from(picture(10_000, 10_000))
+
+
+@pytest.mark.parametrize("bad", ["###", "AAAA", base64.b64encode(picture(600, 600)).decode(), "A" * 200_000])
+def test_a_sheet_from_elsewhere_with_a_bad_badge_is_mended_and_told(bad: str) -> None:
+    plain = CAST["maren"]
+    assert isinstance(plain, Person)
+    data = host_to_json("Own", plain.card, replace(plain.sheet, badge=bad))
+    _, _, sheet, notes = host_from_json(data)
+    assert sheet.badge == ""
+    assert any("badge" in note for note in notes)
