@@ -199,7 +199,7 @@ def carried(prop: str) -> dict[str, float]:
     if kind.grip[1] < 0:  # it hangs from the hand
         return within_wrist(arm(0.16, 0.20, -150, "hold", upper_arm=26))
     if kind.board:
-        return within_wrist(arm(0.02, 0.53, -95, "hold", upper_arm=16))
+        return within_wrist(arm(0.17, 0.56, -95, "hold", upper_arm=16))
     return within_wrist(arm(0.10, 0.37, -125, "hold", upper_arm=18))
 
 
@@ -209,7 +209,7 @@ def shown(prop: str) -> dict[str, float]:
     if kind.hands == 2:
         return within_wrist(arm(kind.size * 0.0025 - 0.20, 0.30, -140, "hold", upper_arm=26))
     if kind.board:
-        return within_wrist(arm(0.06, 0.44, -110, "hold", upper_arm=22))
+        return within_wrist(arm(0.24, 0.42, -115, "hold", upper_arm=22))
     return within_wrist(arm(0.26, 0.28, -150, "hold", upper_arm=28))
 
 
