@@ -88,7 +88,7 @@ def usual_places(shape: str, framing: str, hosts: Sequence[str]) -> list[Place]:
         return [_at_height(shape, host, *place) for host, place in zip(hosts, layout.pair, strict=True)]
     (_left, y, head), (_right, _, _) = layout.pair
     shrink = min(1.0, 2.4 / len(hosts))
-    spread = [0.13 + 0.74 * i / (len(hosts) - 1) for i in range(len(hosts))]
+    spread = [0.20 + 0.60 * i / (len(hosts) - 1) for i in range(len(hosts))]
     return [_at_height(shape, host, x, y + 0.04, head * shrink) for host, x in zip(hosts, spread, strict=True)]
 
 
@@ -114,12 +114,9 @@ def _standing_places(shape: str, framing: str, hosts: Sequence[str]) -> list[Pla
     head = tall / units * 100
     if len(hosts) > 1:
         head = min(head, aspect / len(hosts) * 0.30)
-    if len(hosts) == 2:  # as near to each other as when the camera is close
-        (first, _, near), (second, _, _) = LAYOUTS[shape].pair
-        apart = (second - first) * head / near / 2
-        xs = [0.51 - apart, 0.51 + apart]
-    else:
-        xs = [0.14 + 0.72 * i / (len(hosts) - 1) for i in range(len(hosts))] if len(hosts) > 1 else [0.5]
+    (first, _, near), (second, _, _) = LAYOUTS[shape].pair
+    apart = (second - first) * head / near  # as near to each other as when the camera is close
+    xs = [0.5 + (i - (len(hosts) - 1) / 2) * apart for i in range(len(hosts))]
     return [(x, feet + host_by_id(h).head_centre.imag / 100 * head, head) for x, h in zip(xs, hosts, strict=True)]
 
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
 from itertools import pairwise
 from pathlib import Path
 
@@ -13,11 +14,12 @@ import pytest
 import webvtt
 
 from dearhost.films import FilmOrder, Studio, make_film
+from dearhost.hosts import CAST
 from dearhost.hosts.paper import contrast
 from dearhost.render import captions_of
 from dearhost.script import open_script, read_script
 from dearhost.sound.mastering import true_peak
-from dearhost.stage import Picture, compile_timeline
+from dearhost.stage import CastEntry, Picture, PlacedLine, compile_timeline
 from dearhost.stage.lettering import CAPTION_INK, CAPTION_PAPER, HIGHLIGHT
 from dearhost.timebase import FrameRate
 from tests.conftest import ROOT, with_tones
@@ -123,3 +125,36 @@ def test_caption_colours_by_the_wcag_formula() -> None:
     assert contrast((0x76, 0x76, 0x76), (255, 255, 255)) == pytest.approx(4.54, abs=0.01)  # from memory, WebAIM
     assert contrast(rgb(CAPTION_INK), rgb(CAPTION_PAPER)) >= 7
     assert contrast(rgb(CAPTION_INK), rgb(HIGHLIGHT)) >= 4.5
+
+
+def test_every_host_shuts_the_lips_on_p_b_m_and_opens_them_on_a_in_decoded_frames(
+    studio: Studio, tmp_path: Path
+) -> None:
+    """speech.md 6: closures are seen as closures in the finished picture, with every face of the cast."""
+    text = "\n\n".join(f"# {host}\n\n{host.upper()}: Papa, mama, Bob's map." for host in CAST)
+    production = read_script(text)
+    cast = {host.upper(): CastEntry(host, "joe", head=0.0, blinks=0.0, eye_contact=1.0) for host in CAST}
+    staged = replace(with_tones(production, "joe", framing="close-up", liveliness="still", titles=False), cast=cast)
+    staged = replace(staged, directed=False, transition="cut")
+    make_film(FilmOrder(staged, Picture.of("16:9", 360), FrameRate.of(30), "none"), tmp_path / "film.mp4", studio)
+    frames, _, _ = decoded(tmp_path / "film.mp4")
+    timeline = compile_timeline(staged, studio.speaker, FrameRate.of(30))
+    seen = {}
+    for scene in timeline.scenes:
+        (line,), (host,) = scene.lines, scene.shots[0].hosts
+        x, y, head = host.x * 640, (host.y + 0.29 * host.head) * 360, host.head * 360
+        rows, columns = (y - 0.14 * head, y + 0.20 * head), (x - 0.22 * head, x + 0.22 * head)
+        mouths = frames[:, round(rows[0]) : round(rows[1]), round(columns[0]) : round(columns[1])].astype(int)
+        begins = scene.start + line.span.start
+
+        def at(symbols: str, line: PlacedLine = line, begins: float = begins) -> list[int]:
+            phones = [p for p in line.reading.phones if p.symbol[0] in symbols]
+            return [round((begins + (p.start + p.end) / 2) * 30 - 0.5) for p in phones]
+
+        shut, wide = mouths[at("pbm")], mouths[at("aɑæ")]
+        still = np.median(shut, axis=0)
+        opened = np.median([np.abs(mouth - still).mean() for mouth in wide])
+        seen[host.host] = float(max(np.abs(mouth - still).mean() for mouth in shut) / opened)
+    print({host: round(value, 2) for host, value in seen.items()})
+    assert len(seen) == len(CAST)
+    assert all(value < 0.6 for value in seen.values()), seen
