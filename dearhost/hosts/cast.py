@@ -10,11 +10,11 @@ from typing import Any
 
 from dearhost.errors import UnknownHost
 from dearhost.hosts.host import Card, Host
-from dearhost.hosts.model_sheet import OUTFITS, Features, ModelSheet, Wear
+from dearhost.hosts.model_sheet import OUTFITS, Features, ModelSheet, Outfit, Wear
 from dearhost.hosts.person import Person
 from dearhost.hosts.seabird import Seabird
 from dearhost.hosts.seal import Seal
-from dearhost.hosts.sheet_file import host_to_json
+from dearhost.hosts.sheet_file import LOOK_MARK, host_to_json
 from dearhost.hosts.shelf import HostShelf
 
 _CHILD = Features(
@@ -224,10 +224,6 @@ def use_host_folder(folder: Path) -> HostShelf:
     return _shelf
 
 
-LOOK_MARK = "~"
-"""Between a host's id and the name of a look: "maren~slicker" is Maren in a raincoat."""
-
-
 def in_look(host_id: str, look: str) -> str:
     """The id of a host in a look of the wardrobe; the host's own id where there is no such look."""
     base = host_id.partition(LOOK_MARK)[0]
@@ -235,13 +231,21 @@ def in_look(host_id: str, look: str) -> str:
 
 
 def looks_of_host(host_id: str) -> tuple[str, ...]:
-    """What a host can wear but the usual: the wardrobe for people, nothing for animals."""
-    return tuple(OUTFITS) if isinstance(host_by_id(host_id), Person) else ()
+    """What a host can wear but the usual: looks of its own, then the wardrobe; nothing for animals."""
+    host = host_by_id(host_id)
+    return tuple(wardrobe(host)) if isinstance(host, Person) else ()
+
+
+def wardrobe(host: Person) -> dict[str, Outfit]:
+    """The looks of a person by name, their own first."""
+    return {**dict(host.sheet.looks), **OUTFITS}
 
 
 @lru_cache(maxsize=64)
 def _dressed(host: Person, look: str) -> Person:
-    sheet = replace(host.sheet, outfit=OUTFITS[look], tie=host.sheet.tie if look in ("blazer", "waistcoat") else "")
+    outfit = wardrobe(host)[look]
+    tie = host.sheet.tie if outfit.cut in ("blazer", "waistcoat") else ""
+    sheet = replace(host.sheet, outfit=outfit, tie=tie)
     return Person(f"{host.id}{LOOK_MARK}{look}", host.name, host.card, sheet)
 
 
@@ -249,7 +253,7 @@ def host_by_id(host_id: str) -> Host:
     """The host with this id, of the cast or made here. Raises UnknownHost, naming those there are."""
     base, _, look = host_id.partition(LOOK_MARK)
     host = CAST.get(base) or _shelf.find(base)
-    if host is not None and look in OUTFITS and isinstance(host, Person):
+    if isinstance(host, Person) and look in wardrobe(host):
         return _dressed(host, look)
     if host is None:
         raise UnknownHost(f"There is no host '{host_id}'. Choose one of: {', '.join(CAST)}.")

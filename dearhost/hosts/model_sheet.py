@@ -169,6 +169,8 @@ class ModelSheet:
     """Colours, "" for none."""
     badge: str = ""
     """A picture on the chest or the lanyard, as base64 of a PNG; "" for none."""
+    looks: tuple[tuple[str, Outfit], ...] = ()
+    """Other clothes by their names, to be chosen for a scene."""
     skin_colours: tuple[str, str] | None = None
     brow_colour: str = ""
 

@@ -33,6 +33,9 @@ from dearhost.hosts.nose_and_ears import NOSES
 from dearhost.hosts.outfits import CUTS
 from dearhost.hosts.paper import PALETTE
 
+LOOK_MARK = "~"
+"""Between a host's id and the name of a look: "maren~slicker" is Maren in a raincoat."""
+MOST_LOOKS = 12
 FORM = "dear-host-model-sheet"
 VERSION = 1
 FEATURE_LIMITS: Mapping[str, tuple[float, float]] = {
@@ -80,7 +83,7 @@ class _Reader:
 
 def sheet_to_json(sheet: ModelSheet) -> dict[str, Any]:
     """As plain data."""
-    return asdict(sheet)
+    return {**asdict(sheet), "looks": [{"name": name, "outfit": asdict(outfit)} for name, outfit in sheet.looks]}
 
 
 def sheet_from_json(data: Mapping[str, Any]) -> tuple[ModelSheet, tuple[str, ...]]:
@@ -103,8 +106,21 @@ def sheet_from_json(data: Mapping[str, Any]) -> tuple[ModelSheet, tuple[str, ...
         lanyard=read.colour("lanyard", "", empty=True),
         tie=read.colour("tie", "", empty=True),
         badge=_badge(data, notes),
+        looks=_looks(data, notes),
     )
     return sheet, tuple(notes)
+
+
+def _looks(data: Mapping[str, Any], notes: list[str]) -> tuple[tuple[str, Outfit], ...]:
+    listed = data.get("looks") or ()
+    found: dict[str, Outfit] = {}
+    for look in listed if isinstance(listed, (list, tuple)) else ():
+        name = " ".join(str(look.get("name", "")).split())[:40] if isinstance(look, Mapping) else ""
+        if not name or name in OUTFITS or LOOK_MARK in name or name in found:
+            notes.append(f"A look called '{name}' cannot be kept: give it another name.")
+        elif len(found) < MOST_LOOKS:
+            found[name] = _outfit(_part(look, "outfit"), notes)
+    return tuple(found.items())
 
 
 def _badge(data: Mapping[str, Any], notes: list[str]) -> str:

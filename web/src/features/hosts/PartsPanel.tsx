@@ -2,6 +2,7 @@ import { useState } from "react";
 import { WordChoice } from "../../shared/ui/controls";
 import { Scale } from "../../shared/ui/Scale";
 import { BadgeChoice } from "./BadgeChoice";
+import { LooksOfHost } from "./LooksOfHost";
 import { at, withOutfit, withValue } from "./sheet";
 import type { Parts, Sheet } from "./useHosts";
 
@@ -64,6 +65,9 @@ export function PartsPanel({ parts, sheet, onChange }: Props) {
 						})}
 					</fieldset>
 				))}
+			{group === "clothes" && (
+				<LooksOfHost sheet={sheet} taken={Object.keys(parts.outfits)} onChange={(to) => onChange(to, "")} />
+			)}
 			{group === "things" && (
 				<BadgeChoice badge={String(at(sheet, "badge") ?? "")} onChange={(badge) => set("badge", badge)} />
 			)}

@@ -1,16 +1,18 @@
-"""Badges: any picture, small in the sheet, and nothing that could do harm."""
+"""Badges and looks: any picture, small in the sheet, nothing that could do harm; clothes for a scene."""
 
 from __future__ import annotations
 
 import base64
 from dataclasses import replace
+from pathlib import Path
 
 import pytest
 import skia
 
 from dearhost.errors import HostError
-from dearhost.hosts import CAST, Pose
+from dearhost.hosts import CAST, HostShelf, Pose, host_by_id, looks_of_host
 from dearhost.hosts.badge import badge_from, is_badge
+from dearhost.hosts.model_sheet import OUTFITS
 from dearhost.hosts.person import Person
 from dearhost.hosts.sheet_file import host_from_json, host_to_json
 
@@ -65,3 +67,23 @@ def test_a_sheet_from_elsewhere_with_a_bad_badge_is_mended_and_told(bad: str) ->
     _, _, sheet, notes = host_from_json(data)
     assert sheet.badge == ""
     assert any("badge" in note for note in notes)
+
+
+def test_a_look_is_kept_with_the_host_and_worn_by_its_name(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> None:
+    plain = CAST["maren"]
+    assert isinstance(plain, Person)
+    rain = replace(OUTFITS["slicker"], top="sea")
+    data = host_to_json("Own", plain.card, replace(plain.sheet, looks=(("in the rain", rain),)))
+    data["sheet"]["looks"] += [{"name": "slicker", "outfit": {}}, {"name": "", "outfit": {}}, 7]
+    name, card, sheet, notes = host_from_json(data)
+    assert sheet.looks == (("in the rain", rain),)
+    assert len(notes) == 3
+    shelf = HostShelf(tmp_path)
+    monkeypatch.setattr("dearhost.hosts.cast._shelf", shelf)
+    kept = shelf.keep(name, card, sheet, "")
+    assert looks_of_host(kept.id)[0] == "in the rain"
+    dressed = host_by_id(f"{kept.id}~in the rain")
+    assert isinstance(dressed, Person) and dressed.sheet.outfit == rain
+    assert drawn(dressed) != drawn(kept)
+    assert host_by_id("maren~slicker").name == plain.name
+    assert looks_of_host("skerry") == ()
