@@ -149,7 +149,7 @@ class Moving:
         root = self._start_x if index < 0 else self._trips[index].root(moment)
         for start, end in self._marches:
             if start <= moment < end:
-                return self._marching(moment - start, end - start, root)
+                return self._marching(moment - start, end - start, root, turning)
         trip = self._trips[index] if index >= 0 else None
         if trip is None or moment > trip.end + 0.15:
             legs = Legs(heading=turning)
@@ -174,11 +174,12 @@ class Moving:
             1.5 * turning * (1 - weight) + 2.0 * heading * weight, 0.9 * weight * _wave(2 * phase), 0.0, weight, arms,
         )  # fmt: skip
 
-    def _marching(self, since: float, seconds: float, root: float) -> Moved:
+    def _marching(self, since: float, seconds: float, root: float, turning: float) -> Moved:
         left, right, phase = march(since, seconds)
         fade = min(1.0, since / 0.3, max(0.0, seconds - since) / 0.3)
         arms = swing_arms(phase, 0.35, fade)
-        return Moved(root, Legs(0.0, left, right), 0.0, 0.012 * fade * _wave(2 * phase), 1.2 * fade * _wave(phase), 0.0,
+        bend = 1.5 * turning + 1.2 * fade * _wave(phase)
+        return Moved(root, Legs(turning, left, right), _TURNED * turning, 0.012 * fade * _wave(2 * phase), bend, 0.0,
                      0.0, fade, arms)  # fmt: skip
 
 

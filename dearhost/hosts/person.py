@@ -13,11 +13,12 @@ from dearhost.hosts.arms import arm_outline, draw_bare_arm, draw_hand_of, draw_s
 from dearhost.hosts.badge import draw_badge
 from dearhost.hosts.eyes import draw_brow, draw_eye
 from dearhost.hosts.face_parts import draw_beard, draw_blush, draw_glasses, draw_moustache, draw_wrinkles
+from dearhost.hosts.figure_boxes import ABOUT_HEAD, FigureBoxes
 from dearhost.hosts.hair import draw_back_hair, draw_front_hair
 from dearhost.hosts.hair_styles import STYLES
 from dearhost.hosts.head_space import PIVOT, HeadSpace, head_outline
 from dearhost.hosts.headwear import HIDES_EARS, draw_headwear, draw_headwear_back
-from dearhost.hosts.host import Box, Card, Part
+from dearhost.hosts.host import Card, Part
 from dearhost.hosts.legs import draw_leg, draw_pelvis, draw_seat
 from dearhost.hosts.model_sheet import AGES, ModelSheet
 from dearhost.hosts.mouth import draw_mouth
@@ -25,7 +26,7 @@ from dearhost.hosts.nose_and_ears import draw_ear, draw_nose
 from dearhost.hosts.paper import Paper, paint, turned
 from dearhost.hosts.pictures import PictureShelf
 from dearhost.hosts.pose import ArmPose, Body, Face, Held, Mouth, Pose
-from dearhost.hosts.props import PROPS, draw_prop, prop_reach
+from dearhost.hosts.props import PROPS, draw_prop
 from dearhost.hosts.rounding import rounded, still_pose
 from dearhost.hosts.skeleton import FOREARM, UPPER_ARM, Arm, Skeleton, solve
 from dearhost.hosts.torso import (
@@ -38,8 +39,6 @@ from dearhost.hosts.torso import (
     torso_outline,
 )
 
-_ABOUT_HEAD = (0.78, 0.96, 1.06)
-"""How far hair and hats reach from the middle of the head: sideways, above and below, in head heights."""
 _HAIR_SWAY = 0.10
 """Of its length that hair swings to a side."""
 _SIDEWAYS = 0.5
@@ -77,6 +76,7 @@ class Person:
     def __init__(self, host_id: str, name: str, card: Card, sheet: ModelSheet) -> None:
         self.id, self.name, self.card, self.sheet = host_id, name, card, sheet
         self._figure = AGES[sheet.age].figure
+        self._boxes = FigureBoxes(self._figure)
         self._shelf = PictureShelf()
         standing = solve(sheet, Pose())
         self._head = standing.head * self._figure
@@ -137,19 +137,19 @@ class Person:
         swinging = body.sway if self.sheet.outfit.below != "trousers" else 0.0
         trunk = replace(body, yaw=0, pitch=0, roll=0, jaw=0, head_x=0, sway=swinging)
         return [
-            Part("back hair", (placed[:-1], body.sway), self._around(skeleton, _ABOUT_HEAD),
+            Part("back hair", (placed[:-1], body.sway), self._boxes.around(skeleton, ABOUT_HEAD),
                  lambda c: self._draw_back_hair(c, skeleton, upper, body)),
             *(self._arm_part(body, arm, shadow=False) for arm in low if arm is far),
-            Part("body", (trunk, pose.legs, pose.seat), self._trunk_box(skeleton, pose),
+            Part("body", (trunk, pose.legs, pose.seat), self._boxes.trunk(skeleton, pose),
                  lambda c: self._draw_body(c, skeleton, body, pose)),
             *(self._arm_part(body, arm, shadow=True) for arm in low if arm is not far),
-            Part("head", placed, self._head_box(skeleton),
+            Part("head", placed, self._boxes.head(skeleton),
                  lambda c: self._draw_head(c, skeleton, head, body)),
-            Part("hair", placed[:-1], self._around(skeleton, _ABOUT_HEAD),
+            Part("hair", placed[:-1], self._boxes.around(skeleton, ABOUT_HEAD),
                  lambda c: self._draw_hair(c, skeleton, upper, body)),
-            Part("eyes", (placed[:-1], face), self._around(skeleton, (0.40, 0.26, 0.20)),
+            Part("eyes", (placed[:-1], face), self._boxes.around(skeleton, (0.40, 0.26, 0.20)),
                  lambda c: self._draw_eyes(c, skeleton, upper, body, face)),
-            Part("mouth", (placed, mouth), self._around(skeleton, (0.30, -0.12, 0.56)),
+            Part("mouth", (placed, mouth), self._boxes.around(skeleton, (0.30, -0.12, 0.56)),
                  lambda c: self._draw_mouth(c, skeleton, head, body, mouth)),
             *(self._arm_part(body, arm, shadow=False) for arm in raised),
             *(self._fingers_part(body, arm) for arm in helping),
@@ -160,7 +160,7 @@ class Person:
             with self._figure_space(canvas) as paper:
                 self._draw_arm(paper, body, arm, shadow=shadow)
 
-        return Part(f"arm{arm.side}", (body.bend, arm.shoulder, arm.pose, shadow), self._arm_box(arm), draw)
+        return Part(f"arm{arm.side}", (body.bend, arm.shoulder, arm.pose, shadow), self._boxes.arm(arm), draw)
 
     def _fingers_part(self, body: Body, arm: Arm) -> Part:
         def draw(canvas: Any) -> None:
@@ -168,44 +168,9 @@ class Person:
                 alone, own = self._arm_alone(replace(arm.pose, shrug=0.0), arm.side)
                 self._draw_hand(paper, alone, own, fingers_only=True)
 
-        return Part(f"fingers{arm.side}", (body.bend, arm.shoulder, arm.pose), self._arm_box(arm), draw)
+        return Part(f"fingers{arm.side}", (body.bend, arm.shoulder, arm.pose), self._boxes.arm(arm), draw)
 
-    # -- places ------------------------------------------------------------------------------------
-
-    def _scaled(self, box: Box) -> Box:
-        left, top, right, bottom = (v * self._figure for v in box)
-        return left, top, right, bottom
-
-    def _around(self, skeleton: Skeleton, reach: tuple[float, float, float]) -> Box:
-        """A box about the head: sideways, above and below its middle, in head heights."""
-        x, y, (sideways, above, below) = skeleton.head.real, skeleton.head.imag, reach
-        return self._scaled((x - 106 * sideways, y - 106 * above, x + 106 * sideways, y + 106 * below))
-
-    def _head_box(self, skeleton: Skeleton) -> Box:
-        """The head with the collar under it."""
-        left, top, right, bottom = self._around(skeleton, _ABOUT_HEAD)
-        return left, top, right, max(bottom, (skeleton.torso(0, 0.18).imag + 6) * self._figure)
-
-    def _trunk_box(self, skeleton: Skeleton, pose: Pose) -> Box:
-        """Everything from the collar down but the arms."""
-        xs = [skeleton.hip.real - 105, skeleton.hip.real + 115]
-        for leg in (skeleton.left_leg, skeleton.right_leg):
-            xs += [leg.ankle.real - 60, leg.ankle.real + 60]
-        if pose.seat:
-            xs += [-pose.root - 75, -pose.root + 75]
-        for arm in (skeleton.left, skeleton.right):
-            xs += [arm.shoulder.real - 28, arm.shoulder.real + 28]
-        return self._scaled((min(xs), skeleton.head.imag + 4, max(xs), 60))
-
-    def _arm_box(self, arm: Arm) -> Box:
-        xs = [p.real for p in (arm.shoulder, arm.elbow, arm.wrist)]
-        ys = [p.imag for p in (arm.shoulder, arm.elbow, arm.wrist)]
-        held = arm.pose.held
-        if held and not held.second:
-            reach = prop_reach(held.prop) + 20
-            xs += [arm.wrist.real - reach, arm.wrist.real + reach]
-            ys += [arm.wrist.imag - reach, arm.wrist.imag + reach]
-        return self._scaled((min(xs) - 70, min(ys) - 75, max(xs) + 70, max(ys) + 70))
+    # -- frames ------------------------------------------------------------------------------------
 
     @contextmanager
     def _figure_space(self, canvas: Any) -> Iterator[Paper]:
