@@ -28,7 +28,7 @@ from dearhost.hosts.props import PROPS
 from dearhost.hosts.rhythm import Rhythm
 from dearhost.timebase import Span
 
-_WRIST_SPEED, _HAND_SPEED, _HEAD_SPEED = 690.0, 760.0, 150.0
+_WRIST_SPEED, _HAND_SPEED, _HEAD_SPEED = 690.0, 760.0, 130.0
 """Peak speeds kept to: units, degrees, degrees a second."""
 _TIP_SPEED = 1100.0
 """Of fingertips in units a second: 58 units from the wrist, a degree moves them by one."""

@@ -56,7 +56,7 @@ KINDS.register(
         ),
         "pick up hold " + " ".join(f"{name} {prop.also}" for name, prop in PROPS.items()),
     ),
-    CueKind("show", "Hold up what is held", "host", "Prop", (_LONGER,), "raise prop present camera"),
+    CueKind("show", "Hold it up", "host", "Prop", (_LONGER,), "raise prop present camera"),
     CueKind("pass", "Pass it on", "host", "Prop", (), "give hand over prop partner"),
     CueKind("put-down", "Put it down", "host", "Prop", (_SIDE,), "away pocket drop prop"),
     *(
