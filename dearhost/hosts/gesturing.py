@@ -119,7 +119,9 @@ class Gesturing:
         busy = [(start, start + keys_of(cue)[-1].end) for start, cue in plan]
         handled = [(item.at - LEAD, item) for item in handling]
         busy += [(item.at - LEAD, item.at + TAIL + item.longer) for item in handling]
-        events: list[tuple[float, object]] = [*plan, *handled, *self._choose_beats(busy)]
+        beats = self._choose_beats(busy)
+        settled = self._turn_ends(busy, [start for start, _ in beats], partner)
+        events: list[tuple[float, object]] = [*plan, *handled, *beats, *((end + 0.15, end) for end in settled)]
         for _, event in sorted(events, key=lambda e: e[0]):
             if isinstance(event, GestureCue):
                 self._gesture(event)
@@ -127,7 +129,9 @@ class Gesturing:
                 self._handle(event)
             elif isinstance(event, _PlacedBeat):
                 self._beat(event)
-        self._settle([e[0] for e in events], partner)
+            elif isinstance(event, float):
+                self._go_home("left", event + 0.15, event + 0.95)
+                self._go_home("right", event + 0.15, event + 0.95)
 
     def busy(self, hand: str, moment: float) -> float:
         """0 to 1: how far a hand is with a cue gesture or a prop, and not free to swing."""
@@ -339,19 +343,21 @@ class Gesturing:
             values |= {f"{hand}.{n}": v for n, v in own.items()}
         return values
 
-    def _settle(self, starts: Sequence[float], partner: Sequence[Span]) -> None:
-        """Arms go home when the speech, or the turn, is over."""
+    def _turn_ends(
+        self, busy: Sequence[tuple[float, float]], beats: Sequence[float], partner: Sequence[Span]
+    ) -> list[float]:
+        """When the speech, or a turn, is over, and arms that do nothing else go home."""
         phrases = self._rhythm.phrases
         ends = [phrases[-1].end] if phrases else []
         for phrase, following in itertools.pairwise(phrases):
             if any(phrase.end - 0.1 < p.start < following.start for p in partner):
                 ends.append(phrase.end)
-        for end in ends:
-            if any(end - 0.2 < s < end + 0.8 for s in starts):
-                continue
-            for name in self.channels:
-                if name.startswith(("left.", "right.")):
-                    self.channels[name].move(end + 0.15, end + 0.95, self._home_at(name, end + 0.95))
+        return [
+            end
+            for end in ends
+            if not any(start < end + 0.8 and end + 0.15 < finish for start, finish in busy)
+            and not any(end - 0.2 < start < end + 0.8 for start in beats)
+        ]
 
 
 @dataclass(frozen=True, slots=True)

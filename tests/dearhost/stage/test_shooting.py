@@ -10,7 +10,7 @@ import pytest
 
 from dearhost.errors import StageError
 from dearhost.films import Studio
-from dearhost.hosts import host_by_id
+from dearhost.hosts import Performance, host_by_id
 from dearhost.script import Staging, read_script
 from dearhost.stage import CastEntry, Painter, Picture, Production, SceneTimeline, Timeline, compile_timeline
 from dearhost.timebase import FrameRate
@@ -149,3 +149,12 @@ def test_a_child_and_a_grown_up_look_into_each_other_s_eyes(studio: Studio) -> N
     rise = {host: role.sight.rise for host, role in scene.roles.items()}
     assert rise["lark"] == pytest.approx(-rise["maren"], rel=0.3)
     assert rise["lark"] > 0.1
+
+
+def test_gestures_of_every_turn_are_made(studio: Studio) -> None:
+    text = TALK.replace("The moon did. It always", "The moon [[cue: welcome]]did. It always [[cue: big]]").replace("]] knows", "]]knows")
+    scene = scene_of(studio, text, framing="wide")
+    performance = Performance(scene.roles["maren"], RATE)
+    for cue in scene.roles["maren"].cues[-2:]:
+        pose, rest = performance.pose(cue.at + 0.05), performance.pose(0.0)
+        assert rest.left.y - pose.left.y > 0.12 and rest.right.y - pose.right.y > 0.12, cue.gesture
