@@ -190,7 +190,7 @@ export function CueEditor({ kinds, cue, at, top, onChange, onMove, onKeep, onRem
 				</p>
 			)}
 			{kind?.group === "Line" && <p className="small quiet">Set in the Voice tab, for the whole line.</p>}
-			{(kind?.group === "Line" ? [] : (kind?.parameters ?? [])).map((parameter) => (
+			{asked(kind, cue).map((parameter) => (
 				<ParameterField
 					key={parameter.name}
 					parameter={parameter}
@@ -214,6 +214,13 @@ export function CueEditor({ kinds, cue, at, top, onChange, onMove, onKeep, onRem
 			</p>
 		</section>
 	);
+}
+
+/** The settings that matter for a cue: a line's are set elsewhere, and only a sign has words. */
+function asked(kind: CueKind | undefined, cue: PlacedCue): CueKind["parameters"] {
+	if (!kind || kind.group === "Line") return [];
+	const wordless = kind.name === "take" && cue.parameters.prop !== "sign";
+	return kind.parameters.filter((parameter) => !(wordless && parameter.name === "text"));
 }
 
 type FieldProps = {
