@@ -29,7 +29,7 @@ TOBIAS: Then let us go out and look at it together.
 def scene_of(studio: Studio, text: str, **choices: object) -> SceneTimeline:
     cast = {"MAREN": CastEntry("maren", "nell"), "TOBIAS": CastEntry("tobias", "joe")}
     production = Production(read_script(text), cast, titles=False, captions=False, directed=False)
-    return compile_timeline(replace(production, **choices), studio.speaker, RATE).scenes[0]  # type: ignore[arg-type]
+    return compile_timeline(replace(production, **choices), studio.speaker, RATE).scenes[0]  # type: ignore[arg-type]  # choices by name
 
 
 def painted(studio: Studio, scene: SceneTimeline, moment: float, height: int = 360) -> np.ndarray:
@@ -152,7 +152,7 @@ def test_a_child_and_a_grown_up_look_into_each_other_s_eyes(studio: Studio) -> N
 
 
 def test_gestures_of_every_turn_are_made(studio: Studio) -> None:
-    text = TALK.replace("The moon did. It always", "The moon [[cue: welcome]]did. It always [[cue: big]]").replace("]] knows", "]]knows")
+    text = TALK.replace("did. It always knows", "[[cue: welcome]]did. It always [[cue: big]]knows")
     scene = scene_of(studio, text, framing="wide")
     performance = Performance(scene.roles["maren"], RATE)
     for cue in scene.roles["maren"].cues[-2:]:
