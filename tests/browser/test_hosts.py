@@ -56,7 +56,7 @@ def test_a_host_is_made_and_directed_and_the_film_shows_it(signed_in: Page, stud
     expect(page.get_by_role("radio", name="slicker")).to_be_checked()
     page.get_by_role("radio", name="Top vermilion").check(force=True)
     assert_accessible(page)
-    page.get_by_label("Name").fill("Corrin Shore")
+    page.get_by_label("Name", exact=True).fill("Corrin Shore")
     page.get_by_role("button", name="Save the host").click()
     expect(page.get_by_text("Corrin Shore is saved.")).to_be_visible()
 
