@@ -23,7 +23,6 @@ from dearhost.hosts.pose import Face, Pose
 from dearhost.hosts.props import PROPS, Lettering
 from dearhost.hosts.rhythm import PlacedReading
 from dearhost.hosts.shelf import HostShelf, base_of
-from dearhost.hosts.walking import seconds_for as walk_seconds
 
 __all__ = [
     "ACTS",
@@ -61,5 +60,4 @@ __all__ = [
     "made_host",
     "resolved",
     "use_host_folder",
-    "walk_seconds",
 ]

@@ -12,13 +12,13 @@ from dearhost.hosts.channels import ARM_CHANNELS, Channel, within_wrist
 from dearhost.hosts.gestures import BEATS, GESTURES, HOME, Key, stretched, stroke_time
 from dearhost.hosts.holding import (
     LEAD,
+    POCKET,
     TAIL,
     Handling,
     carried,
     holdings,
     meeting,
     other,
-    pocket,
     shown,
 )
 from dearhost.hosts.liveliness import Liveliness
@@ -175,12 +175,12 @@ class Gesturing:
         at, hand = item.at, item.hand
         hands = (hand, other(hand)) if PROPS[item.prop].hands == 2 else (hand,)
         if item.act == "take":
-            self._move_arm(hand, at - LEAD, at - 0.55, pocket())
+            self._move_arm(hand, at - LEAD, at - 0.55, POCKET)
             for each in hands:
                 self._go_home(each, at - 0.47, at + 0.05)
             self._look_at(hand, at - 0.30, 0.35, down=0.5)
         elif item.act == "put-down":
-            self._move_arm(hand, at, at + 0.5, pocket())
+            self._move_arm(hand, at, at + 0.5, POCKET)
             for each in hands:
                 self._go_home(each, at + 0.55, at + TAIL)
         elif item.act == "show":

@@ -10,6 +10,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
+from functools import lru_cache
 
 from dearhost.hosts.channels import arm, within_wrist
 from dearhost.hosts.paper import clamp
@@ -22,7 +23,8 @@ LEAD, TAIL = 1.05, 1.15
 _POCKET = 0.52
 """Seconds before its word at which a prop comes out of the pocket, and after which it is back in it."""
 _GROWS = 0.12
-_POCKET_ARM = within_wrist(arm(0.13, 0.93, 4, "hold", upper_arm=12))
+POCKET: Mapping[str, float] = within_wrist(arm(0.13, 0.93, 4, "hold", upper_arm=12))
+"""An arm's channels at the pocket."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -35,7 +37,6 @@ class PropCue:
     prop: str = ""
     hand: str = "right"
     words: str = ""
-    strength: float = 1.0
     longer: float = 0.0
 
 
@@ -51,7 +52,6 @@ class Handling:
     prop: str
     hand: str
     words: str = ""
-    strength: float = 1.0
     longer: float = 0.0
 
 
@@ -109,7 +109,7 @@ class _Hands:
             self.notes.append((cue.at, f"Nothing is held that could be {_DONE[cue.act]}."))
             return
         partner, side = self._partners.get(cue.host, ("", 0))
-        base = Handling(cue.at, cue.act, had.prop, had.hand, had.words, cue.strength, cue.longer)
+        base = Handling(cue.at, cue.act, had.prop, had.hand, had.words, cue.longer)
         if cue.act != "pass":
             self._do(cue.host, replace(base, at=self._when(cue.at, cue.act, cue.host)))
         elif not partner:
@@ -191,7 +191,8 @@ def holdings(handling: Sequence[Handling]) -> tuple[Holding, ...]:
     return tuple(sorted([*found, *now.values()], key=lambda holding: holding.start))
 
 
-def carried(prop: str) -> dict[str, float]:
+@lru_cache(maxsize=32)
+def carried(prop: str) -> Mapping[str, float]:
     """An arm's channels while it carries a prop."""
     kind = PROPS[prop]
     if kind.hands == 2:
@@ -203,7 +204,8 @@ def carried(prop: str) -> dict[str, float]:
     return within_wrist(arm(0.10, 0.37, -125, "hold", upper_arm=18))
 
 
-def shown(prop: str) -> dict[str, float]:
+@lru_cache(maxsize=32)
+def shown(prop: str) -> Mapping[str, float]:
     """An arm's channels while it holds a prop up."""
     kind = PROPS[prop]
     if kind.hands == 2:
@@ -211,11 +213,6 @@ def shown(prop: str) -> dict[str, float]:
     if kind.board:
         return within_wrist(arm(0.24, 0.42, -115, "hold", upper_arm=22))
     return within_wrist(arm(0.26, 0.28, -150, "hold", upper_arm=28))
-
-
-def pocket() -> dict[str, float]:
-    """An arm's channels at the pocket."""
-    return dict(_POCKET_ARM)
 
 
 def meeting(x: float, y: float) -> dict[str, float]:

@@ -51,12 +51,11 @@ class Moved:
     hip_y: float
     bend: float
     pitch: float
-    seat: float
     walking: float = 0.0
     arms: tuple[dict[str, float], dict[str, float]] = field(default_factory=lambda: ({}, {}))
 
 
-STILL = Moved(0.0, Legs(), 0.0, 0.0, 0.0, 0.0, 0.0)
+STILL = Moved(0.0, Legs(), 0.0, 0.0, 0.0, 0.0)
 
 
 class Moving:
@@ -81,6 +80,16 @@ class Moving:
         for cue in ordered:
             self._plan(cue)
         self._starts = [trip.start - 0.25 for trip in self._trips]
+
+    @property
+    def begins(self) -> float | None:
+        """When who is outside at first begins to walk in; None where nobody has to."""
+        return self._trips[0].start if self._trips and self._start_x else None
+
+    @property
+    def over(self) -> float:
+        """When the last walk out is done; 0 where nobody leaves."""
+        return self._trips[-1].end if self._trips and self._out else 0.0
 
     @property
     def active(self) -> bool:
@@ -144,8 +153,7 @@ class Moving:
     def at(self, moment: float) -> Moved:
         """What moving does at ``moment``."""
         index = bisect.bisect_right(self._starts, moment) - 1
-        seat, turning = self._sitting.at(moment), self._turning.at(moment)
-        low = -self._drop * seat
+        turning, low = self._turning.at(moment), -self._drop * self._sitting.at(moment)
         root = self._start_x if index < 0 else self._trips[index].root(moment)
         for start, end in self._marches:
             if start <= moment < end:
@@ -153,7 +161,7 @@ class Moving:
         trip = self._trips[index] if index >= 0 else None
         if trip is None or moment > trip.end + 0.15:
             legs = Legs(heading=turning)
-            return Moved(root, legs, _TURNED * turning, low, 1.5 * turning, 0.0, seat)
+            return Moved(root, legs, _TURNED * turning, low, 1.5 * turning, 0.0)
         return self._walking(trip, moment, root, turning)
 
     def _walking(self, trip: Walk, moment: float, root: float, turning: float) -> Moved:
@@ -162,7 +170,7 @@ class Moving:
         phase = trip.phase(moment)
         if not self._walks:  # a waddle
             low = -0.02 * weight + 0.03 * weight * abs(_wave(phase))
-            return Moved(root, Legs(), 0.45 * heading, low, 5.0 * weight * _wave(phase), 0.0, 0.0)
+            return Moved(root, Legs(), 0.45 * heading, low, 5.0 * weight * _wave(phase), 0.0)
         first = "left" if trip.heading > 0 else "right"  # the nearer foot
         feet = {}
         for name, which in ((first, 0), ("right" if first == "left" else "left", 1)):
@@ -171,7 +179,7 @@ class Moving:
         arms = swing_arms(phase if first == "right" else phase + 0.5, trip.heading, weight)
         return Moved(
             root, Legs(heading, feet["left"], feet["right"]), _TURNED * heading, bob(phase) * weight,
-            1.5 * turning * (1 - weight) + 2.0 * heading * weight, 0.9 * weight * _wave(2 * phase), 0.0, weight, arms,
+            1.5 * turning * (1 - weight) + 2.0 * heading * weight, 0.9 * weight * _wave(2 * phase), weight, arms,
         )  # fmt: skip
 
     def _marching(self, since: float, seconds: float, root: float, turning: float) -> Moved:
@@ -179,8 +187,8 @@ class Moving:
         fade = min(1.0, since / 0.3, max(0.0, seconds - since) / 0.3)
         arms = swing_arms(phase, 0.35, fade)
         bend = 1.5 * turning + 1.2 * fade * _wave(phase)
-        return Moved(root, Legs(turning, left, right), _TURNED * turning, 0.012 * fade * _wave(2 * phase), bend, 0.0,
-                     0.0, fade, arms)  # fmt: skip
+        low = 0.012 * fade * _wave(2 * phase)
+        return Moved(root, Legs(turning, left, right), _TURNED * turning, low, bend, 0.0, fade, arms)
 
 
 def _wave(phase: float) -> float:

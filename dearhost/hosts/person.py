@@ -17,7 +17,7 @@ from dearhost.hosts.figure_boxes import ABOUT_HEAD, FigureBoxes
 from dearhost.hosts.hair import draw_back_hair, draw_front_hair
 from dearhost.hosts.hair_styles import STYLES
 from dearhost.hosts.head_space import PIVOT, HeadSpace, head_outline
-from dearhost.hosts.headwear import HIDES_EARS, draw_headwear, draw_headwear_back
+from dearhost.hosts.headwear import HIDES_EARS, HIDES_HAIR, draw_headwear, draw_headwear_back
 from dearhost.hosts.host import Card, Part
 from dearhost.hosts.legs import draw_leg, draw_pelvis, draw_seat
 from dearhost.hosts.model_sheet import AGES, ModelSheet
@@ -76,6 +76,8 @@ class Person:
     def __init__(self, host_id: str, name: str, card: Card, sheet: ModelSheet) -> None:
         self.id, self.name, self.card, self.sheet = host_id, name, card, sheet
         self._figure = AGES[sheet.age].figure
+        hair_hangs = STYLES[sheet.hair].back and sheet.headwear.kind not in HIDES_HAIR
+        self._swings = bool(hair_hangs) or sheet.outfit.below != "trousers"
         self._boxes = FigureBoxes(self._figure)
         self._shelf = PictureShelf()
         standing = solve(sheet, Pose())
@@ -122,6 +124,8 @@ class Person:
     def parts(self, pose: Pose, scale: float) -> list[Part]:
         """Body with its hanging arms, the head, eyes and mouth, then raised arms."""
         pose = still_pose(pose, scale * self._figure)
+        if not self._swings:
+            pose = replace(pose, body=replace(pose.body, sway=0.0))
         body, face, mouth = pose.body, pose.face, pose.mouth
         skeleton = solve(self.sheet, pose)
         head = HeadSpace(0j, 100, body.yaw, body.pitch, 0, body.jaw)
@@ -134,13 +138,14 @@ class Person:
             far = skeleton.right if body.turn > 0 else skeleton.left
         helping = [a for a in raised if a.pose.held and a.pose.held.second]
         placed = (body.bend, body.roll, body.lean, skeleton.head, body.yaw, body.pitch, body.jaw)
+        seat = (pose.seat, pose.root) if pose.seat else ()  # it stays where it is when the host goes
         swinging = body.sway if self.sheet.outfit.below != "trousers" else 0.0
         trunk = replace(body, yaw=0, pitch=0, roll=0, jaw=0, head_x=0, sway=swinging)
         return [
             Part("back hair", (placed[:-1], body.sway), self._boxes.around(skeleton, ABOUT_HEAD),
                  lambda c: self._draw_back_hair(c, skeleton, upper, body)),
             *(self._arm_part(body, arm, shadow=False) for arm in low if arm is far),
-            Part("body", (trunk, pose.legs, pose.seat), self._boxes.trunk(skeleton, pose),
+            Part("body", (trunk, pose.legs, seat), self._boxes.trunk(skeleton, pose),
                  lambda c: self._draw_body(c, skeleton, body, pose)),
             *(self._arm_part(body, arm, shadow=True) for arm in low if arm is not far),
             Part("head", placed, self._boxes.head(skeleton),

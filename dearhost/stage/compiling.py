@@ -22,7 +22,7 @@ from dearhost.stage.cueing import (
     titles_of,
 )
 from dearhost.stage.directing import automatic
-from dearhost.stage.going import needed_end, needed_lead
+from dearhost.stage.going import needed_end, needed_lead, planned
 from dearhost.stage.pacing import LEAD_IN, place_lines
 from dearhost.stage.production import Production
 from dearhost.stage.roles import moves_in, roles_of
@@ -111,10 +111,12 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
              if name in production.cast}  # fmt: skip
     heard, duration = _in_time(production, scene, readings)
     moves = moves_in(production, scene, heard, spots)
-    if (missing := needed_lead(moves)) > 0:
+    plans = planned(moves)
+    if (missing := needed_lead(plans.values())) > 0:
         heard, duration = _in_time(production, scene, readings, LEAD_IN + missing)
         moves = moves_in(production, scene, heard, spots)
-    duration = max(duration, needed_end(moves))
+        plans = planned(moves)
+    duration = max(duration, needed_end(plans.values()))
     by_themselves = _by_themselves(production, heard, speaker)
     placed = [
         PlacedLine(line.id, line.speaker, Span(at, at + reading.duration), line.text,
@@ -135,7 +137,7 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
     if production.titles and scene.heading:
         span = Span(_TITLE_SECONDS[0], min(_TITLE_SECONDS[1], duration - 0.2))
         titles.insert(0, Title(number, scene.heading, span))
-    roles, notes = roles_of(production, scene, placed, duration, spots, moves, _seed(scene))
+    roles, unheld = roles_of(production, scene, placed, duration, spots, moves, _seed(scene))
     staged = Staged(production.shape, choices.framing, choices.furniture, roles, spots)
     turns = turns_of([(production.entry(line.speaker).host, line.span.start, line.span.end) for line in placed])
     cuts = [(cut.at, cut.framing, production.entry(cut.speaker).host) for cut in framings_of(heard)]
@@ -144,7 +146,8 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
         scene.id, number, scene.heading, start, duration, choices.set, tuple(shots), tuple(placed),
         tuple(captions), tuple(titles), _name(production, scene, lines, speaker, number),
         choices.captions, choices.transition, tuple(cutaways_of(heard, duration)), tuple(stings_of(heard)),
-        choices.camera, roles, notes,
+        choices.camera, roles,
+        tuple(sorted([*unheld, *(note for plan in plans.values() for note in plan.notes)])),
     )  # fmt: skip
 
 

@@ -3,12 +3,12 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterable, Mapping, Sequence
 
-from dearhost.hosts import MOVES, SEATED, MoveCue, host_by_id, walk_seconds
+from dearhost.hosts import MOVES, SEATED, MoveCue, Moving, host_by_id
 from dearhost.script import Cue, Line
 from dearhost.speech import Reading
-from dearhost.stage.blocking import Place
+from dearhost.stage.blocking import STANDING, Place
 from dearhost.stage.cueing import moment_of, playable
 from dearhost.stage.shapes import RATIOS
 
@@ -72,25 +72,22 @@ def sinking(framing: str, host: str) -> float:
     """Head heights that sitting lowers a host by."""
     who = host_by_id(host)
     whole = SEATED * who.leg / 270 if who.kind == "person" else 0.3
-    return whole if framing in ("wide", "full") else min(whole, _SEAT_IN_FRAME)
+    return whole if framing in STANDING else min(whole, _SEAT_IN_FRAME)
 
 
-def needed_lead(moves: Mapping[str, Sequence[MoveCue]]) -> float:
-    """Seconds that the scene must begin earlier, so that who walks in comes from outside."""
-    missing = 0.0
-    for host, cues in moves.items():
-        first = min(cues, key=lambda cue: cue.at, default=None)
-        if first and first.move == "walk-in":
-            missing = max(missing, walk_seconds(first.x, host_by_id(host).leg) + 0.1 - first.at)
-    return missing
-
-
-def needed_end(moves: Mapping[str, Sequence[MoveCue]]) -> float:
-    """When the scene may end at the earliest, so that who walks out is gone."""
-    ends = [
-        cue.at + walk_seconds(cue.x, host_by_id(host).leg) + _AFTERWARDS
+def planned(moves: Mapping[str, Sequence[MoveCue]]) -> dict[str, Moving]:
+    """What every host's moves come to, one after another."""
+    return {
+        host: Moving(cues, host_by_id(host).leg, 0.0, walks=host_by_id(host).kind == "person")
         for host, cues in moves.items()
-        for cue in cues
-        if cue.move == "walk-out"
-    ]
-    return max(ends, default=0.0)
+    }
+
+
+def needed_lead(plans: Iterable[Moving]) -> float:
+    """Seconds that the scene must begin earlier, so that who walks in comes from outside."""
+    return max((0.1 - plan.begins for plan in plans if plan.begins is not None), default=0.0)
+
+
+def needed_end(plans: Iterable[Moving]) -> float:
+    """When the scene may end at the earliest, so that who walks out is gone."""
+    return max((plan.over + _AFTERWARDS for plan in plans if plan.over), default=0.0)

@@ -18,7 +18,7 @@ from dearhost.stage.bubbles import in_bubble
 from dearhost.stage.captions import Caption
 from dearhost.stage.cutaways import CutawayDrawing
 from dearhost.stage.fonts import Fonts
-from dearhost.stage.furniture import FurnitureDrawing
+from dearhost.stage.furniture import FurnitureDrawing, PlacedFurniture
 from dearhost.stage.layer import Layer, PixelBox, even_box
 from dearhost.stage.lettering import CaptionDrawing, TitleDrawing, sign_lettering
 from dearhost.stage.shapes import Picture
@@ -128,50 +128,14 @@ def _eyes_fast(before: Face, now: Face) -> bool:
                abs(now.gaze_y - before.gaze_y)) > _SLOW_EYES  # fmt: skip
 
 
-class SceneLayers:
-    """All layers of a scene but its set."""
+class LetteringLayers:
+    """Title and caption of a scene, which keep their place whatever the camera does."""
 
     def __init__(self, scene: SceneTimeline, picture: Picture, frame_rate: FrameRate, fonts: Fonts) -> None:
         self.scene, self.picture, self._rate, self._fonts = scene, picture, frame_rate, fonts
-        performances = {
-            host: Performance(role, frame_rate, sign_lettering(fonts)) for host, role in scene.roles.items()
-        }
-        self.shots = [
-            [HostLayers(placed, performances[placed.host], number, picture, frame_rate) for placed in shot.hosts]
-            for number, shot in enumerate(scene.shots)
-        ]
 
     def layers(self, frame: int) -> list[Layer]:
-        """Back to front at a frame of the scene: hosts, title, caption."""
-        return self.seen(frame) + self.lettering(frame)
-
-    def seen(self, frame: int) -> list[Layer]:
-        """What the camera sees: hosts, what they stand behind, pictures."""
-        moment = self._rate.start_of(frame)
-        number = self.scene.shot_at(moment)
-        shot, hosts = self.scene.shots[number], [host.layers(frame) for host in self.shots[number]]
-        cutaway = self._cutaway(moment)
-        if shot.bubble:
-            return [*cutaway, *in_bubble(shot.bubble, [layer for own in hosts for layer in own], self.picture, number)]
-        if shot.furniture:
-            drawing = FurnitureDrawing(shot.furniture, self.picture)
-            box = even_box(drawing.box, self.picture)
-            desk = Layer(f"furniture.{number}", shot.furniture, box, drawing.draw)
-            behind, before = zip(*(_split_at_body(own) for own in hosts), strict=True)
-            hidden = [_cut_at(layer, box[1] + 24) for layer in itertools.chain(*behind)]
-            return [*hidden, desk, *itertools.chain(*before), *cutaway]
-        return [*itertools.chain(*hosts), *cutaway]
-
-    def _cutaway(self, moment: float) -> list[Layer]:
-        cutaway = self.scene.cutaway_at(moment)
-        if not cutaway:
-            return []
-        card = self.cutaway_drawing(cutaway)
-        key = (cutaway.span.start, card.key(moment))
-        return [Layer("cutaway", key, even_box(card.box, self.picture), lambda c: card.draw(c, moment))]
-
-    def lettering(self, frame: int) -> list[Layer]:
-        """Title and caption, which keep their place whatever the camera does."""
+        """Back to front at a frame of the scene."""
         moment = self._rate.start_of(frame)
         layers = []
         shown = self.scene.title_at(moment)
@@ -188,11 +152,6 @@ class SceneLayers:
         return layers
 
     @lru_cache(maxsize=8)  # noqa: B019 - lives as long as its scene does
-    def cutaway_drawing(self, cutaway: Cutaway) -> CutawayDrawing:
-        """The cutaway laid out for this picture."""
-        return CutawayDrawing(cutaway, self.picture)
-
-    @lru_cache(maxsize=8)  # noqa: B019 - lives as long as its scene does
     def title_drawing(self, title: Title) -> TitleDrawing:
         """The title laid out for this picture."""
         return TitleDrawing(title, self.picture, self._fonts)
@@ -201,3 +160,56 @@ class SceneLayers:
     def caption_drawing(self, caption: Caption) -> CaptionDrawing:
         """The caption laid out for this picture."""
         return CaptionDrawing(caption, self.picture, self._fonts)
+
+
+class SceneLayers:
+    """All layers of a scene but its set."""
+
+    def __init__(self, scene: SceneTimeline, picture: Picture, frame_rate: FrameRate, fonts: Fonts) -> None:
+        self.scene, self.picture, self._rate = scene, picture, frame_rate
+        self._lettering = LetteringLayers(scene, picture, frame_rate, fonts)
+        performances = {
+            host: Performance(role, frame_rate, sign_lettering(fonts)) for host, role in scene.roles.items()
+        }
+        self.shots = [
+            [HostLayers(placed, performances[placed.host], number, picture, frame_rate) for placed in shot.hosts]
+            for number, shot in enumerate(scene.shots)
+        ]
+
+    def layers(self, frame: int) -> list[Layer]:
+        """Back to front at a frame of the scene: hosts, title, caption."""
+        return self.seen(frame) + self._lettering.layers(frame)
+
+    def seen(self, frame: int) -> list[Layer]:
+        """What the camera sees: hosts, what they stand behind, pictures."""
+        moment = self._rate.start_of(frame)
+        number = self.scene.shot_at(moment)
+        shot, hosts = self.scene.shots[number], [host.layers(frame) for host in self.shots[number]]
+        cutaway = self._cutaway(moment)
+        if shot.bubble:
+            return [*cutaway, *in_bubble(shot.bubble, [layer for own in hosts for layer in own], self.picture, number)]
+        if shot.furniture:
+            drawing = self._furniture_drawing(shot.furniture)
+            box = even_box(drawing.box, self.picture)
+            desk = Layer(f"furniture.{number}", shot.furniture, box, drawing.draw)
+            behind, before = zip(*(_split_at_body(own) for own in hosts), strict=True)
+            hidden = [_cut_at(layer, box[1] + 24) for layer in itertools.chain(*behind)]
+            return [*hidden, desk, *itertools.chain(*before), *cutaway]
+        return [*itertools.chain(*hosts), *cutaway]
+
+    def _cutaway(self, moment: float) -> list[Layer]:
+        cutaway = self.scene.cutaway_at(moment)
+        if not cutaway:
+            return []
+        card = self.cutaway_drawing(cutaway)
+        key = (cutaway.span.start, card.key(moment))
+        return [Layer("cutaway", key, even_box(card.box, self.picture), lambda c: card.draw(c, moment))]
+
+    @lru_cache(maxsize=8)  # noqa: B019 - lives as long as its scene does
+    def cutaway_drawing(self, cutaway: Cutaway) -> CutawayDrawing:
+        """The cutaway laid out for this picture."""
+        return CutawayDrawing(cutaway, self.picture)
+
+    @lru_cache(maxsize=4)  # noqa: B019 - lives as long as its scene does
+    def _furniture_drawing(self, furniture: PlacedFurniture) -> FurnitureDrawing:
+        return FurnitureDrawing(furniture, self.picture)

@@ -18,7 +18,7 @@ from numpy.typing import NDArray
 from dearhost.stage.camera import larger, window
 from dearhost.stage.fonts import Fonts
 from dearhost.stage.layer import Layer, PixelBox
-from dearhost.stage.layers import SceneLayers
+from dearhost.stage.layers import LetteringLayers, SceneLayers
 from dearhost.stage.sets import draw_set
 from dearhost.stage.shapes import Picture
 from dearhost.stage.timeline import DISSOLVE, SceneTimeline, Timeline
@@ -36,11 +36,12 @@ class Sheet:
         self.words = self.pixels.view(np.uint32)[..., 0]
         info = skia.ImageInfo.Make(picture.width, picture.height, skia.kBGRA_8888_ColorType, skia.kOpaque_AlphaType)
         self._surface = skia.Surface.MakeRasterDirect(info, self.pixels)
+        self._pixmap = skia.Pixmap(info, self.pixels, self.pixels.strides[0])
         self.canvas: Any = self._surface.getCanvas()
 
     def image(self) -> Any:
         """What is on it, as an image; good until it is drawn on again."""
-        return self._surface.makeImageSnapshot()
+        return skia.Image.MakeFromRaster(self._pixmap)  # a snapshot would copy
 
     def take(self, other: Sheet, box: PixelBox) -> None:
         """Copy a box from another sheet."""
@@ -156,7 +157,7 @@ class MovingPainter:
 
     def __init__(self, scene: SceneTimeline, picture: Picture, rate: FrameRate, fonts: Fonts, sheet: Sheet) -> None:
         self._scene, self._rate, self._sheet = scene, rate, sheet
-        self._world, self._lettering = larger(picture), SceneLayers(scene, picture, rate, fonts)
+        self._world, self._lettering = larger(picture), LetteringLayers(scene, picture, rate, fonts)
         seen = SceneLayers(scene, self._world, rate, fonts)
         self._painter = ScenePainter(seen.seen, scene.set, self._world, Sheet(self._world))
         self._stamps = Stamps()
@@ -178,7 +179,7 @@ class MovingPainter:
             self._painter.sheet.image(), skia.Rect.MakeXYWH(seen.left, seen.top, seen.width, seen.height),
             skia.Rect.MakeWH(width, height), skia.SamplingOptions(skia.FilterMode.kLinear), None,
         )  # fmt: skip
-        layers = self._lettering.lettering(frame)
+        layers = self._lettering.layers(frame)
         for layer in layers:
             canvas.drawImage(self._stamps.of(layer), layer.box[0], layer.box[1])
         self._stamps.keep_only(layers)

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
-from dearhost.hosts import Behaviour, MoveCue, Moving, PlacedReading, Role, Sight, host_by_id, resolved
+from dearhost.hosts import Behaviour, MoveCue, PlacedReading, Role, Sight, host_by_id, resolved
 from dearhost.script import Line, Scene, Spot
 from dearhost.speech import Reading
 from dearhost.stage.blocking import STANDING, Neighbour, neighbours, places_of
@@ -63,9 +63,9 @@ def roles_of(
     spots: Mapping[str, Spot],
     moves: Mapping[str, tuple[MoveCue, ...]],
     seed: int,
-) -> tuple[dict[str, Role], tuple[tuple[float, str], ...]]:
-    """What each host of the scene does in it, in the order in which they first speak; and (when, what) cues ask for
-    that cannot be.
+) -> tuple[dict[str, Role], list[tuple[float, str]]]:
+    """What each host of the scene does in it, in the order in which they first speak; and (when, what) hands are asked
+    for that cannot be.
 
     ``seed`` decides all that is left to chance.
     """
@@ -117,6 +117,4 @@ def roles_of(
             meet=nextdoor[host].meet if host in nextdoor else (0.4, 0.45),
             seed=seed + index,
         )
-    for role in roles.values():
-        notes += Moving(role.moves, role.leg, role.drop, walks=role.kind == "person").notes
-    return roles, tuple(sorted(notes))
+    return roles, notes

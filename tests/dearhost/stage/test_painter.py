@@ -19,7 +19,7 @@ from dearhost.stage import (
     compile_timeline,
     first_frame,
 )
-from dearhost.stage.layers import SceneLayers
+from dearhost.stage.layers import LetteringLayers
 from dearhost.timebase import FrameRate
 from tests.conftest import with_tones
 
@@ -62,7 +62,7 @@ def test_captions_and_titles_stay_in_the_safe_area_of_every_shape(studio: Studio
     )
     timeline = compile_timeline(with_tones(script, shape=shape, framing=framing), studio.speaker, FrameRate.of(30))
     picture = Picture.of(shape, 720)
-    layers = SceneLayers(timeline.scenes[0], picture, timeline.frame_rate, Fonts.at(studio.fonts))
+    layers = LetteringLayers(timeline.scenes[0], picture, timeline.frame_rate, Fonts.at(studio.fonts))
     scene = timeline.scenes[0]
     assert len(scene.captions) > 2
     # EBU R 95 (2017): graphics safe area, 90 % of width and height
@@ -75,7 +75,7 @@ def test_captions_and_titles_stay_in_the_safe_area_of_every_shape(studio: Studio
     assert title.paper_box[2] <= right and title.paper_box[3] <= scene_caption_top(layers)
 
 
-def scene_caption_top(layers: SceneLayers) -> float:
+def scene_caption_top(layers: LetteringLayers) -> float:
     return min(s[1] for c in layers.scene.captions for s in layers.caption_drawing(c).strips)
 
 

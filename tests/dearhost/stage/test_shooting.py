@@ -158,3 +158,10 @@ def test_gestures_of_every_turn_are_made(studio: Studio) -> None:
     for cue in scene.roles["maren"].cues[-2:]:
         pose, rest = performance.pose(cue.at + 0.05), performance.pose(0.0)
         assert rest.left.y - pose.left.y > 0.12 and rest.right.y - pose.right.y > 0.12, cue.gesture
+
+
+def test_who_stands_up_before_leaving_is_gone_too_when_the_scene_ends(studio: Studio) -> None:
+    scene = scene_of(studio, "MAREN: [[cue: sit]]Good morning. I must [[cue: walk-out right]]go.\n", framing="wide")
+    performance = Performance(scene.roles["maren"], RATE)
+    assert performance.pose(scene.duration).root == pytest.approx(scene.roles["maren"].moves[-1].x, abs=1)
+    assert any("later" in note for _, note in scene.notes)

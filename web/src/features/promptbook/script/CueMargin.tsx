@@ -190,8 +190,9 @@ function useFlags(
 		let asked = 0;
 		const lay = () => {
 			asked = 0;
-			const { items, edge } = measureCues(root);
-			items.push(...measurePale(editor, root, pale));
+			const { items, edge, lines } = measureCues(root);
+			const near = pale.filter((cue) => lines.has(cue.lineId));
+			if (near.length) items.push(...measurePale(editor, root, near));
 			setLaid({ flags: layFlags(items, edge, opened), cues: new Map(cuesOf(editor.state.doc).map((c) => [c.id, c])) });
 		};
 		const ask = () => {
@@ -215,16 +216,14 @@ function useFlags(
 	return laid;
 }
 
-/** Where the words of pale flags lie on the page, as far as they are in view or nearly. */
+/** Where the words of pale flags lie on the page. */
 function measurePale(editor: Editor, root: HTMLElement, pale: readonly PaleCue[]) {
 	const origin = root.getBoundingClientRect();
-	const spare = window.innerHeight / 2;
 	const lines = linesById(editor.state.doc);
 	return pale.flatMap((cue) => {
 		const line = lines.get(cue.lineId);
 		if (!line || cue.offset >= line.node.content.size) return [];
 		const box = editor.view.coordsAtPos(line.start + cue.offset);
-		if (box.bottom < -spare || box.top > window.innerHeight + spare) return [];
 		return [{ id: paleId(cue), x: box.left - origin.left, y: box.top - origin.top }];
 	});
 }

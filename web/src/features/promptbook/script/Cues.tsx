@@ -15,13 +15,13 @@ import {
 	lineById,
 	type PlacedCue,
 	placeCue,
+	placeCueAt,
 	removeCue,
 	selectedWords,
 	wordAtCaret,
 	wordsAway,
 } from "./cues";
 import { SelectionSlip } from "./SelectionSlip";
-import { wordsOf } from "./words";
 
 /** What others may do with the script's cues. */
 export type CueHandle = {
@@ -149,14 +149,9 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onTry, onSayA
 	const pale = useMemo(() => paleCues(times), [times]);
 	/** What a host does by itself, as a cue of this kind: on its word, or on the one it was dragged to. */
 	const keep = (cue: PaleCue, kind: string, at?: { from: number; to: number }) => {
-		const line = lineById(editor.state.doc, cue.lineId);
-		const word = line && wordsOf(line.node.textContent).find((w) => w.from === cue.offset);
-		if (!line || !word) return;
-		const place = at ?? { from: line.start + word.from, to: line.start + word.to };
-		const parameters = kind === cue.kind ? cue.parameters : {};
-		editor.view.dispatch(
-			placeCue(closeHistory(editor.state.tr), { id: newId(), kind, parameters }, place.from, place.to),
-		);
+		const kept = { id: newId(), kind, parameters: kind === cue.kind ? cue.parameters : {} };
+		const placed = at ? placeCue(editor.state.tr, kept, at.from, at.to) : placeCueAt(editor.state, cue, kept);
+		if (placed) editor.view.dispatch(closeHistory(placed));
 	};
 	const wordBox = (from: number, to: number) => {
 		const start = editor.view.coordsAtPos(from);

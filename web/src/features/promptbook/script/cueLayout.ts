@@ -39,12 +39,14 @@ export function layFlags(items: Item[], edge: number, opened: ReadonlySet<string
 	});
 }
 
-/** The cues of the scenes that are in view or nearly, as they lie on the page, from `root`'s top left. */
-export function measureCues(root: HTMLElement): { items: Item[]; edge: number } {
+/** The cues of the scenes that are in view or nearly, as they lie on the page, from `root`'s top left; and the lines
+ * of those scenes. */
+export function measureCues(root: HTMLElement): { items: Item[]; edge: number; lines: ReadonlySet<string> } {
 	const origin = root.getBoundingClientRect();
 	const spare = window.innerHeight / 2;
 	const seen = new Set<string>();
 	const items: Item[] = [];
+	const lines = new Set<string>();
 	let edge = 0;
 	for (const scene of root.querySelectorAll<HTMLElement>(".scene")) {
 		const place = scene.getBoundingClientRect();
@@ -56,7 +58,8 @@ export function measureCues(root: HTMLElement): { items: Item[]; edge: number } 
 			seen.add(id);
 			items.push({ id, x: box.left - origin.left, y: box.top - origin.top });
 		}
+		for (const line of scene.querySelectorAll<HTMLElement>(".line[data-id]")) lines.add(line.dataset.id ?? "");
 		edge ||= scene.querySelector<HTMLElement>(".line-text")?.getBoundingClientRect().right ?? 0;
 	}
-	return { items, edge: edge ? edge - origin.left + 14 : 0 };
+	return { items, edge: edge ? edge - origin.left + 14 : 0, lines };
 }

@@ -103,6 +103,17 @@ export function lineById(doc: DocNode, id: string): { node: DocNode; start: numb
 	return found;
 }
 
+/** A cue of this kind on the word at an offset of a line; null when the line or its word is gone. */
+export function placeCueAt(
+	state: EditorState,
+	{ lineId, offset }: { lineId: string; offset: number },
+	cue: { id: string; kind: string; parameters: CueValues },
+): Transaction | null {
+	const line = lineById(state.doc, lineId);
+	const word = line && wordsOf(line.node.textContent).find((w) => w.from === offset);
+	return line && word ? placeCue(state.tr, cue, line.start + word.from, line.start + word.to) : null;
+}
+
 /** All lines with where their text begins, by id. */
 export function linesById(doc: DocNode): Map<string, { node: DocNode; start: number }> {
 	const lines = new Map<string, { node: DocNode; start: number }>();

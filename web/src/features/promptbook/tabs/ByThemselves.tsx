@@ -4,8 +4,7 @@ import { clock } from "../../../shared/time";
 import { PlainButton, Tick } from "../../../shared/ui/controls";
 import { newId } from "../document";
 import { cueLabel, useCueKinds } from "../script/cueKinds";
-import { type CueValues, lineById, placeCue } from "../script/cues";
-import { wordsOf } from "../script/words";
+import { type CueValues, placeCueAt } from "../script/cues";
 import type { SceneTimes } from "../useSceneTimes";
 
 type Props = {
@@ -19,17 +18,8 @@ type Props = {
 export function ByThemselves({ editor, times, on, onSwitch }: Props) {
 	const kinds = useCueKinds();
 	const put = (lineId: string, offset: number, kind: string, parameters: CueValues) => {
-		const line = lineById(editor.state.doc, lineId);
-		const word = line && wordsOf(line.node.textContent).find((w) => w.from === offset);
-		if (!line || !word) return;
-		editor.view.dispatch(
-			placeCue(
-				closeHistory(editor.state.tr),
-				{ id: newId(), kind, parameters },
-				line.start + word.from,
-				line.start + word.to,
-			),
-		);
+		const placed = placeCueAt(editor.state, { lineId, offset }, { id: newId(), kind, parameters });
+		if (placed) editor.view.dispatch(closeHistory(placed));
 	};
 	const rows = times?.lines.flatMap((line) => line.automatic.map((cue) => ({ line, cue }))) ?? [];
 	return (
