@@ -161,7 +161,7 @@ def test_gestures_of_every_turn_are_made(studio: Studio) -> None:
 
 
 def test_who_stands_up_before_leaving_is_gone_too_when_the_scene_ends(studio: Studio) -> None:
-    scene = scene_of(studio, "MAREN: Good [[cue: sit]]morning, I must [[cue: walk-out right]]go.\n", framing="wide")
+    scene = scene_of(studio, "MAREN: Good [[cue: sit]]morning. [[cue: walk-out right]]Goodbye.\n", framing="wide")
     performance = Performance(scene.roles["maren"], RATE)
     assert performance.pose(scene.duration).root == pytest.approx(scene.roles["maren"].moves[-1].x, abs=1)
     assert any("later" in note for _, note in scene.notes)
