@@ -121,7 +121,7 @@ def limb_part(name: str, limb: Limb, trunk: Body, draw: LimbDrawing, fingers: Li
     def drawing(paper: Paper) -> None:
         draw(paper, limb)
         if held:
-            palm = limb.wrist + turned(limb.angle) * 14 - 12j
+            palm = limb.wrist + turned(limb.angle) * 14 + 1j * (PROPS[held.prop].slide - 12)
             paper.canvas.save()
             paper.canvas.rotate(limb.side * PROPS[held.prop].turn, palm.real, palm.imag)
             with paper.placed(palm.real, palm.imag, held.size * _HELD):

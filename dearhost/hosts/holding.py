@@ -196,12 +196,12 @@ def carried(prop: str) -> Mapping[str, float]:
     """An arm's channels while it carries a prop."""
     kind = PROPS[prop]
     if kind.hands == 2:
-        return within_wrist(arm(kind.size * 0.0025 - 0.20, 0.40, -118, "hold", upper_arm=18))
+        return within_wrist(arm(kind.size * 0.0025 - 0.20, 0.31, -125, "hold", upper_arm=18))
     if kind.grip[1] < 0:  # it hangs from the hand
         return within_wrist(arm(0.16, 0.20, -150, "hold", upper_arm=26))
     if kind.board:
-        return within_wrist(arm(0.17, 0.56, -95, "hold", upper_arm=16))
-    return within_wrist(arm(0.10, 0.37, -125, "hold", upper_arm=18))
+        return within_wrist(arm(0.17, 0.44, -100, "hold", upper_arm=18))
+    return within_wrist(arm(0.10, 0.31, -130, "hold", upper_arm=20))
 
 
 @lru_cache(maxsize=32)
@@ -209,9 +209,9 @@ def shown(prop: str) -> Mapping[str, float]:
     """An arm's channels while it holds a prop up."""
     kind = PROPS[prop]
     if kind.hands == 2:
-        return within_wrist(arm(kind.size * 0.0025 - 0.20, 0.30, -140, "hold", upper_arm=26))
+        return within_wrist(arm(kind.size * 0.0025 - 0.20, 0.21, -145, "hold", upper_arm=26))
     if kind.board:
-        return within_wrist(arm(0.24, 0.42, -115, "hold", upper_arm=22))
+        return within_wrist(arm(0.30, 0.34, -120, "hold", upper_arm=26))
     return within_wrist(arm(0.26, 0.28, -150, "hold", upper_arm=28))
 
 

@@ -23,7 +23,7 @@ from dearhost.hosts.rhythm import HZ, PlacedReading, Rhythm
 from dearhost.lips import HZ as MOUTH_HZ
 from dearhost.timebase import FrameRate, Span
 
-VERSION = "performance-9"
+VERSION = "performance-10"
 
 
 @dataclass(frozen=True)

@@ -20,7 +20,6 @@ class Prop:
     ``turn`` degrees it leans outward in the hand. ``hands`` 2: the other hand holds it at the mirrored place.
     """
 
-    label: str
     draw: Callable[[Paper], None]
     size: float
     grip: tuple[float, float]
@@ -29,6 +28,8 @@ class Prop:
     also: str = ""
     faces: bool = False
     """Points outward: mirrored in the left hand."""
+    slide: float = 0.0
+    """Units that it is held lower by who has shoulders near the head, so that it does not hide the face."""
     board: tuple[float, float, float] | None = None
     """Where words go: the middle's y, width and height, in the box."""
 
@@ -188,18 +189,18 @@ def _draw_pointer(paper: Paper) -> None:
 
 
 PROPS: Mapping[str, Prop] = {
-    "tide-clock": Prop("Tide clock", draw_tide_clock, 100, (30, 34), also="watch time dial"),
-    "map": Prop("Map", _draw_map, 150, (46, 20), hands=2, also="chart route plan"),
-    "mug": Prop("Mug", _draw_mug, 58, (0, 6), also="cup tea coffee drink"),
-    "lantern": Prop("Lantern", _draw_lantern, 100, (0, -48), also="lamp light"),
-    "shell": Prop("Shell", draw_shell, 84, (4, 22), also="scallop find beach"),
-    "book": Prop("Book", _draw_book, 86, (10, 42), turn=6, also="guide read catalogue"),
-    "tablet": Prop("Tablet", _draw_tablet, 118, (46, 20), hands=2, also="screen app device"),
-    "sign": Prop("Sign", _draw_sign, 132, (0, 44), also="board words placard", board=(-15, 88, 34)),
-    "parcel": Prop("Parcel", _draw_parcel, 112, (44, 20), hands=2, also="box package gift product delivery"),
-    "flower": Prop("Flower", _draw_flower, 86, (0, 36), turn=8, also="thanks bouquet gift"),
-    "megaphone": Prop("Megaphone", _draw_megaphone, 92, (-10, 22), turn=-14, faces=True, also="announce loud speaker"),
-    "pointer": Prop("Pointer", _draw_pointer, 104, (0, 34), turn=24, also="stick show teach"),
+    "tide-clock": Prop(draw_tide_clock, 100, (30, 34), also="watch time dial"),
+    "map": Prop(_draw_map, 150, (46, 20), hands=2, also="chart route plan"),
+    "mug": Prop(_draw_mug, 58, (0, 6), also="cup tea coffee drink"),
+    "lantern": Prop(_draw_lantern, 100, (0, -48), also="lamp light"),
+    "shell": Prop(draw_shell, 84, (4, 22), also="scallop find beach"),
+    "book": Prop(_draw_book, 86, (10, 42), turn=6, also="guide read catalogue"),
+    "tablet": Prop(_draw_tablet, 118, (46, 20), hands=2, also="screen app device"),
+    "sign": Prop(_draw_sign, 132, (0, 44), also="board words placard", slide=34, board=(-15, 88, 34)),
+    "parcel": Prop(_draw_parcel, 112, (44, 20), hands=2, also="box package gift product delivery"),
+    "flower": Prop(_draw_flower, 86, (0, 36), turn=8, also="thanks bouquet gift"),
+    "megaphone": Prop(_draw_megaphone, 92, (-10, 22), turn=-14, faces=True, also="announce loud speaker"),
+    "pointer": Prop(_draw_pointer, 104, (0, 34), turn=24, also="stick show teach"),
 }  # fmt: skip
 
 
