@@ -11,11 +11,20 @@ from pathlib import Path
 
 import numpy as np
 
-from dearhost.errors import ConsentError, SpeechError
+from dearhost.errors import ConsentError, RenderError, SpeechError
 from dearhost.formats import to_srt, to_webvtt
 from dearhost.hosts import use_host_folder
 from dearhost.memory import give_back
-from dearhost.render import SAMPLE_RATE, FilmReport, RenderSettings, captions_of, mastered, render_film
+from dearhost.render import (
+    FORMS,
+    SAMPLE_RATE,
+    FilmReport,
+    RenderSettings,
+    VideoCodec,
+    captions_of,
+    mastered,
+    render_film,
+)
 from dearhost.render.film import Progress
 from dearhost.script import Scene, Script, count_words, ensure_speakable, estimated_seconds, spoken_lines
 from dearhost.sound import Placement
@@ -111,6 +120,8 @@ class FilmOrder:
     picture: Picture
     frame_rate: FrameRate
     captions: str = "burn"
+    form: str = "mp4"
+    """One of ``FORMS``."""
 
 
 def cast_all(production: Production, *, host: str = "", voice: str = "") -> Production:
@@ -123,6 +134,16 @@ def cast_all(production: Production, *, host: str = "", voice: str = "") -> Prod
     return replace(production, cast=cast)
 
 
+def ensure_form(form: str, captions: str) -> None:
+    """Raise RenderError when there is no such form, or it cannot hold captions to switch on."""
+    if form not in FORMS:
+        raise RenderError(f"A film cannot be a '.{form}'. Name it .mp4, or .webm or .mov for a transparent one.")
+    if captions == "soft" and not FORMS[form].subtitles:
+        raise RenderError(
+            f"A .{form} cannot hold captions to switch on. Choose captions in the picture, in files beside it, or none."
+        )
+
+
 def make_film(order: FilmOrder, path: Path, studio: Studio, *, progress: Progress | None = None,
               processes: int = 0) -> tuple[FilmReport, list[Path]]:  # fmt: skip
     """Read, stage and render a production; returns what was made and any caption files beside it.
@@ -130,6 +151,7 @@ def make_film(order: FilmOrder, path: Path, studio: Studio, *, progress: Progres
     Raises NothingToSay, UnfilledPlaceholder, SpeechError, HostError, StageError, RenderError.
     """
     ensure_speakable(order.production.script)
+    ensure_form(order.form, order.captions)
 
     def reading(done: int, total: int) -> None:
         if progress:
@@ -140,7 +162,11 @@ def make_film(order: FilmOrder, path: Path, studio: Studio, *, progress: Progres
     studio.voices.release()  # drawing a long film needs the room
     give_back()
     settings = RenderSettings(
-        order.picture, studio.fonts, soft_captions=order.captions == "soft", hosts=studio.hosts.folder
+        order.picture,
+        studio.fonts,
+        VideoCodec(form=order.form),
+        soft_captions=order.captions == "soft",
+        hosts=studio.hosts.folder,
     )
     report = render_film(timeline, path, settings, studio.chunks, progress=progress, processes=processes)
     beside = write_caption_files(timeline, path) if order.captions == "file" else []

@@ -21,7 +21,9 @@ def register(commands: Any) -> None:
     """Add the commands to a parser."""
     render = commands.add_parser("render", help="render a script to a film")
     render.add_argument("script", type=Path, help=".txt, .md, .fountain, .docx, .ssml, or a whole production")
-    render.add_argument("--out", type=Path, required=True, help="the film, an .mp4")
+    render.add_argument(
+        "--out", type=Path, required=True, help="the film: .mp4, or .webm or .mov without the set, transparent"
+    )
     render.add_argument("--host", default="", metavar="ID", help="who plays the first speaker (see 'dear-host hosts')")
     render.add_argument("--voice", default="", metavar="ID", help="the voice of every speaker (see 'dear-host voices')")
     render.add_argument("--shape", choices=SHAPES, default="", help="16:9 by default")
@@ -63,7 +65,8 @@ def _render(options: argparse.Namespace) -> None:
     production = replace(opened, **{name: value for name, value in chosen.items() if value})
     production = cast_all(production.checked(studio.voices), host=options.host, voice=options.voice)
     picture = Picture.of(production.shape, options.height or DEFAULT_HEIGHTS[production.shape])
-    order = FilmOrder(production, picture, FrameRate.of(options.fps), options.captions)
+    form = options.out.suffix.lower().lstrip(".") or "mp4"
+    order = FilmOrder(production, picture, FrameRate.of(options.fps), options.captions, form)
     progress = ProgressLine() if sys.stderr.isatty() else None
     report, beside = make_film(order, options.out, studio, progress=progress)
     made = {

@@ -26,27 +26,46 @@ _NOTES = (0.12, -0.72)
 
 
 @dataclass(frozen=True, slots=True)
+class Listened:
+    """Somebody speaks from ``start`` to ``end`` seconds, who stands to the viewer's right (``side`` 1) or left (-1).
+
+    ``rise`` is how much higher their eyes are than the host's own, by how far away they are.
+    """
+
+    start: float
+    end: float
+    side: int
+    rise: float = 0.0
+
+    @property
+    def duration(self) -> float:
+        """Seconds."""
+        return self.end - self.start
+
+    @property
+    def eyes(self) -> tuple[float, float]:
+        """Where their eyes are, as a gaze."""
+        return 0.78 * self.side, float(np.clip(1.5 * self.rise, -0.75, 0.75)) - 0.02
+
+
+@dataclass(frozen=True, slots=True)
 class Sight:
-    """``cues``: from when on the eyes are where, one of ``LOOKS``. ``rise`` is how much higher the partner's eyes are
-    than the host's own, by how far away they are; ``picture`` is on which side pictures are shown. ``to_partner``:
-    speaks to the partner, not to the viewer."""
+    """``cues``: from when on the eyes are where, one of ``LOOKS``. ``picture`` is on which side pictures are shown.
+    ``to_partner``: speaks to the partner, not to the viewer."""
 
     cues: tuple[tuple[float, str], ...] = ()
-    rise: float = 0.0
     picture: int = 1
     to_partner: bool = False
 
 
 class Alive:
-    """Curves at 240 Hz over a scene. ``partner`` are the phrases of whoever is listened to, who stands to
-    the viewer's right (``partner_side`` 1) or left (-1); 0 = alone."""
+    """Curves at 240 Hz over a scene. ``partner``: what the others say; nothing for who is alone."""
 
     def __init__(
-        self, rhythm: Rhythm, settings: Liveliness, seed: int, partner: Sequence[Span], partner_side: int,
-        sight: Sight,
-    ) -> None:  # fmt: skip
+        self, rhythm: Rhythm, settings: Liveliness, seed: int, partner: Sequence[Listened], sight: Sight
+    ) -> None:
         self.rhythm, self.settings = rhythm, settings
-        self.partner, self.partner_side, self.sight = tuple(partner), partner_side, sight
+        self.partner, self.sight = tuple(sorted(partner, key=lambda p: p.start)), sight
         self.times, self.count = rhythm.times, len(rhythm.times)
         self._random = random.Random(seed)
         self._normal = np.random.default_rng(seed)
@@ -136,7 +155,7 @@ class Alive:
 
     def _gaze(self) -> None:
         """Fixations with saccades of 30 ms + 45 ms a unit; the head follows large ones after 70 ms."""
-        fixations = self._dialogue_fixations() if self.partner_side else self._solo_fixations()
+        fixations = self._dialogue_fixations() if self.partner else self._solo_fixations()
         fixations = self._directed(sorted(fixations))
         glances = []
         for index, (start, x, y) in enumerate(fixations):
@@ -155,12 +174,12 @@ class Alive:
             self.gaze_x[low:] += (x - at_x) * rise
             self.gaze_y[low:] += (y - at_y) * rise
             at_x, at_y = x, y
-        degrees = 18.0 if self.partner_side else 7.0
+        degrees = 18.0 if self.partner else 7.0
         followed = self._steps([(t + 0.07, x, 0.42) for t, x, _ in fixations])
         self.yaw += degrees * followed
-        nodding = 11 if self.partner_side else 4
+        nodding = 11 if self.partner else 4
         self.pitch += self._steps([(t + 0.07, y * nodding, 0.4) for t, _, y in fixations])
-        if self.partner_side:
+        if self.partner:
             self.gaze_x = np.clip(self.gaze_x - 0.32 * followed, -1, 1)
 
     def _directed(self, fixations: list[tuple[float, float, float]]) -> list[tuple[float, float, float]]:
@@ -173,22 +192,23 @@ class Alive:
             after = [f for f in fixations if f[0] <= end]
             resumed = after[-1] if after else (0.0, 0.0, 0.0)
             fixations = [f for f in fixations if not start - 0.05 <= f[0] < end]
-            fixations.append((start - 0.05, *self._towards(target)))
+            fixations.append((start - 0.05, *self._towards(target, start)))
             if end < self.rhythm.duration:
                 fixations.append((end, resumed[1], resumed[2]))
             self.large_shifts.append(start - 0.05)
         return sorted(fixations)
 
-    def _towards(self, target: str) -> tuple[float, float]:
-        if target == "partner" and self.partner_side:
-            return 0.78 * self.partner_side, self._eye_line
+    def _towards(self, target: str, moment: float) -> tuple[float, float]:
+        if target == "partner" and self.partner:
+            return self._partner_at(moment).eyes
         if target == "picture":
             return 0.72 * self.sight.picture, 0.12
         return _NOTES if target == "notes" else (0.0, 0.0)
 
-    @property
-    def _eye_line(self) -> float:
-        return float(np.clip(1.5 * self.sight.rise, -0.75, 0.75)) - 0.02
+    def _partner_at(self, moment: float) -> Listened:
+        """Who of the others speaks, or spoke last, or will speak first."""
+        before = [p for p in self.partner if p.start <= moment]
+        return before[-1] if before else self.partner[0]
 
     def _solo_fixations(self) -> list[tuple[float, float, float]]:
         """At the viewer, but for short looks aside before some phrases."""
@@ -204,26 +224,26 @@ class Alive:
 
     def _dialogue_fixations(self) -> list[tuple[float, float, float]]:
         """At the partner while listening, at the viewer while speaking, at the partner when handing over."""
-        towards, level = 0.78 * self.partner_side, self._eye_line
         found = [(0.0, 0.0, 0.0)]
-        turns = sorted(
-            [(p.start, p.end, False) for p in self.partner] + [(p.start, p.end, True) for p in self.rhythm.phrases]
-        )
-        before: bool | None = None
-        for index, (start, end, mine) in enumerate(turns):
-            hand_over = mine and index + 1 < len(turns) and not turns[index + 1][2]
-            if not mine and before is not False:
-                found.append((start + self._uniform(0.12, 0.30), towards, level))
-                self.large_shifts.append(found[-1][0])
-            elif mine and before is not True:
-                found.append((start + 0.05, towards, level) if self.sight.to_partner else (start + 0.05, 0.0, 0.0))
-                self.large_shifts.append(start + 0.05)
-            if hand_over and end - start > 0.5:
-                found.append((end - 0.35, towards, level))
-                self.large_shifts.append(end - 0.35)
-            before = mine
-        if turns:
-            found.append((max(t[1] for t in turns) + 0.35, 0.0, 0.0))
+        turns: list[Listened | Span] = sorted([*self.partner, *self.rhythm.phrases], key=lambda t: (t.start, t.end))
+        before: int | None = None
+        for index, turn in enumerate(turns):
+            after = turns[index + 1] if index + 1 < len(turns) else None
+            if isinstance(turn, Listened):
+                if before != turn.side:
+                    found.append((turn.start + self._uniform(0.12, 0.30), *turn.eyes))
+                    self.large_shifts.append(found[-1][0])
+                before = turn.side
+                continue
+            if before != 0:
+                to = self._partner_at(turn.start).eyes if self.sight.to_partner else (0.0, 0.0)
+                found.append((turn.start + 0.05, *to))
+                self.large_shifts.append(turn.start + 0.05)
+            if isinstance(after, Listened) and turn.duration > 0.5:
+                found.append((turn.end - 0.35, *after.eyes))
+                self.large_shifts.append(turn.end - 0.35)
+            before = 0
+        found.append((max(t.end for t in turns) + 0.35, 0.0, 0.0))
         return found
 
     def _brows(self) -> None:

@@ -9,12 +9,13 @@ from typing import Any
 
 from dearhost.hosts.head_space import HeadSpace
 from dearhost.hosts.host import Part
-from dearhost.hosts.paper import Paper, clamp, lerp, turned
+from dearhost.hosts.outlines import clamp, lerp, turned
+from dearhost.hosts.paper import Paper
 from dearhost.hosts.pose import ArmPose, Body, Pose
 from dearhost.hosts.props import PROPS, draw_prop, prop_reach
 from dearhost.hosts.skeleton import reach
 
-_HELD = 0.9
+PROP_SIZE = 0.9
 """How large an animal's props are beside a person's."""
 
 
@@ -67,6 +68,11 @@ class Frame:
         self.head_space = HeadSpace(self.head, build.head, body.yaw, body.pitch, body.roll + body.bend, body.jaw)
         self.limbs = [self._limb(pose.left, -1), self._limb(pose.right, 1)]
 
+    def palm(self, side: int) -> complex:
+        """Where the limb at the left (-1) or right (1) has the grip of a prop."""
+        limb = self.limbs[0 if side < 0 else 1]
+        return palm_of(limb, limb.pose.held.prop if limb.pose.held else "")
+
     def at(self, across: float, up: float) -> complex:
         """A place on the body, units from the hips."""
         return self.hip + self.up * up + self.across * across * self.swell
@@ -105,6 +111,11 @@ def drawer(draw: Callable[[Paper], None]) -> Callable[[Any], None]:
     return lambda canvas: draw(Paper(canvas, canvas.getTotalMatrix().getScaleX()))
 
 
+def palm_of(limb: Limb, prop: str) -> complex:
+    """Where a limb has the grip of ``prop``."""
+    return limb.wrist + turned(limb.angle) * 14 + 1j * (PROPS[prop].slide - 12 if prop else -12)
+
+
 LimbDrawing = Callable[[Paper, Limb], None]
 
 
@@ -113,7 +124,7 @@ def limb_part(name: str, limb: Limb, trunk: Body, draw: LimbDrawing, fingers: Li
     held = limb.pose.held if limb.pose.held and not limb.pose.held.second else None
     joints = [limb.shoulder, limb.elbow, limb.wrist]
     if held:
-        reach = prop_reach(held.prop) * _HELD
+        reach = prop_reach(held.prop) * PROP_SIZE
         joints += [limb.wrist - complex(reach, reach), limb.wrist + complex(reach, reach)]
     xs, ys = [p.real for p in joints], [p.imag for p in joints]
     box = (min(xs) - 75, min(ys) - 75, max(xs) + 75, max(ys) + 75)
@@ -121,11 +132,11 @@ def limb_part(name: str, limb: Limb, trunk: Body, draw: LimbDrawing, fingers: Li
     def drawing(paper: Paper) -> None:
         draw(paper, limb)
         if held:
-            palm = limb.wrist + turned(limb.angle) * 14 + 1j * (PROPS[held.prop].slide - 12)
+            palm = palm_of(limb, held.prop)
             paper.canvas.save()
-            paper.canvas.rotate(limb.side * PROPS[held.prop].turn, palm.real, palm.imag)
-            with paper.placed(palm.real, palm.imag, held.size * _HELD):
-                draw_prop(paper, held.prop, limb.side, held.words, held.lettering)
+            paper.canvas.rotate(limb.side * (PROPS[held.prop].turn + held.lying), palm.real, palm.imag)
+            with paper.placed(palm.real, palm.imag, held.size * PROP_SIZE):
+                draw_prop(paper, held.prop, limb.side, held.content, held.lettering)
             paper.canvas.restore()
             if fingers:
                 fingers(paper, limb)

@@ -7,10 +7,12 @@ from typing import Any
 
 import skia
 
+from dearhost.hosts.colours import darker, mix
 from dearhost.hosts.hands import draw_hand
 from dearhost.hosts.model_sheet import ModelSheet, Outfit
 from dearhost.hosts.outfits import CUTS
-from dearhost.hosts.paper import Paper, darker, limb, mix, polygon, turned
+from dearhost.hosts.outlines import joined, limb, polygon, tube, turned
+from dearhost.hosts.paper import Paper
 from dearhost.hosts.skeleton import Arm, Skeleton
 
 
@@ -62,7 +64,8 @@ def draw_sleeve(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, arm: Arm) -
     if outfit.sleeve == "long":
         end_r = wrist_r * (1.16 + 0.22 * (1 - arm.foreshortening))
         limb(sleeve, arm.shoulder, arm.elbow, shoulder_r, elbow_r, 0.8 * thick)
-        limb(sleeve, arm.elbow, arm.wrist - fore, elbow_r, end_r, 1.2 * thick, end_cap=False)
+        lower = limb(skia.Path(), arm.elbow, arm.wrist - fore, elbow_r, end_r, 1.2 * thick, end_cap=False)
+        sleeve = joined([sleeve, lower])
         paper.piece(sleeve, colour, darker(colour), crescent=(5, 3.6), rim=False)
         if outfit.cut == "jersey":
             _draw_rings(paper, outfit, arm, sleeve, (shoulder_r, elbow_r))
@@ -135,6 +138,4 @@ def _draw_creases(paper: Paper, cloth: str, arm: Arm, fore: complex, upper: comp
 
 def arm_outline(arm: Arm) -> Any:
     """A rough outline, for the shadow an arm throws on the body."""
-    path = skia.Path()
-    limb(path, arm.shoulder, arm.elbow, 15, 13)
-    return limb(path, arm.elbow, arm.wrist, 13, 10)
+    return tube((arm.shoulder, arm.elbow, arm.wrist), (15, 13, 10))

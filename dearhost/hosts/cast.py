@@ -11,6 +11,7 @@ from typing import Any
 from dearhost.errors import UnknownHost
 from dearhost.hosts.host import Card, Host
 from dearhost.hosts.model_sheet import OUTFITS, Features, ModelSheet, Outfit, Wear
+from dearhost.hosts.own_pictures import use_picture_folder
 from dearhost.hosts.person import Person
 from dearhost.hosts.seabird import Seabird
 from dearhost.hosts.seal import Seal
@@ -217,10 +218,11 @@ _shelf = HostShelf(None)
 
 
 def use_host_folder(folder: Path) -> HostShelf:
-    """Look for made hosts in ``folder`` from now on, in this process; its shelf."""
+    """Look for made hosts, and pictures as props, in ``folder`` from now on, in this process; its shelf."""
     global _shelf
     if _shelf.folder != folder:
         _shelf = HostShelf(folder)
+        use_picture_folder(folder / "pictures")
     return _shelf
 
 
@@ -242,7 +244,8 @@ def wardrobe(host: Person) -> dict[str, Outfit]:
 
 
 @lru_cache(maxsize=64)
-def _dressed(host: Person, look: str) -> Person:
+def in_look_of(host: Person, look: str) -> Person:
+    """A host dressed in a look of its wardrobe."""
     outfit = wardrobe(host)[look]
     tie = host.sheet.tie if outfit.cut in ("blazer", "waistcoat") else ""
     sheet = replace(host.sheet, outfit=outfit, tie=tie)
@@ -254,7 +257,7 @@ def host_by_id(host_id: str) -> Host:
     base, _, look = host_id.partition(LOOK_MARK)
     host = CAST.get(base) or _shelf.find(base)
     if isinstance(host, Person) and look in wardrobe(host):
-        return _dressed(host, look)
+        return in_look_of(host, look)
     if host is None:
         raise UnknownHost(f"There is no host '{host_id}'. Choose one of: {', '.join(CAST)}.")
     return host

@@ -12,7 +12,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from dearhost.hosts.model_sheet import ModelSheet
-from dearhost.hosts.paper import clamp
+from dearhost.hosts.outlines import clamp
 from dearhost.hosts.pose import HAND_SHAPES, ArmPose, HandShape, Pose
 from dearhost.hosts.skeleton import solve
 
@@ -50,7 +50,10 @@ class Channel:
 
     def at(self, moment: float) -> float:
         """The position at ``moment``."""
-        return self.state(moment)[0]
+        index = max(0, bisect.bisect_right(self._starts, moment) - 1)
+        length, (c0, c1, c2, c3, c4, c5), goal = self._moves[index]
+        u = (moment - self._starts[index]) / length
+        return goal if u >= 1 else c0 + u * (c1 + u * (c2 + u * (c3 + u * (c4 + u * c5))))
 
     def move(self, start: float, end: float, goal: float) -> None:
         """Be at ``goal``, at rest, at ``end``; whatever was planned from ``start`` on is dropped."""

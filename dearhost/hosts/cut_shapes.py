@@ -5,7 +5,7 @@ from __future__ import annotations
 import random
 from typing import Any
 
-from dearhost.hosts.paper import polygon, spline, turned
+from dearhost.hosts.outlines import polygon, spline, turned
 
 
 def cut_rect(x: float, y: float, width: float, height: float, wobble: float = 1.2) -> Any:

@@ -6,7 +6,7 @@ import itertools
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
-from dearhost.hosts.paper import clamp, lerp
+from dearhost.hosts.outlines import clamp, lerp
 from dearhost.hosts.pose import REST_SMILE
 
 Changes = Mapping[str, float]

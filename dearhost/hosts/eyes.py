@@ -7,21 +7,11 @@ from functools import lru_cache
 
 import skia
 
+from dearhost.hosts.colours import mix, paint, relative_luminance, rgb, set_off
 from dearhost.hosts.head_space import HeadSpace
 from dearhost.hosts.model_sheet import ModelSheet
-from dearhost.hosts.paper import (
-    Paper,
-    clamp,
-    contrast,
-    lerp,
-    mix,
-    paint,
-    polygon,
-    relative_luminance,
-    rgb,
-    spline,
-    turned,
-)
+from dearhost.hosts.outlines import clamp, lerp, polygon, spline, turned
+from dearhost.hosts.paper import Paper
 from dearhost.hosts.pose import Face
 
 _UPPER_LID = ((-1.0, 0.22), (-0.62, -0.62), (-0.05, -1.0), (0.55, -0.80), (1.02, -0.06))
@@ -76,7 +66,7 @@ def draw_eye(paper: Paper, head: HeadSpace, sheet: ModelSheet, face: Face, side:
     paper.flat(spline(socket + lower[::-1][1:-1]), mix(sheet.skin_base, sheet.skin_shade, 0.62))
     if lids.openness > 0.06:
         ball = spline(upper + lower[::-1][1:-1], corners=(0, len(upper) - 1), tension=0.55)
-        paper.flat(ball, "#FBF6EA")
+        paper.flat(ball, _EYE_WHITE)
         with paper.clipped(ball):
             _draw_iris(paper, head, sheet, face, side, height)
             paper.flat(spline(upper + [p + 1j * size * 0.016 for p in upper[::-1]]), "ink", 0.22)
@@ -114,8 +104,9 @@ def _draw_iris(paper: Paper, head: HeadSpace, sheet: ModelSheet, face: Face, sid
         )
         paper.canvas.drawOval(box, paint(colour))
 
-    oval(1, 1, 1, 1, mix(features.iris, "ink", 0.35))
-    oval(0.82, 0.76, 0.86, 0.88, features.iris)
+    iris = iris_colour(sheet)
+    oval(1, 1, 1, 1, mix(iris, "ink", 0.35))
+    oval(0.82, 0.76, 0.86, 0.88, iris)
     paper.dot(centre, tall * 0.50, "#14191F")
     light = centre + complex(-tall * 0.36, -tall * 0.40)
     paper.flat(polygon([light + tall * 0.34 * turned(a) for a in (35, 125, 215, 305)]), "#FFFDF4")
@@ -128,6 +119,16 @@ BROWS = {  # thickness, arch
     "arch": (0.027, 0.036),
     "flat": (0.034, 0.004),
 }
+
+
+_EYE_WHITE = "#FBF6EA"
+_LEAST_IRIS = 3.0
+"""WCAG 2.2 contrast asked of graphics (success criterion 1.4.11)."""
+
+
+def iris_colour(sheet: ModelSheet) -> str:
+    """The iris; darker where a pale one would be lost in the white."""
+    return set_off(sheet.features.iris, _EYE_WHITE, _LEAST_IRIS, "ink")
 
 
 _LEAST_BROW = 1.6
@@ -145,11 +146,7 @@ def brow_colour(sheet: ModelSheet) -> str:
 def _seen_brow(hair: str, skin: str, *, grey: bool) -> str:
     brow = mix(hair, "#5A5550", 0.45) if grey else mix(hair, "ink", 0.35)
     dark_skin = relative_luminance(rgb(skin)) < 0.05
-    for step in range(1, 10):
-        if contrast(rgb(brow), rgb(skin)) >= _LEAST_BROW:
-            break
-        brow = mix(brow, "#E6E1D6" if grey and dark_skin else "#060404", 0.12 * step)
-    return brow
+    return set_off(brow, skin, _LEAST_BROW, "#E6E1D6" if grey and dark_skin else "#060404")
 
 
 def draw_brow(paper: Paper, head: HeadSpace, sheet: ModelSheet, face: Face, side: int) -> None:

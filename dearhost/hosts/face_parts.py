@@ -7,9 +7,11 @@ from typing import Any
 
 import skia
 
+from dearhost.hosts.colours import mix, rgb
 from dearhost.hosts.head_space import HeadSpace
 from dearhost.hosts.model_sheet import ModelSheet
-from dearhost.hosts.paper import Paper, mix, rgb, spline
+from dearhost.hosts.outlines import spline
+from dearhost.hosts.paper import Paper
 from dearhost.hosts.pose import Mouth
 
 

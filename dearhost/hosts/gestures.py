@@ -342,3 +342,8 @@ BEATS: Mapping[str, Beat] = {
     "roll": Beat(arm(0.00, 0.43, -92, upper_arm=19), arm(0.17, 0.50, 20, "open", upper_arm=18, roll=30), 0.8),
     "pinch": Beat(arm(0.06, 0.31, -138, "three", upper_arm=20), arm(0.08, 0.44, -118, "hold", upper_arm=19), 0.45),
 }
+
+
+def moves_hands(gesture: str) -> bool:
+    """Whether a gesture needs a hand."""
+    return any(name.startswith(("left.", "right.")) for key in GESTURES[gesture] for name in key.values)

@@ -8,6 +8,7 @@ import random
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 
+from dearhost.hosts.alive import Listened
 from dearhost.hosts.channels import ARM_CHANNELS, Channel, within_wrist
 from dearhost.hosts.gestures import BEATS, GESTURES, HOME, Key, stretched, stroke_time
 from dearhost.hosts.holding import (
@@ -16,17 +17,18 @@ from dearhost.hosts.holding import (
     TAIL,
     Handling,
     carried,
+    desk_places,
     holdings,
     meeting,
+    on_desk_at,
     other,
     shown,
 )
 from dearhost.hosts.liveliness import Liveliness
-from dearhost.hosts.paper import clamp
+from dearhost.hosts.outlines import clamp
 from dearhost.hosts.pose import Held
 from dearhost.hosts.props import PROPS
 from dearhost.hosts.rhythm import Rhythm
-from dearhost.timebase import Span
 
 _WRIST_SPEED, _HAND_SPEED, _HEAD_SPEED = 690.0, 760.0, 130.0
 """Peak speeds kept to: units, degrees, degrees a second."""
@@ -101,7 +103,7 @@ class Gesturing:
     """Channels for arms, and for what gestures do to head and face."""
 
     def __init__(self, rhythm: Rhythm, settings: Liveliness, seed: int, cues: Sequence[GestureCue],
-                 partner: Sequence[Span], reach: tuple[float, float], handling: Sequence[Handling] = (),
+                 partner: Sequence[Listened], reach: tuple[float, float], handling: Sequence[Handling] = (),
                  meet: tuple[float, float] = (0.4, 0.45), home: str = "front") -> None:  # fmt: skip
         self._rhythm, self._settings, self._random = rhythm, settings, random.Random(seed + 1)
         self._reach = {"left": reach[0], "right": reach[1]}
@@ -111,6 +113,8 @@ class Gesturing:
         self._home |= _OTHER_REST
         self.channels = {name: Channel(value) for name, value in self._home.items()}
         self.holdings, self._meet = holdings(handling), meet
+        self._on_desk = home == "desk"
+        self._places = desk_places(self.holdings)
         self._used = [
             ({hand for hand in ("left", "right") if holding.holds(hand)}, holding.start - 0.6, holding.end + 0.7)
             for holding in self.holdings
@@ -144,7 +148,8 @@ class Gesturing:
 
     def held(self, hand: str, moment: float) -> Held | None:
         """What a hand has at ``moment``."""
-        return next((found for holding in self.holdings if (found := holding.at(hand, moment))), None)
+        found = (holding.at(hand, moment, on_desk=self._on_desk) for holding in self.holdings)
+        return next((held for held in found if held), None)
 
     def _full(self, start: float, end: float) -> set[str]:
         """The hands that hold something, or are about to, at any time from ``start`` to ``end``."""
@@ -170,17 +175,23 @@ class Gesturing:
     def _go_home(self, hand: str, start: float, end: float) -> None:
         self._move_arm(hand, start, end, {name: self._home_at(f"{hand}.{name}", end) for name in ARM_CHANNELS})
 
+    def _kept(self, item: Handling) -> Mapping[str, float]:
+        """Where the hand takes a prop from, and puts it."""
+        if not self._on_desk:
+            return POCKET
+        return on_desk_at(item.prop, self._places.get((item.hand, item.prop, item.content), 0))
+
     def _handle(self, item: Handling) -> None:
         """The arms' way to take, show, pass on and put down a prop."""
         at, hand = item.at, item.hand
         hands = (hand, other(hand)) if PROPS[item.prop].hands == 2 else (hand,)
         if item.act == "take":
-            self._move_arm(hand, at - LEAD, at - 0.55, POCKET)
+            self._move_arm(hand, at - LEAD, at - 0.55, self._kept(item))
             for each in hands:
                 self._go_home(each, at - 0.47, at + 0.05)
             self._look_at(hand, at - 0.30, 0.35, down=0.5)
         elif item.act == "put-down":
-            self._move_arm(hand, at, at + 0.5, POCKET)
+            self._move_arm(hand, at, at + 0.5, self._kept(item))
             for each in hands:
                 self._go_home(each, at + 0.55, at + TAIL)
         elif item.act == "show":
@@ -344,7 +355,7 @@ class Gesturing:
         return values
 
     def _turn_ends(
-        self, busy: Sequence[tuple[float, float]], beats: Sequence[float], partner: Sequence[Span]
+        self, busy: Sequence[tuple[float, float]], beats: Sequence[float], partner: Sequence[Listened]
     ) -> list[float]:
         """When the speech, or a turn, is over, and arms that do nothing else go home."""
         phrases = self._rhythm.phrases

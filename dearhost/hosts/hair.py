@@ -4,11 +4,12 @@ from __future__ import annotations
 
 from typing import Any
 
+from dearhost.hosts.colours import mix
 from dearhost.hosts.hair_styles import STYLES, Strand
 from dearhost.hosts.head_space import HeadSpace
 from dearhost.hosts.headwear import HIDES_HAIR
 from dearhost.hosts.model_sheet import ModelSheet
-from dearhost.hosts.paper import Paper, mix
+from dearhost.hosts.paper import Paper
 
 
 def draw_strands(paper: Paper, head: HeadSpace, strands: tuple[Strand, ...], colour: str, width: float,

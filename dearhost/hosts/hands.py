@@ -9,8 +9,10 @@ from typing import Any
 
 import skia
 
+from dearhost.hosts.colours import mix
 from dearhost.hosts.model_sheet import ModelSheet
-from dearhost.hosts.paper import Paper, clamp, joined, lerp, limb, mix, spline, turned
+from dearhost.hosts.outlines import clamp, joined, lerp, limb, spline, tube, turned
+from dearhost.hosts.paper import Paper
 from dearhost.hosts.pose import HandShape
 
 _PALM = 25.0
@@ -91,11 +93,11 @@ def _finger(space: _HandSpace, shape: HandShape, index: int, size: float) -> _Fi
         y += length * math.cos(bend) * math.sin(spread)
         z += length * math.sin(bend)
         joints.append(space.at(x, y, z))
-    path, radius = skia.Path(), _THICKNESS[index] * size
+    radius = _THICKNESS[index] * size
     if curl < 0.5:
-        for j in range(3):
-            limb(path, joints[j], joints[j + 1], radius * (1.06 - 0.07 * j), radius * (1.0 - 0.09 * j))
+        path = tube(joints, [radius * share for share in (1.06, 1.0, 0.92, 0.82)])
     else:
+        path = skia.Path()
         knuckle = space.at(knuckle_x + 3.5, knuckle_y * 0.98, 3)
         tip_x = lerp(knuckle_x + 5, knuckle_x - 13.5, clamp((curl - 0.5) / 0.5))
         limb(path, knuckle, space.at(tip_x, knuckle_y * 0.86, 9), radius * 1.12, radius)
@@ -123,10 +125,7 @@ def _thumb(space: _HandSpace, shape: HandShape, size: float) -> Any:
     angle += math.radians(curl * 42)
     third = (second[0] + 8 * math.cos(angle), second[1] + 8 * math.sin(angle), 8 + 5 * curl)
     joints = [space.at(*p) for p in (base, first, second, third)]
-    path = skia.Path()
-    for (a, b), (ra, rb) in zip(itertools.pairwise(joints), ((6.0, 5.3), (5.2, 4.6), (4.7, 4.0)), strict=True):
-        limb(path, a, b, ra * size, rb * size)
-    return path
+    return tube(joints, [radius * size for radius in (6.0, 5.25, 4.65, 4.0)])
 
 
 def _draw_gaps(paper: Paper, fingers: list[_Finger], size: float, colour: str) -> None:

@@ -7,9 +7,10 @@ import math
 from typing import Any
 
 from dearhost.hosts.model_sheet import Features
-from dearhost.hosts.paper import clamp, spline
+from dearhost.hosts.outlines import clamp, spline
 
 RADIUS = 0.375
+_EDGE, _SQUARE = RADIUS * 0.98, RADIUS * RADIUS
 PIVOT = 0.36j
 """The head rolls about this point."""
 
@@ -55,8 +56,16 @@ class HeadSpace:
         return self.origin + (PIVOT + (point - PIVOT) * self._roll) * self.size
 
     def surface(self, x: float, y: float, lift: float = 0.0) -> complex:
-        """A point on the face, ``lift`` above it."""
-        return self.solid(x, y, self.depth(x, y) + lift)
+        """A point on the face, ``lift`` above it: ``solid`` at the ``depth`` there, in one go: it is asked often."""
+        near = x if x >= 0 else -x
+        if near > _EDGE:
+            near = _EDGE
+        bulge = 1 - 0.4 * (y - 0.1) if y > 0.1 else 1 + 0.25 * (y + 0.1) if y < -0.1 else 1.0
+        z = math.sqrt(_SQUARE - near * near * 0.94) * bulge + lift
+        across = x * self.cos_yaw + z * self.sin_yaw
+        towards = z * self.cos_yaw - x * self.sin_yaw
+        point = complex(across, y * self.cos_pitch - towards * self.sin_pitch * 0.80)
+        return self.origin + (PIVOT + (point - PIVOT) * self._roll) * self.size
 
     def silhouette(self, x: float, y: float, slide: float = 0.0) -> complex:
         """A point of an outline: it slides with the turn by its own depth; the far side swells a little."""

@@ -6,9 +6,11 @@ from typing import Any
 
 import skia
 
+from dearhost.hosts.colours import darker, mix
 from dearhost.hosts.head_space import HeadSpace, mirrored
 from dearhost.hosts.model_sheet import ModelSheet
-from dearhost.hosts.paper import Paper, darker, mix, polygon, spline, turned
+from dearhost.hosts.outlines import polygon, spline, turned
+from dearhost.hosts.paper import Paper
 
 _SHADOW = "#5A2430"
 Place = tuple[float, float, float]
@@ -62,7 +64,9 @@ def _line(paper: Paper, head: HeadSpace, places: tuple[Place, ...], colour: str,
 
 def _hijab(paper: Paper, head: HeadSpace, colour: str, head_path: Any) -> None:
     face = spline([head.silhouette(*p) for p in _HIJAB_FACE])
-    cloth = skia.Op(head.outline(_HIJAB_FRONT), face, skia.PathOp.kDifference_PathOp)
+    cloth = head.outline(_HIJAB_FRONT)
+    cloth.addPath(face)
+    cloth.setFillType(skia.PathFillType.kEvenOdd)
     with paper.clipped(face):
         paper.cast(face, cloth, 4, 6, _SHADOW, 0.24)
     paper.piece(cloth, colour, darker(colour, 0.2), crescent=(7, 5))

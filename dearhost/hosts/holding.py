@@ -1,5 +1,7 @@
 """Props in hands over a scene: who takes, shows, passes and puts down what, and how the arms do it.
 
+Props come out of a pocket and go back there, or, behind a desk, stand on it before and after.
+
 What cannot be is resolved in this order: a hand that is full puts down what it has first; what needs both hands
 empties both; what comes too early waits until the hands are free; showing, passing or putting down nothing is
 passed over; passing with nobody there puts down; a hand
@@ -13,9 +15,9 @@ from dataclasses import dataclass, replace
 from functools import lru_cache
 
 from dearhost.hosts.channels import arm, within_wrist
-from dearhost.hosts.paper import clamp
+from dearhost.hosts.outlines import clamp
 from dearhost.hosts.pose import Held
-from dearhost.hosts.props import PROPS
+from dearhost.hosts.props import LYING, PROPS
 
 ACTS = ("take", "show", "pass", "put-down")
 LEAD, TAIL = 1.05, 1.15
@@ -25,18 +27,26 @@ _POCKET = 0.52
 _GROWS = 0.12
 POCKET: Mapping[str, float] = within_wrist(arm(0.13, 0.93, 4, "hold", upper_arm=12))
 """An arm's channels at the pocket."""
+DESK_TOP = 0.50
+"""Arm lengths below the shoulder at which forearms rest, and props stand, on a desk."""
+_ARM = 186.0
+_LAID = 0.30
+"""Seconds in which what lies on a desk is turned upright."""
 
 
 @dataclass(frozen=True, slots=True)
 class PropCue:
-    """What a host is to do with a prop at ``at`` seconds; ``hand`` left or right of the picture."""
+    """What a host is to do with a prop at ``at`` seconds; ``hand`` left or right of the picture.
+
+    ``content`` is what stands on the prop: words, or the id of a picture of one's own.
+    """
 
     at: float
     host: str
     act: str
     prop: str = ""
     hand: str = "right"
-    words: str = ""
+    content: str = ""
     longer: float = 0.0
 
 
@@ -51,7 +61,7 @@ class Handling:
     act: str
     prop: str
     hand: str
-    words: str = ""
+    content: str = ""
     longer: float = 0.0
 
 
@@ -85,7 +95,7 @@ class _Hands:
         had = self._held.get(host, {}).get(hand)
         if had:
             self._do(
-                host, Handling(self._when(at - LEAD - TAIL, "put-down", host), "put-down", had.prop, hand, had.words)
+                host, Handling(self._when(at - LEAD - TAIL, "put-down", host), "put-down", had.prop, hand, had.content)
             )
 
     def _when(self, at: float, act: str, *hosts: str) -> float:
@@ -99,7 +109,7 @@ class _Hands:
             if full == hand or both or PROPS[had.prop].hands == 2:
                 self._empty(cue.host, full, cue.at)
         at = self._when(cue.at, "take", cue.host)
-        self._do(cue.host, Handling(at, "take", cue.prop, hand, cue.words))
+        self._do(cue.host, Handling(at, "take", cue.prop, hand, cue.content))
 
     def use(self, cue: PropCue) -> None:
         """Show, pass or put down what is held: in the hand that was asked for, or in the other."""
@@ -109,7 +119,7 @@ class _Hands:
             self.notes.append((cue.at, f"Nothing is held that could be {_DONE[cue.act]}."))
             return
         partner, side = self._partners.get(cue.host, ("", 0))
-        base = Handling(cue.at, cue.act, had.prop, had.hand, had.words, cue.longer)
+        base = Handling(cue.at, cue.act, had.prop, had.hand, had.content, cue.longer)
         if cue.act != "pass":
             self._do(cue.host, replace(base, at=self._when(cue.at, cue.act, cue.host)))
         elif not partner:
@@ -149,28 +159,31 @@ def resolved(
 
 @dataclass(frozen=True, slots=True)
 class Holding:
-    """A prop in a hand from ``start`` to ``end`` seconds; from and into the pocket, or from hand to hand."""
+    """A prop in a hand from ``start`` to ``end`` seconds; ``taken`` from where props are kept, ``put_down`` there; else
+    it came from, and goes to, another hand."""
 
     prop: str
     hand: str
-    words: str
+    content: str
     start: float
     end: float
-    grows: bool
-    shrinks: bool
+    taken: bool
+    put_down: bool
 
     def holds(self, hand: str) -> bool:
         """Whether ``hand`` is needed for it."""
         return hand == self.hand or PROPS[self.prop].hands == 2
 
-    def at(self, hand: str, moment: float) -> Held | None:
-        """What ``hand`` has at ``moment``."""
+    def at(self, hand: str, moment: float, *, on_desk: bool = False) -> Held | None:
+        """What ``hand`` has at ``moment``, out of a pocket or from a desk."""
         if not self.holds(hand) or not self.start <= moment < self.end:
             return None
-        size = clamp((moment - self.start) / _GROWS) if self.grows else 1.0
-        if self.shrinks:
-            size = min(size, clamp((self.end - moment) / _GROWS))
-        return Held(self.prop, self.words, round(size, 2), hand != self.hand) if size > 0.02 else None
+        held = Held(self.prop, self.content, second=hand != self.hand)
+        here = min(moment - self.start if self.taken else 1e9, self.end - moment if self.put_down else 1e9)
+        if on_desk:
+            return held if PROPS[self.prop].standing else replace(held, lying=lying_at(here))
+        size = clamp(here / _GROWS)
+        return replace(held, size=round(size, 2)) if size > 0.02 else None
 
 
 def holdings(handling: Sequence[Handling]) -> tuple[Holding, ...]:
@@ -180,15 +193,78 @@ def holdings(handling: Sequence[Handling]) -> tuple[Holding, ...]:
     for item in handling:
         if item.act in ("take", "receive"):
             start = item.at - _POCKET if item.act == "take" else item.at
-            now[item.hand] = Holding(item.prop, item.hand, item.words, start, 1e9, item.act == "take", False)
+            now[item.hand] = Holding(item.prop, item.hand, item.content, start, 1e9, item.act == "take", False)
         elif item.act == "change" and other(item.hand) in now:
             before = now.pop(other(item.hand))
             found.append(replace(before, end=item.at))
-            now[item.hand] = replace(before, hand=item.hand, start=item.at, grows=False)
+            now[item.hand] = replace(before, hand=item.hand, start=item.at, taken=False)
         elif item.act in ("put-down", "give") and item.hand in now:
             down = item.act == "put-down"
-            found.append(replace(now.pop(item.hand), end=item.at + (_POCKET if down else 0.0), shrinks=down))
+            found.append(replace(now.pop(item.hand), end=item.at + (_POCKET if down else 0.0), put_down=down))
     return tuple(sorted([*found, *now.values()], key=lambda holding: holding.start))
+
+
+def lying_at(seconds: float) -> float:
+    """Degrees by which a prop that lies on desks is laid over so long after it was taken, or before it is put down."""
+    part = clamp(seconds / _LAID)
+    return round(LYING * (1 - part * part * (3 - 2 * part)), 1)
+
+
+def hands_full(handling: Sequence[Handling]) -> tuple[tuple[float, float], ...]:
+    """From when to when neither hand is free to gesture, seconds."""
+    found = []
+    held = [(h, h.start - LEAD + 0.5, h.end + 0.65) for h in holdings(handling)]
+    for number, (one, start, end) in enumerate(held):
+        if PROPS[one.prop].hands == 2:
+            found.append((start, end))
+        for another, from_, until in held[number + 1 :]:
+            if another.hand != one.hand and max(start, from_) < min(end, until):
+                found.append((max(start, from_), min(end, until)))
+    return tuple(found)
+
+
+@dataclass(frozen=True, slots=True)
+class OnDesk:
+    """A prop on the desk before a host from ``start`` to ``end`` seconds, where the ``hand`` has it at ``touched``."""
+
+    prop: str
+    content: str
+    hand: str
+    touched: float
+    start: float
+    end: float
+
+
+def on_desk(held: Sequence[Holding]) -> tuple[OnDesk, ...]:
+    """What stands on the desk before a host that holds ``held``: what it will take, from the scene's beginning or since
+    it put it down, and what it has put down."""
+    found = []
+    for number, holding in enumerate(held):
+        same = [h for h in held if (h.prop, h.content) == (holding.prop, holding.content)]
+        if holding.taken and not any(h.put_down and h.end <= holding.start for h in same):
+            found.append(OnDesk(holding.prop, holding.content, holding.hand, holding.start, -1e9, holding.start))
+        if holding.put_down:
+            until = min((h.start for h in held[number + 1 :] if h in same and h.taken), default=1e9)
+            found.append(OnDesk(holding.prop, holding.content, holding.hand, holding.end - 1e-3, holding.end, until))
+    return tuple(found)
+
+
+def desk_places(held: Sequence[Holding]) -> dict[tuple[str, str, str], int]:
+    """Where on a desk each thing has its place: (hand, prop, content) to 0 before the shoulder, 1, 2 farther out."""
+    places: dict[tuple[str, str, str], int] = {}
+    for holding in held:
+        if holding.taken or holding.put_down:
+            beside = sum(hand == holding.hand for hand, _, _ in places)
+            places.setdefault((holding.hand, holding.prop, holding.content), min(2, beside))
+    return places
+
+
+@lru_cache(maxsize=64)
+def on_desk_at(prop: str, place: int) -> Mapping[str, float]:
+    """An arm's channels at a prop that stands on a desk."""
+    kind = PROPS[prop]
+    rise = (kind.foot - kind.grip[1]) * kind.size / 100 if kind.standing else 8.0
+    return within_wrist(arm((0.32, 0.60, 0.80)[place], DESK_TOP - (rise - 14) / _ARM, -70, "hold", upper_arm=24))
 
 
 @lru_cache(maxsize=32)

@@ -36,12 +36,23 @@ class Card:
 
 @dataclass(frozen=True, slots=True)
 class Part:
-    """A layer of a host, back to front. Equal ``key`` and scale give equal pixels."""
+    """A layer of a host, back to front. Equal ``key`` and scale give equal pixels.
+
+    ``box`` and what ``draw`` draws are about ``at``, a place in units: who only moved is the same drawing elsewhere.
+    """
 
     name: str
     key: Any
     box: Box
     draw: Callable[[Any], None]
+    at: complex = 0j
+
+    def place(self, canvas: Any) -> None:
+        """Draw it where it is."""
+        canvas.save()
+        canvas.translate(self.at.real, self.at.imag)
+        self.draw(canvas)
+        canvas.restore()
 
 
 class Host(Protocol):
@@ -76,6 +87,13 @@ class Host(Protocol):
     @property
     def arm_base(self) -> tuple[complex, float]:
         """The right shoulder from the middle of the head, and an arm's length, in units."""
+
+    @property
+    def prop_size(self) -> float:
+        """Units of the picture a unit of a prop."""
+
+    def palm(self, pose: Pose, side: int) -> complex:
+        """Where the hand at the left (-1) or right (1) has the grip of a prop."""
 
     def parts(self, pose: Pose, scale: float) -> list[Part]:
         """The layers that draw ``pose`` at ``scale`` pixels a unit."""

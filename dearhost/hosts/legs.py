@@ -6,8 +6,10 @@ import math
 
 import skia
 
+from dearhost.hosts.colours import darker, mix
 from dearhost.hosts.model_sheet import ModelSheet
-from dearhost.hosts.paper import Paper, clamp, darker, lerp, limb, mix, polygon, spline, turned
+from dearhost.hosts.outlines import clamp, lerp, limb, polygon, spline, turned
+from dearhost.hosts.paper import Paper
 from dearhost.hosts.skeleton import Leg, Skeleton
 
 _FROM_THE_SIDE = ((-12, -12), (-14, 6), (-13, 18), (-4, 21), (14, 21), (31, 20), (37, 14), (20, 0), (11, -12))

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass, field
 
-from dearhost.hosts.paper import mix
+from dearhost.hosts.colours import mix
 
 SKINS = (
     ("#F8DECB", "#E5B8A0"), ("#F2CDAE", "#DBA484"), ("#E7BB8E", "#C89368"), ("#D6A374", "#B27D51"),

@@ -4,14 +4,33 @@ from __future__ import annotations
 
 import math
 
+from dearhost.hosts.colours import mix, relative_luminance, rgb, set_off
 from dearhost.hosts.head_space import HeadSpace
 from dearhost.hosts.model_sheet import ModelSheet
-from dearhost.hosts.paper import Paper, clamp, mix, polygon, spline
+from dearhost.hosts.outlines import clamp, polygon, spline
+from dearhost.hosts.paper import Paper
 from dearhost.hosts.pose import Mouth
 
 _CAVITY, _TONGUE, _TIP = "#431B22", "#C65B52", "#D47164"
 _UPPER_TEETH, _LOWER_TEETH = "#FBF3E4", "#E9DCC8"
-_STATIONS = tuple(math.sin(math.pi / 2 * (-1 + 2 * i / 10)) for i in range(11))
+
+
+def _arch(k: float, power: float, edge: float) -> float:
+    """1 in the middle (k = 0), 0 at the corners (k = +-1)."""
+    return float(max(0.0, 1 - abs(k) ** power) ** edge)
+
+
+def _bow(k: float) -> float:
+    """Cupid's bow."""
+    return 1 - 0.30 * math.exp(-((k / 0.17) ** 2)) + 0.10 * math.exp(-(((abs(k) - 0.36) / 0.2) ** 2))
+
+
+_STATIONS = tuple(
+    (k, 1.06 if abs(k) < 1 else 1.03, _arch(k, 2, 1), _arch(k, 2.0, 0.75) * _bow(k), _arch(k, 2.1, 0.70))
+    for k in (math.sin(math.pi / 2 * (-1 + i / 4)) for i in range(9))
+)
+"""Places across the mouth, and what does not depend on the mouth there: how much wider the lips are, a round arch, the
+upper and the lower lip's thickness."""
 
 
 class MouthShape:
@@ -36,29 +55,37 @@ class MouthShape:
         self.inner_lower: list[tuple[float, float]] = []
         self.outer_upper: list[tuple[float, float]] = []
         self.outer_lower: list[tuple[float, float]] = []
-        for k in _STATIONS:
-            x, seam, arch = self.half_width * k, self.seam(k), self.arch(k, power, edge)
-            round_arch = self.arch(k, 2, 1)
+        for k, outward, round_arch, upper_arch, lower_arch in _STATIONS:
+            x, seam, arch = self.half_width * k, self.seam(k), _arch(k, power, edge)
             top = seam - self.gap * self.above * arch - tuck * 0.4 * round_arch
-            low_arch = self.arch(k, power - 0.15 * smiling, edge - 0.05 * mouth.round)
+            low_arch = _arch(k, power - 0.15 * smiling, edge - 0.05 * mouth.round)
             bottom = max(top, seam + self.gap * (1 - self.above) * low_arch - tuck * round_arch * 0.55)
-            bow = 1 - 0.30 * math.exp(-((k / 0.17) ** 2)) + 0.10 * math.exp(-(((abs(k) - 0.36) / 0.2) ** 2))
-            outer_x = x * (1.06 if abs(k) < 1 else 1.03)
+            outer_x = x * outward
             self.inner_upper.append((x, top))
             self.inner_lower.append((x, bottom))
-            self.outer_upper.append((outer_x, top - upper * self.arch(k, 2.0, 0.75) * bow - 0.002))
-            self.outer_lower.append((outer_x * 0.97, bottom + self.lower_lip * self.arch(k, 2.1, 0.70) + 0.002))
-
-    @staticmethod
-    def arch(k: float, power: float, edge: float) -> float:
-        """1 in the middle (k = 0), 0 at the corners (k = +-1)."""
-        return float(max(0.0, 1 - abs(k) ** power) ** edge)
+            self.outer_upper.append((outer_x, top - upper * upper_arch - 0.002))
+            self.outer_lower.append((outer_x * 0.97, bottom + self.lower_lip * lower_arch + 0.002))
 
     def seam(self, k: float) -> float:
         """Where the lips meet: the curve of the smile."""
         mouth = self.mouth
         curve = -0.066 * mouth.smile * (abs(k) ** 1.7 - 0.42)
         return float(curve) + mouth.asymmetry * 0.028 * k + 0.010 * mouth.press * (1 - k * k)
+
+
+_DARK = 0.2
+"""Relative luminance of skin below which a lip lighter than it is seen better."""
+_LEAST_LIP = 1.25
+"""WCAG contrast of a lip to the skin, from which on it reads as a lip (by looking)."""
+
+
+def lip_colours(sheet: ModelSheet) -> tuple[str, str]:
+    """The upper and the lower lip: redder than the skin; on dark skin the lower one lighter, the upper one darker."""
+    skin, tint = sheet.skin_base, sheet.features.lip_tint
+    lip = mix(skin, "#B8382F", round(0.20 + 0.30 * tint, 3))
+    upper = mix(lip, "#5A1824", round(0.16 + 0.18 * tint, 3))
+    lower = set_off(lip, skin, _LEAST_LIP, "#E08A78" if relative_luminance(rgb(skin)) < _DARK else "#8A2A28")
+    return set_off(upper, skin, _LEAST_LIP, "#1C080C"), lower
 
 
 def draw_mouth(paper: Paper, head: HeadSpace, sheet: ModelSheet, mouth: Mouth) -> None:
@@ -70,12 +97,11 @@ def draw_mouth(paper: Paper, head: HeadSpace, sheet: ModelSheet, mouth: Mouth) -
 
     upper, lower = placed(shape.inner_upper), placed(shape.inner_lower)
     outer_upper, outer_lower = placed(shape.outer_upper), placed(shape.outer_lower)
-    tint = sheet.features.lip_tint
-    lip = mix(sheet.skin_base, "#B8382F", 0.20 + 0.30 * tint)
+    upper_lip, lower_lip = lip_colours(sheet)
     last = len(upper) - 1
     ring = (0, last, last + 1, 2 * last + 1)
-    paper.flat(spline(outer_upper + upper[::-1], tension=0.30, corners=ring), mix(lip, "#5A1824", 0.16 + 0.18 * tint))
-    paper.flat(spline(lower + outer_lower[::-1], tension=0.30, corners=ring), lip)
+    paper.flat(spline(outer_upper + upper[::-1], tension=0.30, corners=ring), upper_lip)
+    paper.flat(spline(lower + outer_lower[::-1], tension=0.30, corners=ring), lower_lip)
     below = shape.seam(0) + shape.gap * (1 - shape.above) + shape.lower_lip
     under = [(-0.045, below + 0.030), (0.0, below + 0.036), (0.05, below + 0.028)]
     under_points = [head.surface(x, shape.y + y, 0.01) for x, y in under]
@@ -87,7 +113,7 @@ def draw_mouth(paper: Paper, head: HeadSpace, sheet: ModelSheet, mouth: Mouth) -
             _draw_inside(paper, head, shape)
     closing = upper if shape.gap > 0.004 else [(u + d) / 2 for u, d in zip(upper, lower, strict=True)]
     weight = 0.0125 - 0.003 * clamp(shape.gap / 0.016)
-    paper.brush(closing, head.size * weight, mix("ink", sheet.skin_line, 0.35), tip=0.35, tail=0.25, steps=2)
+    paper.brush(closing, head.size * weight, mix("ink", sheet.skin_line, 0.35), tip=0.35, tail=0.25, steps=1)
     if (mouth.smile > 0.25 or mouth.wide > 0.3 or mouth.smile < -0.2) and mouth.round < 0.45:
         _draw_corners(paper, head, sheet, shape)
 
@@ -114,7 +140,7 @@ def _draw_inside(paper: Paper, head: HeadSpace, shape: MouthShape) -> None:
             y = (
                 middle * 0.45
                 + shape.seam(k) * 0.55
-                - gap * above * shape.arch(k, 2, 0.8) * 0.9
+                - gap * above * _arch(k, 2, 0.8) * 0.9
                 + height * (1 - 0.30 * k * k)
             )
             row.append((half * k * 0.94, y))

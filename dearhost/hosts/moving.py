@@ -9,14 +9,14 @@ from __future__ import annotations
 import bisect
 import math
 from collections.abc import Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 from dearhost.hosts.channels import Channel
 from dearhost.hosts.pose import Foot, Legs
 from dearhost.hosts.walking import Walk, bob, march, seconds_for, swing_arms
 
 MOVES = ("walk-in", "walk-out", "walk-to", "walk-on-spot", "sit", "stand", "turn-away", "turn-back")
-SIT_SECONDS, STAND_SECONDS = 1.25, 1.2
+SIT_SECONDS, STAND_SECONDS = 1.6, 1.6
 SEATED = 1.34
 """Head heights that sitting lowers the hips of a host with legs of 270 units by."""
 _OUT = "Who is outside the picture must walk in first."
@@ -24,6 +24,9 @@ _THERE = "Who is in the picture already cannot walk in."
 _SETTLED = 0.3
 """Seconds between standing up and the first step."""
 _TURNED = 0.80
+_TURN_SECONDS = 0.8
+_SIDE_ON = 0.9
+"""How far a walk has turned the body when who was seen from behind is seen from the side."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -52,6 +55,7 @@ class Moved:
     bend: float
     pitch: float
     walking: float = 0.0
+    away: bool = False
     arms: tuple[dict[str, float], dict[str, float]] = field(default_factory=lambda: ({}, {}))
 
 
@@ -113,12 +117,12 @@ class Moving:
             self._stood_up(cue.at + STAND_SECONDS + _SETTLED)
         elif cue.move == "turn-away":
             start = max(cue.at - 0.3, self._free)
-            self._turning.move(start, start + 0.6, float(cue.side))
-            self._free = start + 0.6
+            self._turning.move(start, start + _TURN_SECONDS, float(cue.side))
+            self._free = start + _TURN_SECONDS
         elif cue.move == "turn-back":
             start = max(cue.at - 0.3, self._free)
-            self._turning.move(start, start + 0.6, 0.0)
-            self._free = start + 0.6
+            self._turning.move(start, start + _TURN_SECONDS, 0.0)
+            self._free = start + _TURN_SECONDS
 
     def _stood_up(self, wanted: float) -> float:
         """When the host stands, at ``wanted`` if it can be."""
@@ -146,23 +150,33 @@ class Moving:
         if start > wanted + 0.3:
             self.notes.append((cue.at, f"Walks {start - wanted:.1f} s later: something else has to be done first."))
         if abs(self._turning.at(start)) > 0.01:
-            self._turning.move(start + 0.3, start + 0.9, 0.0)  # once the way itself turns the body
+            self._turning.move(start + 0.3, start + 0.3 + _TURN_SECONDS, 0.0)  # once the way itself turns the body
         self._trips.append(Walk(start, origin, goal, self._leg, self._foot))
         self._free, self._x, self._out = self._trips[-1].end + 0.25, goal, leaving
 
     def at(self, moment: float) -> Moved:
         """What moving does at ``moment``."""
         index = bisect.bisect_right(self._starts, moment) - 1
-        turning, low = self._turning.at(moment), -self._drop * self._sitting.at(moment)
+        (turning, away), low = self._turned(moment), -self._drop * self._sitting.at(moment)
         root = self._start_x if index < 0 else self._trips[index].root(moment)
         for start, end in self._marches:
             if start <= moment < end:
-                return self._marching(moment - start, end - start, root, turning)
+                return replace(self._marching(moment - start, end - start, root, turning), away=away)
         trip = self._trips[index] if index >= 0 else None
         if trip is None or moment > trip.end + 0.15:
             legs = Legs(heading=turning)
-            return Moved(root, legs, _TURNED * turning, low, 1.5 * turning, 0.0)
-        return self._walking(trip, moment, root, turning)
+            return Moved(root, legs, _TURNED * turning, low, 1.5 * turning, 0.0, away=away)
+        walking = self._walking(trip, moment, root, turning)
+        return replace(walking, away=away and trip.turned(moment) < _SIDE_ON)
+
+    def _turned(self, moment: float) -> tuple[float, bool]:
+        """How far the body is turned to a side, -1 to 1, and whether it is seen from behind: half way to being turned
+        away it is seen from the side. Animals turn to the side only."""
+        turned = self._turning.at(moment)
+        if not self._walks:
+            return turned, False
+        part = abs(turned)
+        return math.copysign(2 * min(part, 1 - part), turned), part > 0.5
 
     def _walking(self, trip: Walk, moment: float, root: float, turning: float) -> Moved:
         weight, turned = trip.weight(moment), trip.turned(moment)
@@ -179,7 +193,7 @@ class Moving:
         arms = swing_arms(phase if first == "right" else phase + 0.5, trip.heading, weight)
         return Moved(
             root, Legs(heading, feet["left"], feet["right"]), _TURNED * heading, bob(phase) * weight,
-            1.5 * turning * (1 - weight) + 2.0 * heading * weight, 0.9 * weight * _wave(2 * phase), weight, arms,
+            1.5 * turning * (1 - weight) + 2.0 * heading * weight, 0.9 * weight * _wave(2 * phase), weight, arms=arms,
         )  # fmt: skip
 
     def _marching(self, since: float, seconds: float, root: float, turning: float) -> Moved:
@@ -188,7 +202,7 @@ class Moving:
         arms = swing_arms(phase, 0.35, fade)
         bend = 1.5 * turning + 1.2 * fade * _wave(phase)
         low = 0.012 * fade * _wave(2 * phase)
-        return Moved(root, Legs(turning, left, right), _TURNED * turning, low, bend, 0.0, fade, arms)
+        return Moved(root, Legs(turning, left, right), _TURNED * turning, low, bend, 0.0, fade, arms=arms)
 
 
 def _wave(phase: float) -> float:

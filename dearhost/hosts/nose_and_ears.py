@@ -2,9 +2,11 @@
 
 from __future__ import annotations
 
+from dearhost.hosts.colours import mix
 from dearhost.hosts.head_space import HeadSpace
 from dearhost.hosts.model_sheet import ModelSheet
-from dearhost.hosts.paper import Paper, mix, spline
+from dearhost.hosts.outlines import spline
+from dearhost.hosts.paper import Paper
 
 NOSES = {  # half-width, length, depth
     "wedge": (0.050, 0.165, 0.105),

@@ -6,8 +6,10 @@ from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from typing import Any
 
+from dearhost.hosts.colours import darker, mix
 from dearhost.hosts.model_sheet import ModelSheet, Outfit
-from dearhost.hosts.paper import Paper, darker, mix, polygon, spline, turned
+from dearhost.hosts.outlines import polygon, spline, turned
+from dearhost.hosts.paper import Paper
 from dearhost.hosts.skeleton import Skeleton
 
 Drawing = Callable[[Paper, ModelSheet, Skeleton, Any], None]

@@ -9,21 +9,25 @@ from dataclasses import dataclass, field, replace
 import numpy as np
 from numpy.typing import NDArray
 
-from dearhost.hosts.alive import Alive, Sight
+from dearhost.hosts.alive import Alive, Listened, Sight
 from dearhost.hosts.channels import ARM_CHANNELS, arm, arm_pose
 from dearhost.hosts.expressions import ExpressionCue, ExpressionTrack
 from dearhost.hosts.gesturing import GestureCue, Gesturing
-from dearhost.hosts.holding import Handling
+from dearhost.hosts.holding import Handling, OnDesk, on_desk
 from dearhost.hosts.liveliness import LIVELINESS, Behaviour
 from dearhost.hosts.moving import STILL, MoveCue, Moving
-from dearhost.hosts.paper import clamp
+from dearhost.hosts.outlines import clamp
 from dearhost.hosts.pose import REST_SMILE, ArmPose, Body, Face, Mouth, Pose
 from dearhost.hosts.props import Lettering
 from dearhost.hosts.rhythm import HZ, PlacedReading, Rhythm
 from dearhost.lips import HZ as MOUTH_HZ
-from dearhost.timebase import FrameRate, Span
+from dearhost.timebase import FrameRate
 
-VERSION = "performance-10"
+VERSION = "performance-16"
+_FACING = 0.48
+"""Turn of the trunk of who faces a side."""
+_HEAD_WITH_BODY = 9.0
+"""Degrees that the head goes along; the eyes stay where they look."""
 
 
 @dataclass(frozen=True)
@@ -38,9 +42,11 @@ class Role:
     liveliness: str = "normal"
     cues: tuple[GestureCue, ...] = ()
     expressions: tuple[ExpressionCue, ...] = ()
-    partner: tuple[Span, ...] = ()
+    partner: tuple[Listened, ...] = ()
     partner_side: int = 0
     reach: tuple[float, float] = (1.0, 1.0)
+    facing: int = 0
+    """Which way the body is turned by itself: -1 left, 0 to the viewer, 1 right."""
     behind: bool = False
     """Whether forearms rest on a desk or counter in front."""
     handling: tuple[Handling, ...] = ()
@@ -71,7 +77,7 @@ class Performance:
         self._settings = role.behaviour.of(LIVELINESS[role.liveliness])
         self._animal = role.kind == "animal"
         self.rhythm = Rhythm(role.lines, role.duration, frame_rate)
-        self.alive = Alive(self.rhythm, self._settings, role.seed, role.partner, role.partner_side, role.sight)
+        self.alive = Alive(self.rhythm, self._settings, role.seed, role.partner, role.sight)
         self._gesturing = Gesturing(self.rhythm, self._settings, role.seed, role.cues, role.partner, role.reach,
                                      role.handling, role.meet,
                                      "desk" if role.behind else "front")  # fmt: skip
@@ -80,6 +86,16 @@ class Performance:
         self._seat = role.leg + 22 - 100 * role.drop - 24 if self._moving.sits and not self._animal else 0.0
         self._expressions = ExpressionTrack(role.expression, role.expressions)
         self._expression: Mapping[str, float] = {}
+
+    @property
+    def on_desk(self) -> tuple[OnDesk, ...]:
+        """What stands on the desk before the host, and when."""
+        return on_desk(self._gesturing.holdings) if self.role.behind else ()
+
+    @property
+    def lettering(self) -> Lettering | None:
+        """What sets the words on signs."""
+        return self._lettering
 
     def pose(self, moment: float) -> Pose:
         """The pose at ``moment`` seconds."""
@@ -112,7 +128,7 @@ class Performance:
         moved = min(1.0, (abs(channels["yaw"]) + abs(channels["pitch"]) + abs(channels["roll"])) / 14)
         live = 1 - 0.5 * moved
         move = self._moved
-        sideways = move.turn * 32
+        sideways = move.turn * 32 + _HEAD_WITH_BODY * self.role.facing * self._by_itself
         yaw = clamp(sideways + channels["yaw"] + self._of("body.yaw") + live * at(alive.yaw, when), -32, 32)
         pitch = clamp(move.pitch + channels["pitch"] + self._of("body.pitch") + live * at(alive.pitch, when), -18, 18)
         roll = clamp(channels["roll"] + self._of("body.roll") + live * at(alive.roll, when), -12, 12)
@@ -126,7 +142,7 @@ class Performance:
         return Body(
             clamp(bend, -10, 10), clamp(channels["lean"], -0.2, 1), self._turn(), hip_x, hip_y,
             hip_x * 40, yaw, pitch, roll, at(alive.head_x, when) + 0.0006 * yaw, at(alive.breath, when),
-            jaw, self._sway(when),
+            jaw, self._sway(when), self._moved.away,
         )  # fmt: skip
 
     def _sway(self, when: float) -> float:
@@ -142,9 +158,15 @@ class Performance:
         return clamp((lag(when) - 0.45 * lag(when - 0.26)) / 9, -1, 1)
 
     def _turn(self) -> float:
-        """A little to the partner, or as far as the host's own way wants it."""
-        own = self._moved.turn
-        return own + 0.16 * self.role.partner_side * (1 - min(1.0, abs(own) / 0.4))
+        """The way the host faces, or a little to the partner, or as far as the host's own way wants it."""
+        facing = self.role.facing
+        standing = _FACING * facing if facing else 0.16 * self.role.partner_side
+        return self._moved.turn + standing * self._by_itself
+
+    @property
+    def _by_itself(self) -> float:
+        """0 to 1: how far the body is not turned by a move."""
+        return 0.0 if self._moved.away else 1 - min(1.0, abs(self._moved.turn) / 0.4)
 
     def _arm(self, side: str, channels: dict[str, float], when: float) -> ArmPose:
         values = {name: channels[f"{side}.{name}"] for name in ARM_CHANNELS}

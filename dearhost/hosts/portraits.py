@@ -11,6 +11,8 @@ import skia
 
 from dearhost.errors import HostError
 from dearhost.hosts.alive import Sight
+from dearhost.hosts.cast import in_look_of, wardrobe
+from dearhost.hosts.colours import PALETTE, paint
 from dearhost.hosts.expressions import EXPRESSIONS, ExpressionCue
 from dearhost.hosts.gestures import GESTURES
 from dearhost.hosts.gesturing import GestureCue
@@ -18,7 +20,6 @@ from dearhost.hosts.holding import ACTS, PropCue, resolved
 from dearhost.hosts.host import Host
 from dearhost.hosts.model_sheet import ModelSheet
 from dearhost.hosts.moving import MOVES, SEATED, MoveCue
-from dearhost.hosts.paper import PALETTE, paint
 from dearhost.hosts.performance import Performance, Role
 from dearhost.hosts.person import Person
 from dearhost.hosts.pose import Body, Face, Mouth, Pose
@@ -29,8 +30,9 @@ _RATE = FrameRate.of(30)
 _PEAK = 2.0
 """Seconds at which a gesture arrives in its picture."""
 _TURNS = (-30.0, -15.0, 0.0, 15.0, 30.0)
-_FIGURE_TURNS = (-0.5, 0.0, 0.5)
-SHEET_SIZE = (1280, 900)
+_FIGURES = (Body(turn=-0.5, yaw=-20), Body(), Body(turn=0.5, yaw=20), Body(away=True))
+SHEET_SIZE = (1280, 1120)
+_MOST_LOOKS = 8
 SPEAKING = Pose(
     body=Body(yaw=14, pitch=2, roll=-3, jaw=0.6),
     mouth=Mouth(open=0.6, smile=0.5, teeth_up=0.6, tongue=0.3),
@@ -116,7 +118,9 @@ def _shown(host: Host, kind: str) -> Role:
         way = {"walk-in": (-260.0, _PEAK + 0.9), "walk-out": (260.0, _PEAK - 0.85), "walk-to": (200.0, _PEAK + 0.9)}
         x, at = way.get(kind, (0.0, _PEAK))
         moves = [MoveCue(at, kind, x, 1, 2.0)]
-        if kind == "walk-on-spot":
+        if kind == "turn-away":
+            moves = [MoveCue(_PEAK - 1.0, kind)]
+        elif kind == "walk-on-spot":
             moves = [MoveCue(_PEAK - 0.75, kind, seconds=3.0)]
         elif kind == "stand":
             moves = [MoveCue(0.0, "sit"), MoveCue(_PEAK - 0.6, kind)]
@@ -136,7 +140,7 @@ def expression_pose(name: str, kind: str = "person") -> Pose:
 
 
 def _draw_sheet(canvas: Any, host: Host, font: Any) -> None:
-    """Turns, expressions, the figure from three sides, the palette."""
+    """Turns, expressions, the figure from all sides, the palette, the usual clothes and other looks."""
     width, _ = SHEET_SIZE
     ink = paint("ink")
 
@@ -159,14 +163,20 @@ def _draw_sheet(canvas: Any, host: Host, font: Any) -> None:
         canvas.drawRect(skia.Rect.MakeXYWH(x, y, size, size), paint(PAPER))
         draw_head(canvas, host, expression_pose(name, host.kind), x, y, size)
         words(name, x, y + size + 20)
-    for index, turn in enumerate(_FIGURE_TURNS):
-        draw_figure(canvas, host, Pose(body=Body(turn=turn, yaw=turn * 40)), 920 + index * 140, 560, 0.62)
+    for index, body in enumerate(_FIGURES[: 4 if isinstance(host, Person) else 3]):
+        draw_figure(canvas, host, Pose(body=body), 890 + index * 112, 545, 0.52)
     if isinstance(host, Person):
         for index, (name, colour) in enumerate(palette_of(host.sheet)):
             x, y = 850 + (index % 4) * 102, 606 + (index // 4) * 74
             canvas.drawRect(skia.Rect.MakeXYWH(x, y, 84, 38), paint(colour))
             words(name, x, y + 54, 13)
-    words("Dear Host model sheet", width - 190, 880, 13)
+        words("Looks", 40, 810)
+        others = [name for name, outfit in wardrobe(host).items() if outfit != host.sheet.outfit]
+        for index, look in enumerate(["", *others][:_MOST_LOOKS]):
+            middle = 40 + (width - 80) / _MOST_LOOKS * (index + 0.5)
+            draw_figure(canvas, in_look_of(host, look) if look else host, Pose(), middle, 1060, 0.34)
+            words(look or "the usual", middle - 28, 1084, 13)
+    words("Dear Host model sheet", width - 190, SHEET_SIZE[1] - 12, 13)
 
 
 def palette_of(sheet: ModelSheet) -> list[tuple[str, str]]:

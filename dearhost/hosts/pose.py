@@ -35,15 +35,17 @@ HAND_SHAPES = {
 
 @dataclass(frozen=True, slots=True)
 class Held:
-    """A prop in a hand, ``size`` 0 to 1 while it comes out of a pocket; ``words`` stand on it, set by ``lettering``.
+    """A prop in a hand, ``size`` 0 to 1 while it comes out of a pocket; ``content`` stands on it: the id of a
+    picture, or words, set by ``lettering``.
 
-    ``second``: the other hand holds it, this one helps.
+    ``second``: the other hand holds it, this one helps. ``lying`` degrees that it is laid over outward.
     """
 
     prop: str
-    words: str = ""
+    content: str = ""
     size: float = 1.0
     second: bool = False
+    lying: float = 0.0
     lettering: Callable[[Any, str, float, float], None] | None = field(default=None, compare=False)
 
 
@@ -113,7 +115,7 @@ class Body:
 
     ``turn`` of the trunk -.8 to .8; ``lean`` -.2 back to 1 towards the viewer; ``hip_x`` and ``hip_y``
     in head heights; ``breath`` 0 to 1.3; ``jaw`` 0 to 1 drops the chin with the mouth;
-    ``sway`` -1 to 1: hair and skirts that follow late.
+    ``sway`` -1 to 1: hair, skirts, hems and ribbons that follow late; ``away``: seen from behind.
     """
 
     bend: float = 0.0
@@ -129,6 +131,7 @@ class Body:
     breath: float = 0.0
     jaw: float = 0.0
     sway: float = 0.0
+    away: bool = False
 
 
 @dataclass(frozen=True, slots=True)

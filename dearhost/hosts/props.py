@@ -6,8 +6,13 @@ import itertools
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 
+from dearhost.hosts.colours import darker, mix
 from dearhost.hosts.cut_shapes import cut_disc, cut_rect, wave_band
-from dearhost.hosts.paper import Paper, darker, disc, mix, points, polygon, spline, turned
+from dearhost.hosts.outlines import disc, points, polygon, spline, turned
+from dearhost.hosts.own_pictures import draw_own_picture
+from dearhost.hosts.paper import Paper
+
+OWN_PICTURE = "own-picture"
 
 Lettering = Callable[[Paper, str, float, float], None]
 """Draws words in the middle of the origin, within a width and a height."""
@@ -30,6 +35,10 @@ class Prop:
     """Points outward: mirrored in the left hand."""
     slide: float = 0.0
     """Units that it is held lower by who has shoulders near the head, so that it does not hide the face."""
+    standing: bool = True
+    """Whether it can stand on a desk; what cannot lies there."""
+    foot: float = 44.0
+    """The y of what it stands on, in the box."""
     board: tuple[float, float, float] | None = None
     """Where words go: the middle's y, width and height, in the box."""
 
@@ -196,11 +205,12 @@ PROPS: Mapping[str, Prop] = {
     "shell": Prop(draw_shell, 84, (4, 22), also="scallop find beach"),
     "book": Prop(_draw_book, 86, (10, 42), turn=6, also="guide read catalogue"),
     "tablet": Prop(_draw_tablet, 118, (46, 20), hands=2, also="screen app device"),
-    "sign": Prop(_draw_sign, 132, (0, 44), also="board words placard", slide=34, board=(-15, 88, 34)),
+    "sign": Prop(_draw_sign, 132, (0, 44), also="board words placard", slide=34, foot=68, board=(-15, 88, 34)),
     "parcel": Prop(_draw_parcel, 112, (44, 20), hands=2, also="box package gift product delivery"),
-    "flower": Prop(_draw_flower, 86, (0, 36), turn=8, also="thanks bouquet gift"),
+    "flower": Prop(_draw_flower, 86, (0, 36), turn=8, standing=False, also="thanks bouquet gift"),
     "megaphone": Prop(_draw_megaphone, 92, (-10, 22), turn=-14, faces=True, also="announce loud speaker"),
-    "pointer": Prop(_draw_pointer, 104, (0, 34), turn=24, also="stick show teach"),
+    "pointer": Prop(_draw_pointer, 104, (0, 34), turn=24, standing=False, also="stick show teach"),
+    OWN_PICTURE: Prop(lambda paper: None, 116, (0, 38), foot=50, also="photo product logo image upload", slide=20),
 }  # fmt: skip
 
 
@@ -210,18 +220,37 @@ def prop_reach(name: str) -> float:
     return (max(abs(prop.grip[0]), abs(prop.grip[1])) + 88) * prop.size / 100
 
 
-def draw_prop(paper: Paper, name: str, side: int, words: str = "", lettering: Lettering | None = None) -> None:
+LYING = 84.0
+"""Degrees that what cannot stand is laid over."""
+
+
+def draw_laid(paper: Paper, name: str, side: int, content: str, lettering: Lettering | None) -> None:
+    """A prop on a desk: as ``draw_prop``, leaning or lying as it is when a hand takes it."""
+    prop = PROPS[name]
+    paper.canvas.save()
+    paper.canvas.rotate(side * (prop.turn + (0 if prop.standing else LYING)))
+    draw_prop(paper, name, side, content, lettering)
+    if prop.board:
+        foot = (prop.foot - prop.grip[1]) * prop.size / 100
+        paper.piece(cut_rect(-22, foot - 8, 44, 11, 0.6), "#A87B4C", darker("#A87B4C"), crescent=(6, 3))
+    paper.canvas.restore()
+
+
+def draw_prop(paper: Paper, name: str, side: int, content: str = "", lettering: Lettering | None = None) -> None:
     """A prop with its grip at the origin, upright, in units, for the hand at the left (-1) or right (1).
 
-    ``words`` stand on its board.
+    ``content``: the words on its board, or the id of the picture it is.
     """
     prop = PROPS[name]
     scale = prop.size / 100
     with paper.placed(-prop.grip[0] * scale * side, -prop.grip[1] * scale, scale):
         if prop.faces and side < 0:
             paper.canvas.scale(-1, 1)
-        prop.draw(paper)
-        if prop.board and words and lettering:
+        if name == OWN_PICTURE:
+            draw_own_picture(paper, content)
+        else:
+            prop.draw(paper)
+        if prop.board and content and lettering:
             y, width, height = prop.board
             with paper.placed(0, y):
-                lettering(paper, words, width, height)
+                lettering(paper, content, width, height)

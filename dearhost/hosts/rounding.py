@@ -7,7 +7,7 @@ from __future__ import annotations
 
 from dataclasses import replace
 
-from dearhost.hosts.paper import clamp
+from dearhost.hosts.outlines import clamp
 from dearhost.hosts.pose import ArmPose, Body, Face, Foot, Legs, Mouth, Pose
 
 _FULL = 2.9
@@ -39,11 +39,11 @@ def _still_body(body: Body, coarse: float) -> Body:
         hip_y=rounded(body.hip_y, 0.002 * coarse),
         breath=rounded(body.breath, 0.20 * coarse),
         lean=rounded(body.lean, 0.02 * coarse),
-        yaw=rounded(body.yaw, 0.6 * coarse),
-        pitch=rounded(body.pitch, 0.6 * coarse),
+        yaw=rounded(body.yaw, 0.9 * coarse),
+        pitch=rounded(body.pitch, 0.9 * coarse),
         roll=rounded(body.roll, 0.15 * coarse),
         sway=rounded(body.sway, 0.2),
-        jaw=rounded(body.jaw, 0.08 * coarse),
+        jaw=rounded(body.jaw, 0.12 * coarse),
         head_x=rounded(body.head_x, 0.002 * coarse),
     )
 

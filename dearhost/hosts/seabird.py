@@ -13,12 +13,14 @@ from typing import Any
 
 import skia
 
-from dearhost.hosts.animals import Build, Frame, Limb, drawer, in_order, limb_part, soft_limit
+from dearhost.hosts.animals import PROP_SIZE, Build, Frame, Limb, drawer, in_order, limb_part, soft_limit
+from dearhost.hosts.colours import darker, mix, paint
 from dearhost.hosts.eyes import draw_brow, draw_eye
 from dearhost.hosts.head_space import HeadSpace, mirrored
 from dearhost.hosts.host import Card, Part
 from dearhost.hosts.model_sheet import Features, ModelSheet
-from dearhost.hosts.paper import Paper, clamp, darker, joined, lerp, limb, mix, paint, spline, turned
+from dearhost.hosts.outlines import clamp, joined, lerp, limb, spline, turned
+from dearhost.hosts.paper import Paper
 from dearhost.hosts.pose import Face, Mouth, Pose
 from dearhost.hosts.rounding import still_pose
 
@@ -55,6 +57,12 @@ class Seabird:
         """The right shoulder from the middle of the head, and a limb's length, in units."""
         return _BUILD.arm_base
 
+    prop_size = PROP_SIZE
+
+    def palm(self, pose: Pose, side: int) -> complex:
+        """Where the limb at the left (-1) or right (1) has the grip of a prop."""
+        return Frame(pose, _BUILD).palm(side)
+
     @property
     def height(self) -> float:
         """From the ground to the crown."""
@@ -63,11 +71,13 @@ class Seabird:
     def draw(self, canvas: Any, pose: Pose) -> None:
         """Draw ``pose`` whole."""
         for part in self.parts(pose, canvas.getTotalMatrix().getScaleX()):
-            part.draw(canvas)
+            part.place(canvas)
 
     def parts(self, pose: Pose, scale: float) -> list[Part]:
         """Body, low wings under the scarf, the head, then raised wings."""
-        pose = still_pose(replace(pose, body=replace(pose.body, sway=0.0)), scale)
+        pose = still_pose(pose, scale)
+        sway = pose.body.sway
+        pose = replace(pose, body=replace(pose.body, sway=0.0))
         frame, body = Frame(pose, _BUILD), pose.body
         low, raised = in_order(frame.limbs, frame.head.imag + 46)
         face, mouth = pose.face, pose.mouth
@@ -76,7 +86,7 @@ class Seabird:
         return [
             Part("body", (trunk, body.yaw), (-130, -260, 130, 40), drawer(lambda p: _draw_body(p, frame))),
             *(limb_part("wing", wing, trunk, _draw_wing) for wing in low),
-            Part("scarf", trunk, (-90, -260, 90, -90), drawer(lambda p: _draw_scarf(p, frame))),
+            Part("scarf", (trunk, sway), (-90, -260, 90, -90), drawer(lambda p: _draw_scarf(p, frame, sway))),
             Part("head", body, (x - 90, y - 105, x + 90, y + 80), drawer(lambda p: _draw_head(p, frame))),
             Part("eyes", (body, face), (x - 66, y - 52, x + 66, y + 24),
                  drawer(lambda p: _draw_eyes(p, frame, face))),
@@ -161,7 +171,8 @@ def _body_outline(frame: Frame) -> Any:
     return spline(outline)
 
 
-def _draw_scarf(paper: Paper, frame: Frame) -> None:
+def _draw_scarf(paper: Paper, frame: Frame, sway: float) -> None:
+    """The scarf; its end swings by ``sway``."""
     body = _body_outline(frame)
 
     def at(across: float, up: float) -> complex:
@@ -170,10 +181,11 @@ def _draw_scarf(paper: Paper, frame: Frame) -> None:
     band = spline([at(-52, 152), at(-28, 136), at(0, 132), at(28, 136), at(52, 152), at(56, 130), at(28, 110),
                    at(0, 106), at(-28, 110), at(-56, 130)], corners=(0, 4, 5, 9))  # fmt: skip
     paper.cast(body, band, 3, 7, "ink", 0.2)
-    end = spline([at(-34, 118), at(-14, 112), at(-12, 66), at(-22, 70), at(-30, 60), at(-40, 68)],
-                 corners=(0, 1, 2, 3, 4, 5), tension=0.3)  # fmt: skip
+    swung = 9 * sway
+    end = spline([at(-34, 118), at(-14, 112), at(-12 + swung, 66), at(-22 + swung, 70), at(-30 + swung, 60),
+                  at(-40 + swung, 68)], corners=(0, 1, 2, 3, 4, 5), tension=0.3)  # fmt: skip
     paper.piece(end, "vermilion", darker("vermilion"), crescent=(4, 3))
-    paper.brush([at(-37, 80), at(-13, 78)], 4, "cream", tip=0.9, tail=0.9)
+    paper.brush([at(-37 + 0.8 * swung, 80), at(-13 + 0.8 * swung, 78)], 4, "cream", tip=0.9, tail=0.9)
     paper.piece(band, "vermilion", darker("vermilion"), crescent=(5, 5))
     paper.brush([at(-50, 138), at(-26, 122), at(2, 117), at(32, 123), at(52, 139)], 3.4, "cream", tip=0.8, tail=0.8)
     knot = spline([at(-40, 128), at(-22, 130), at(-16, 112), at(-36, 108)])

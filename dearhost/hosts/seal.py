@@ -9,12 +9,14 @@ from typing import Any
 
 import skia
 
-from dearhost.hosts.animals import Build, Frame, Limb, drawer, in_order, limb_part, soft_limit
+from dearhost.hosts.animals import PROP_SIZE, Build, Frame, Limb, drawer, in_order, limb_part, soft_limit
+from dearhost.hosts.colours import darker, mix, paint
 from dearhost.hosts.eyes import draw_brow, draw_eye
 from dearhost.hosts.head_space import HeadSpace, mirrored
 from dearhost.hosts.host import Card, Part
 from dearhost.hosts.model_sheet import Features, ModelSheet
-from dearhost.hosts.paper import Paper, clamp, darker, limb, mix, paint, spline, turned
+from dearhost.hosts.outlines import clamp, limb, spline, turned
+from dearhost.hosts.paper import Paper
 from dearhost.hosts.pose import Face, Mouth, Pose
 from dearhost.hosts.rounding import still_pose
 
@@ -53,6 +55,12 @@ class Seal:
         """The right shoulder from the middle of the head, and a limb's length, in units."""
         return _BUILD.arm_base
 
+    prop_size = PROP_SIZE
+
+    def palm(self, pose: Pose, side: int) -> complex:
+        """Where the limb at the left (-1) or right (1) has the grip of a prop."""
+        return Frame(pose, _BUILD).palm(side)
+
     @property
     def height(self) -> float:
         """From the ground to the crown."""
@@ -61,7 +69,7 @@ class Seal:
     def draw(self, canvas: Any, pose: Pose) -> None:
         """Draw ``pose`` whole."""
         for part in self.parts(pose, canvas.getTotalMatrix().getScaleX()):
-            part.draw(canvas)
+            part.place(canvas)
 
     def parts(self, pose: Pose, scale: float) -> list[Part]:
         """Body with its low flippers, the kerchief, the head, then raised flippers."""

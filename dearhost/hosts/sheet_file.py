@@ -9,6 +9,7 @@ from typing import Any
 
 from dearhost.errors import HostError
 from dearhost.hosts.badge import is_badge
+from dearhost.hosts.colours import PALETTE
 from dearhost.hosts.eyes import BROWS
 from dearhost.hosts.face_parts import BEARDS, GLASSES
 from dearhost.hosts.hair_styles import STYLES
@@ -31,7 +32,6 @@ from dearhost.hosts.model_sheet import (
 )
 from dearhost.hosts.nose_and_ears import NOSES
 from dearhost.hosts.outfits import CUTS
-from dearhost.hosts.paper import PALETTE
 
 LOOK_MARK = "~"
 """Between a host's id and the name of a look: "maren~slicker" is Maren in a raincoat."""

@@ -10,7 +10,7 @@ import math
 from dataclasses import dataclass
 
 from dearhost.hosts.model_sheet import AGES, BUILDS, Build, ModelSheet, Proportions
-from dearhost.hosts.paper import clamp, lerp, turned
+from dearhost.hosts.outlines import clamp, lerp, turned
 from dearhost.hosts.pose import ArmPose, Pose
 
 UPPER_ARM, FOREARM = 98.0, 88.0
@@ -49,7 +49,7 @@ class Leg:
 @dataclass(frozen=True, slots=True)
 class Skeleton:
     """``up`` and ``chest_up`` are unit vectors along the lower and upper spine; ``across`` and
-    ``chest_across`` point to the viewer's right."""
+    ``chest_across`` point to the viewer's right; ``sway`` -1 to 1: what hangs follows late."""
 
     hip: complex
     waist: complex
@@ -69,6 +69,7 @@ class Skeleton:
     right_leg: Leg
     proportions: Proportions
     build: Build
+    sway: float = 0.0
 
     @property
     def across(self) -> complex:
@@ -167,6 +168,7 @@ def solve(sheet: ModelSheet, pose: Pose) -> Skeleton:
     return Skeleton(
         hip, waist, chest, neck, head, up, chest_up, shoulder_width, upper(build.chest + 0.8 * body.breath),
         lower(build.waist), lower(build.hip), body.turn, arms[LEFT], arms[RIGHT], legs[LEFT], legs[RIGHT], sizes, build,
+        body.sway,
     )  # fmt: skip
 
 

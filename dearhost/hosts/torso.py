@@ -6,17 +6,24 @@ from typing import Any
 
 import skia
 
+from dearhost.hosts.colours import darker
 from dearhost.hosts.model_sheet import ModelSheet
 from dearhost.hosts.outfits import CUTS
-from dearhost.hosts.paper import Paper, darker, lerp, limb, polygon, spline, turned
+from dearhost.hosts.outlines import lerp, limb, polygon, spline, turned
+from dearhost.hosts.paper import Paper
 from dearhost.hosts.skeleton import Skeleton
+
+_HEM_SWINGS, _PASS_SWINGS = 8.0, 7.0
+"""Units that a coat's hem and a pass on a ribbon swing to a side."""
+FLARED = 1.02
+"""A hem from which on it hangs free."""
 
 
 def torso_outline(skeleton: Skeleton, hem: float) -> Any:
     """The outline of the trunk from neck to hem."""
     s = skeleton
     up, chest_up, across, chest_across = s.up, s.chest_up, s.across, s.chest_across
-    flared = hem > 1.02
+    flared = hem > FLARED
     bottom = s.hip - up * ((hem - 0.9) * 120 - 6 if flared else (hem - 0.9) * 90 - 2)
     swing = 1 + 0.6 * (hem - 1) if flared else 1.0
     width = s.proportions.width
@@ -37,6 +44,9 @@ def torso_outline(skeleton: Skeleton, hem: float) -> Any:
         return p - 2 * ((p - origin) * axis.conjugate()).real * axis
 
     left = [mirror(i, p) for i, p in enumerate(right)]
+    if flared:  # a hem that hangs free
+        for side in (left, right):
+            side[-1] += across * _HEM_SWINGS * s.sway
     return spline(right + left[::-1], corners=(len(right) - 1, len(right)), tension=0.48)
 
 
@@ -68,12 +78,16 @@ def draw_collar(paper: Paper, sheet: ModelSheet, skeleton: Skeleton) -> None:
     CUTS[sheet.outfit.cut].collar(paper, sheet, skeleton)
 
 
+def end_of_lanyard(skeleton: Skeleton) -> complex:
+    """Where the pass hangs."""
+    return skeleton.torso(0.0, 0.56) + skeleton.across * _PASS_SWINGS * skeleton.sway
+
+
 def draw_lanyard(paper: Paper, sheet: ModelSheet, skeleton: Skeleton) -> None:
     """A pass on a ribbon, under the collar."""
     if not sheet.lanyard:
         return
-    at, colour = skeleton.torso, sheet.lanyard
-    end = at(0.0, 0.56)
+    at, colour, end = skeleton.torso, sheet.lanyard, end_of_lanyard(skeleton)
     for side in (-1, 1):
         paper.brush([at(0.25 * side, -0.02), at(0.20 * side, 0.25), end + 2 * side], 3.4, colour, tip=1, tail=1)
     card = polygon([end + complex(*p) for p in ((-13, 2), (13, 1), (13.5, 33), (-13, 34))])

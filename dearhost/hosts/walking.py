@@ -14,7 +14,7 @@ from typing import Any
 
 from scipy.interpolate import CubicSpline
 
-from dearhost.hosts.paper import clamp, turned
+from dearhost.hosts.outlines import clamp, turned
 from dearhost.hosts.pose import Foot
 
 STEP_SECONDS = 0.5

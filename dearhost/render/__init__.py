@@ -1,19 +1,22 @@
 """Rendering: stills, proofs and films from a timeline."""
 
 from dearhost.render.chunk_pool import default_processes
-from dearhost.render.encoding import SAMPLE_RATE, VideoCodec
+from dearhost.render.encoding import FORMS, SAMPLE_RATE, FilmForm, VideoCodec
 from dearhost.render.film import FilmReport, captions_of, render_film
 from dearhost.render.joining import language_code
 from dearhost.render.plan import Chunk, RenderSettings, plan_chunks
 from dearhost.render.proof import MIME as PROOF_MIME
 from dearhost.render.proof import stream_proof
+from dearhost.render.rehearsal import rehearse
 from dearhost.render.soundtrack import mastered
 from dearhost.render.stills import still
 
 __all__ = [
+    "FORMS",
     "PROOF_MIME",
     "SAMPLE_RATE",
     "Chunk",
+    "FilmForm",
     "FilmReport",
     "RenderSettings",
     "VideoCodec",
@@ -22,6 +25,7 @@ __all__ = [
     "language_code",
     "mastered",
     "plan_chunks",
+    "rehearse",
     "render_film",
     "still",
     "stream_proof",

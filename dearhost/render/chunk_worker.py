@@ -14,7 +14,7 @@ from dearhost.errors import DearHostError, StorageFull
 from dearhost.hosts import use_host_folder
 from dearhost.memory import give_back
 from dearhost.render.encoding import add_video
-from dearhost.render.frames import FrameSource
+from dearhost.render.frames import FrameSource, TransparentSource
 from dearhost.render.plan import Chunk, RenderSettings
 from dearhost.stage import Painter, Timeline
 from dearhost.storage import write_whole
@@ -49,12 +49,15 @@ class ParentGone(Exception):
     """The process that asked for the chunk is no more."""
 
 
-def write_chunk(source: FrameSource, timeline: Timeline, settings: RenderSettings, chunk: Chunk, path: Path,
+Source = FrameSource | TransparentSource
+
+
+def write_chunk(source: Source, timeline: Timeline, settings: RenderSettings, chunk: Chunk, path: Path,
                 report: Connection | None = None, parent: int = 0) -> None:  # fmt: skip
     """Encode a chunk's frames into ``path``, whole or not at all."""
 
     def encode(part: Path) -> None:
-        with av.open(str(part), "w", format="mp4") as container:
+        with av.open(str(part), "w", format=settings.codec.film_form.container) as container:
             stream = add_video(container, settings.picture, timeline.frame_rate, settings.codec)
             for index, number in enumerate(range(chunk.first, chunk.last)):
                 frame = source.paint(number)
@@ -70,13 +73,20 @@ def write_chunk(source: FrameSource, timeline: Timeline, settings: RenderSetting
     write_whole(path, encode)
 
 
+def frame_source(timeline: Timeline, settings: RenderSettings) -> Source:
+    """What draws the frames in the form that is asked for."""
+    form = settings.codec.film_form
+    painter = Painter(timeline, settings.picture, settings.fonts, transparent=form.transparent)
+    return TransparentSource(painter, form.pixels) if form.transparent else FrameSource(painter)
+
+
 def serve(connection: Connection, timeline: Timeline, settings: RenderSettings, folder: Path) -> None:
     """Render each chunk that comes until None comes or the parent goes."""
     parent = os.getppid()
     try:
         if settings.hosts:
             use_host_folder(settings.hosts)
-        source = FrameSource(Painter(timeline, settings.picture, settings.fonts))
+        source = frame_source(timeline, settings)
         while True:
             chunk: Chunk | None = connection.recv()
             if chunk is None:

@@ -46,7 +46,7 @@ def sound_of(timeline: Timeline) -> list[Placement]:
 
 def render_film(timeline: Timeline, path: Path, settings: RenderSettings, cache: FolderCache, *,
                 progress: Progress | None = None, processes: int = 0) -> FilmReport:  # fmt: skip
-    """Render ``timeline`` to ``path`` (MP4). Chunks found in ``cache`` are not rendered again.
+    """Render ``timeline`` to ``path`` in the form of its settings. Chunks found in ``cache`` are not rendered again.
 
     The file appears under its final name only when it is whole. Raises RenderError and its kinds, and
     whatever ``progress`` raises; finished chunks stay in the cache.
@@ -71,7 +71,7 @@ def render_film(timeline: Timeline, path: Path, settings: RenderSettings, cache:
     parts = [(chunk, cache.path_of(chunk.name)) for chunk in chunks]
     captions = captions_of(timeline) if settings.soft_captions else ()
     try:
-        write_whole(path, lambda part: join(part, parts, timeline, sound, captions))
+        write_whole(path, lambda part: join(part, parts, timeline, sound, captions, settings.codec.film_form))
     except av.FFmpegError as error:
         raise RenderError(f"The film could not be put together: {error}. Finished parts are kept.") from error
     if progress:

@@ -1,4 +1,4 @@
-"""One reused video frame whose planes follow the painter's changes."""
+"""Painted frames for encoders: opaque in one reused frame whose planes follow the changes, or with alpha."""
 
 from __future__ import annotations
 
@@ -6,6 +6,7 @@ from typing import Any
 
 import av
 import numpy as np
+from av.video.reformatter import ColorRange, Colorspace
 from numpy.typing import NDArray
 
 from dearhost.stage import Painter
@@ -40,3 +41,21 @@ class FrameSource:
         for box in self._painter.paint(number):
             self._convert(self._words, *self._planes, *box)
         return self.frame
+
+
+class TransparentSource:
+    """Paints frames of a film without its sets and hands them over with straight alpha, BT.709."""
+
+    def __init__(self, painter: Painter, pixels: str) -> None:
+        self._painter, self._format = painter, pixels
+        self._frame: Any = None
+        painter.forget()
+
+    def paint(self, number: int) -> Any:
+        """The video frame ``number``."""
+        if self._painter.paint(number) or self._frame is None:
+            drawn = av.VideoFrame.from_ndarray(self._painter.sheet.straight(), format="bgra")
+            self._frame = drawn.reformat(
+                format=self._format, dst_colorspace=Colorspace.ITU709, dst_color_range=ColorRange.MPEG
+            )
+        return self._frame

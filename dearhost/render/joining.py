@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import struct
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from fractions import Fraction
 from pathlib import Path
 from typing import Any
@@ -14,7 +14,7 @@ from numpy.typing import NDArray
 
 from dearhost.errors import RenderError
 from dearhost.formats import TimedText
-from dearhost.render.encoding import add_audio, audio_frames
+from dearhost.render.encoding import FilmForm, add_audio, audio_frames
 from dearhost.render.plan import Chunk
 from dearhost.stage import Timeline
 
@@ -39,22 +39,23 @@ def language_code(tag: str) -> str:
 
 
 def join(path: Path, chunks: Sequence[tuple[Chunk, Path]], timeline: Timeline, sound: NDArray[np.float32],
-         captions: Sequence[TimedText]) -> None:  # fmt: skip
-    """Write ``path``: H.264 + AAC MP4, index in front, title and language as metadata.
+         captions: Sequence[TimedText], form: FilmForm) -> None:  # fmt: skip
+    """Write ``path`` in a form: index in front, title and language as metadata.
 
     ``sound`` is mono at 48 kHz; ``captions`` become a subtitle track when there are any. The film has
     exactly ``timeline.frames`` frames. Raises RenderError when the chunks do not fit each other.
     """
     language = language_code(timeline.language)
-    with av.open(str(path), "w", format="mp4", options={"movflags": "+faststart"}) as output:
+    options = {} if form.container == "webm" else {"movflags": "+faststart"}
+    with av.open(str(path), "w", format=form.container, options=options) as output:
         output.metadata["title"] = timeline.title or "Untitled"
         output.metadata["language"] = timeline.language
         output.metadata["comment"] = "Synthetic host and voice"
         video = None
-        audio = add_audio(output)
+        audio = add_audio(output, form)
         audio.metadata["language"] = language
-        subtitles = _add_subtitles(output, language) if captions else None
-        feed = _SoundFeed(output, audio, sound)
+        subtitles = _add_subtitles(output, language) if captions and form.subtitles else None
+        feed = _SoundFeed(output, audio, audio_frames(sound, form))
         base = Fraction(1, 90_000)
         header = b""
         for chunk, file in chunks:
@@ -63,6 +64,8 @@ def join(path: Path, chunks: Sequence[tuple[Chunk, Path]], timeline: Timeline, s
                 if video is None:
                     video = output.add_stream_from_template(stream)
                     video.metadata["language"] = language
+                    if form.transparent and form.container == "webm":
+                        video.metadata["alpha_mode"] = "1"
                     header = bytes(stream.codec_context.extradata or b"")
                 elif bytes(stream.codec_context.extradata or b"") != header:
                     raise RenderError("Two parts of the film were encoded differently. Render it again.")
@@ -85,8 +88,8 @@ def join(path: Path, chunks: Sequence[tuple[Chunk, Path]], timeline: Timeline, s
 class _SoundFeed:
     """Encodes sound as the pictures go along, so that the file is well interleaved."""
 
-    def __init__(self, output: Any, stream: Any, sound: NDArray[np.float32]) -> None:
-        self._output, self._stream, self._frames = output, stream, audio_frames(sound)
+    def __init__(self, output: Any, stream: Any, frames: Iterator[Any]) -> None:
+        self._output, self._stream, self._frames = output, stream, frames
         self._at = 0.0
 
     def until(self, moment: float) -> None:

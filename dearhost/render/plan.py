@@ -57,7 +57,7 @@ def plan_chunks(timeline: Timeline, settings: RenderSettings) -> tuple[Chunk, ..
             place = (first - start, last - first, lead, scene.transition if opens else "")
             name = fingerprint(VERSION, scene.fingerprint, before, place, look)
             if last > first:
-                chunks.append(Chunk(first, last, f"{name}.mp4"))
+                chunks.append(Chunk(first, last, f"{name}.{settings.codec.form}"))
     return tuple(chunks)
 
 

@@ -13,7 +13,7 @@ from collections.abc import Iterator
 
 import av
 
-from dearhost.render.encoding import SAMPLE_RATE, VideoCodec, add_audio, add_video, audio_frames
+from dearhost.render.encoding import FORMS, SAMPLE_RATE, VideoCodec, add_audio, add_video, audio_frames
 from dearhost.render.frames import FrameSource
 from dearhost.render.soundtrack import mastered, scene_sound
 from dearhost.stage import Painter, SceneTimeline, first_frame
@@ -98,8 +98,8 @@ def _write(painter: Painter, scene: SceneTimeline, part: tuple[float, float | No
     source = FrameSource(painter)
     with av.open(sink, "w", format="mp4", options=options) as output:
         video = add_video(output, painter.picture, rate, _CODEC)
-        audio = add_audio(output, bit_rate=96_000)
-        frames = audio_frames(sound)
+        audio = add_audio(output, FORMS["mp4"], bit_rate=96_000)
+        frames = audio_frames(sound, FORMS["mp4"])
         heard = 0.0
         for index, number in enumerate(range(first, count)):
             while heard <= rate.start_of(index + 1):

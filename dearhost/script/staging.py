@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass, field
+from dataclasses import asdict, dataclass, field
 from typing import Any
 
 from dearhost.script.brief import LONGEST_TARGET
@@ -16,10 +16,14 @@ NEAREST, FURTHEST = 0.8, 1.8
 
 @dataclass(frozen=True, slots=True)
 class Spot:
-    """Where a host stands: ``x`` from 0 (left edge) to 1, ``distance`` from the camera, 1 the usual."""
+    """Where a host stands: ``x`` from 0 (left edge) to 1, ``distance`` from the camera, 1 the usual.
+
+    ``facing``: the body is turned to the left (-1), to the camera (0) or to the right (1).
+    """
 
     x: float
     distance: float = 1.0
+    facing: int = 0
 
 
 @dataclass(frozen=True, slots=True)
@@ -59,7 +63,7 @@ def staging_to_json(staging: Staging) -> dict[str, Any]:
         "camera": staging.camera,
         "tail": staging.tail,
         "target": staging.target,
-        "blocking": {speaker: {"x": s.x, "distance": s.distance} for speaker, s in staging.blocking.items()},
+        "blocking": {speaker: asdict(spot) for speaker, spot in staging.blocking.items()},
         "looks": dict(staging.looks),
     }
     return {name: value for name, value in data.items() if value not in ("", None, {})}
@@ -80,7 +84,11 @@ def staging_from_json(data: Mapping[str, Any] | None) -> Staging:
         tail=None if tail is None else _within(tail, 0.0, LONGEST_TAIL),
         target=_within(target, 0.0, LONGEST_TARGET) if target else None,
         blocking={
-            str(speaker): Spot(_within(spot["x"], 0.0, 1.0), _within(spot.get("distance", 1.0), NEAREST, FURTHEST))
+            str(speaker): Spot(
+                _within(spot["x"], 0.0, 1.0),
+                _within(spot.get("distance", 1.0), NEAREST, FURTHEST),
+                round(_within(spot.get("facing", 0), -1, 1)),
+            )
             for speaker, spot in (data.get("blocking") or {}).items()
         },
         looks={str(speaker): str(look) for speaker, look in (data.get("looks") or {}).items() if look},

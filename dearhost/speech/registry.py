@@ -90,7 +90,11 @@ class VoiceRegistry:
 
     def default(self) -> Voice:
         """The best voice there is: neural where its model is present, else formant English."""
-        return next(voice for voice in self.voices() if voice.engine in (NEURAL, FORMANT))
+        return self.stock()[0]
+
+    def stock(self) -> list[Voice]:
+        """The voices that came with the application and are nobody's own."""
+        return [voice for voice in self.voices() if voice.engine in (NEURAL, FORMANT)]
 
     def engine(self, voice_id: str) -> Engine:
         """The engine that speaks with this voice; made once, then kept."""

@@ -17,15 +17,11 @@ Place = tuple[float, float, float]
 
 @dataclass(frozen=True, slots=True)
 class Neighbour:
-    """The ``host`` next to one, on its ``side`` (1 right, -1 left), and where their hands meet, in arm lengths.
-
-    ``rise`` is how much higher their eyes are, by how far away they are.
-    """
+    """The ``host`` next to one, on its ``side`` (1 right, -1 left), and where their hands meet, in arm lengths."""
 
     host: str
     side: int
     meet: tuple[float, float]
-    rise: float
 
 
 STANDING = ("wide", "full")
@@ -129,10 +125,14 @@ def neighbours(shape: str, places: Mapping[str, Place]) -> dict[str, Neighbour]:
             there = index + 1 if index + 1 < len(in_row) else index - 1
             side = 1 if there > index else -1
             own, theirs = places[host], places[in_row[there]]
-            away = abs(theirs[0] - own[0]) * RATIOS[shape][0] / RATIOS[shape][1]
-            rise = (own[1] - theirs[1]) / max(away, 0.05)
-            found[host] = Neighbour(in_row[there], side, _meeting(shape, host, own, theirs), rise)
+            found[host] = Neighbour(in_row[there], side, _meeting(shape, host, own, theirs))
     return found
+
+
+def seen_from(shape: str, own: Place, other: Place) -> tuple[int, float]:
+    """On which side another host is (1 right, -1 left), and how much higher their eyes are by how far away they are."""
+    away = abs(other[0] - own[0]) * RATIOS[shape][0] / RATIOS[shape][1]
+    return (1 if other[0] > own[0] else -1), (own[1] - other[1]) / max(away, 0.05)
 
 
 def _meeting(shape: str, host: str, own: Place, others: Place) -> tuple[float, float]:

@@ -8,8 +8,9 @@ from typing import Any
 
 import skia
 
-from dearhost.hosts.paper import disc, moved, paint
-from dearhost.stage.layer import Layer, PixelBox, even_box
+from dearhost.hosts.colours import paint
+from dearhost.hosts.outlines import disc, moved
+from dearhost.stage.layer import Layer, PixelBox, pixel_box
 from dearhost.stage.shapes import Picture
 from dearhost.stage.timeline import Bubble
 
@@ -21,7 +22,7 @@ def in_bubble(bubble: Bubble, hosts: Sequence[Layer], picture: Picture, number: 
     x, y, radius = bubble.x * picture.width, bubble.y * picture.height, bubble.radius * picture.height
     edge = 7 * picture.unit
     path = _outline(bubble, x, y, radius)
-    box = even_box(
+    box = pixel_box(
         (x - radius - 3 * edge, y - radius - 3 * edge, x + radius + 4 * edge, y + radius + 4 * edge), picture
     )
 
@@ -35,7 +36,16 @@ def in_bubble(bubble: Bubble, hosts: Sequence[Layer], picture: Picture, number: 
         line.setStrokeWidth(edge)
         canvas.drawPath(path, line)
 
-    cut = [replace(layer, box=_within(layer.box, box), draw=_clipped(layer.draw, path)) for layer in hosts]
+    cut = [
+        replace(
+            layer,
+            key=(layer.key, layer.place),
+            box=_within(layer.box, box),
+            draw=_clipped(layer.draw, path),
+            place=(0, 0),
+        )
+        for layer in hosts
+    ]
     return [
         Layer(f"bubble.{number}", bubble, box, ground),
         *(layer for layer in cut if layer.box[2] > layer.box[0] and layer.box[3] > layer.box[1]),

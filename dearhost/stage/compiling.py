@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import astuple, replace
 
 from dearhost.errors import StageError
 from dearhost.hosts import VERSION as HOSTS_VERSION
+from dearhost.hosts import Handling, hands_full
 from dearhost.lips import VERSION as LIPS_VERSION
 from dearhost.script import Cue, Line, Scene, spoken_lines, word_index
 from dearhost.speech import Reading, Speaker, with_pauses
@@ -25,14 +26,14 @@ from dearhost.stage.directing import automatic
 from dearhost.stage.going import needed_end, needed_lead, planned
 from dearhost.stage.pacing import LEAD_IN, place_lines
 from dearhost.stage.production import Production
-from dearhost.stage.roles import moves_in, roles_of
+from dearhost.stage.roles import handling_in, moves_in, roles_of
 from dearhost.stage.sets.registry import VERSION as SETS_VERSION
 from dearhost.stage.shooting import Staged, turns_of
 from dearhost.stage.timeline import PlacedLine, SceneTimeline, Timeline, Title
 from dearhost.storage import fingerprint
 from dearhost.timebase import FrameRate, Span
 
-VERSION = "stage-14"
+VERSION = "stage-15"
 CHARACTERS = {"16:9": 37, "1:1": 34, "9:16": 30}
 """Characters a caption line, as far as the captions' box allows at their size."""
 _TITLE_SECONDS = (0.20, 3.4)
@@ -117,7 +118,8 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
         moves = moves_in(production, scene, heard, spots)
         plans = planned(moves)
     duration = max(duration, needed_end(plans.values()))
-    by_themselves = _by_themselves(production, heard, speaker)
+    handling, unheld = handling_in(production, scene, heard, spots)
+    by_themselves = _by_themselves(production, heard, speaker, handling)
     placed = [
         PlacedLine(line.id, line.speaker, Span(at, at + reading.duration), line.text,
                    production.entry(line.speaker).voice, reading, cue_times(line, at, reading),
@@ -137,7 +139,7 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
     if production.titles and scene.heading:
         span = Span(_TITLE_SECONDS[0], min(_TITLE_SECONDS[1], duration - 0.2))
         titles.insert(0, Title(number, scene.heading, span))
-    roles, unheld = roles_of(production, scene, placed, duration, spots, moves, _seed(scene))
+    roles = roles_of(production, scene, placed, duration, spots, moves, handling, _seed(scene))
     staged = Staged(production.shape, choices.framing, choices.furniture, roles, spots)
     turns = turns_of([(production.entry(line.speaker).host, line.span.start, line.span.end) for line in placed])
     cuts = [(cut.at, cut.framing, production.entry(cut.speaker).host) for cut in framings_of(heard)]
@@ -181,7 +183,7 @@ def _name(production: Production, scene: Scene, lines: Sequence[Line], speaker: 
     choices = (production.shape, own.set, own.framing, own.captions, own.furniture, own.cutting, own.camera,
                production.liveliness, production.titles,
                production.caption_names, production.directed)  # fmt: skip
-    blocking = sorted((name, spot.x, spot.distance) for name, spot in scene.staging.blocking.items())
+    blocking = sorted((name, spot.x, spot.distance, spot.facing) for name, spot in scene.staging.blocking.items())
     names = len(production.script.speakers()) > 1
     versions = (VERSION, HOSTS_VERSION, LIPS_VERSION, SETS_VERSION)
     staging = (scene.heading, number, names, scene.staging.tail, blocking)
@@ -194,7 +196,10 @@ def _seed(scene: Scene) -> int:
 
 
 def _by_themselves(
-    production: Production, heard: Sequence[tuple[Line, float, Reading]], speaker: Speaker
+    production: Production,
+    heard: Sequence[tuple[Line, float, Reading]],
+    speaker: Speaker,
+    handling: Mapping[str, tuple[Handling, ...]],
 ) -> dict[str, tuple[Cue, ...]]:
     """What hosts do by themselves where the words ask for it, by line id."""
     found: dict[str, tuple[Cue, ...]] = {}
@@ -208,5 +213,5 @@ def _by_themselves(
             if production.entry(item[0].speaker).host == host
             and speaker.registry.voice(production.entry(item[0].speaker).voice).language.startswith("en")
         ]
-        found |= automatic(mine, production.liveliness)
+        found |= automatic(mine, production.liveliness, hands_full(handling.get(host, ())))
     return found

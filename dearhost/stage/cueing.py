@@ -5,7 +5,17 @@ from __future__ import annotations
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import replace
 
-from dearhost.hosts import ACTS, EXPRESSIONS, GESTURES, LOOKS, PROPS, ExpressionCue, GestureCue, PropCue
+from dearhost.hosts import (
+    ACTS,
+    EXPRESSIONS,
+    GESTURES,
+    LOOKS,
+    OWN_PICTURE,
+    PROPS,
+    ExpressionCue,
+    GestureCue,
+    PropCue,
+)
 from dearhost.script import KINDS, Cue, CueKind, Line, Parameter, cue_problem, word_index
 from dearhost.sound import STINGS
 from dearhost.speech import AS_EVER, ENDINGS, MANNERS, Delivery, Manner, Reading, SayAs, borders_of, sayings_of
@@ -53,6 +63,7 @@ KINDS.register(
             Parameter("prop", "Which", next(iter(PROPS)), choices=tuple(PROPS)),
             _SIDE,
             Parameter("text", "Words on a sign", "", required=False),
+            Parameter("picture", "The picture", "", required=False),
         ),
         "pick up hold " + " ".join(f"{name} {prop.also}" for name, prop in PROPS.items()),
     ),
@@ -221,11 +232,18 @@ def gestures_of(line: Line, start: float, reading: Reading) -> list[GestureCue]:
 def props_of(line: Line, start: float, reading: Reading, host: str) -> list[PropCue]:
     """What the line's speaker, played by ``host``, is to do with props, in scene time."""
     return [
-        PropCue(start + moment_of(line, cue, reading), host, cue.kind, cue.text("prop"), cue.text("side") or "right",
-                cue.text("text"), longer=cue.number("longer") if cue.kind == "show" else 0.0)
+        PropCue(
+            start + moment_of(line, cue, reading),
+            host,
+            cue.kind,
+            cue.text("prop"),
+            cue.text("side") or "right",
+            cue.text("picture" if cue.text("prop") == OWN_PICTURE else "text"),
+            longer=cue.number("longer") if cue.kind == "show" else 0.0,
+        )
         for cue in playable(line)
         if cue.kind in ACTS
-    ]  # fmt: skip
+    ]
 
 
 def looks_of(line: Line, start: float, reading: Reading) -> list[tuple[float, str]]:

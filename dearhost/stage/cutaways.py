@@ -4,8 +4,10 @@ from __future__ import annotations
 
 from typing import Any
 
+from dearhost.hosts.colours import darker, paint
 from dearhost.hosts.cut_shapes import cut_rect
-from dearhost.hosts.paper import Paper, darker, moved, paint
+from dearhost.hosts.outlines import moved
+from dearhost.hosts.paper import Paper
 from dearhost.stage.sets.things import draw_thing
 from dearhost.stage.shapes import Picture
 from dearhost.stage.timeline import Cutaway

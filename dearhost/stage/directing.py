@@ -10,7 +10,7 @@ import re
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
 
-from dearhost.hosts import GESTURES
+from dearhost.hosts import GESTURES, moves_hands
 from dearhost.script import Cue, Line, words_of
 from dearhost.speech import Reading
 from dearhost.stage.cueing import moment_of, playable
@@ -66,11 +66,14 @@ class _Wish:
     cue: Cue
 
 
-def automatic(lines: Iterable[tuple[Line, float, Reading]], liveliness: str) -> dict[str, tuple[Cue, ...]]:
+def automatic(
+    lines: Iterable[tuple[Line, float, Reading]], liveliness: str, full: Sequence[tuple[float, float]] = ()
+) -> dict[str, tuple[Cue, ...]]:
     """Gestures for the lines of one host, by line id, as cues that were not written. English only.
 
     ``lines`` are the host's with their starts in the scene. At most one gesture in ``_GAPS`` seconds, none twice in
-    ``_REPEATED``, none within ``_NEAR`` of a person's gesture or on a word a person gave a ``rest``.
+    ``_REPEATED``, none within ``_NEAR`` of a person's gesture or on a word a person gave a ``rest``, no gesture of
+    hands while ``full`` (from, to) says that both hold something.
     """
     placed = list(lines)
     taken = [
@@ -83,6 +86,8 @@ def automatic(lines: Iterable[tuple[Line, float, Reading]], liveliness: str) -> 
     chosen: list[_Wish] = []
     for wish in wishes:
         if any(abs(wish.at - at) < _NEAR for at in taken):
+            continue
+        if moves_hands(wish.cue.kind) and any(start < wish.at < end for start, end in full):
             continue
         if any(abs(wish.at - other.at) < _GAPS[liveliness] for other in chosen):
             continue

@@ -13,7 +13,7 @@ from typing import Any
 import skia
 
 from dearhost.errors import StageError
-from dearhost.hosts.paper import rgb
+from dearhost.hosts.colours import rgb
 
 SANS = ("atkinson-hyperlegible-latin", "atkinson-hyperlegible-latin-ext")
 SERIF = ("literata-latin", "literata-latin-ext", "literata-greek", "literata-cyrillic", "literata-cyrillic-ext",

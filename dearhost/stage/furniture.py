@@ -6,15 +6,15 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
 
-from dearhost.hosts import host_by_id
-from dearhost.hosts.paper import Paper, darker, mix, polygon
+from dearhost.hosts import DESK_TOP, host_by_id
+from dearhost.hosts.colours import darker, mix
+from dearhost.hosts.outlines import polygon
+from dearhost.hosts.paper import Paper
 from dearhost.stage.shapes import Picture
 
 FURNITURE = ("none", "desk", "counter")
 HEIGHTS: Mapping[str, float] = {"desk": 2.40, "counter": 3.40}
 """Head heights from the floor to the top."""
-_ELBOW = 0.50
-"""Arm lengths below the shoulder at which forearms rest."""
 _WIDTHS: Mapping[str, float] = {"desk": 2.15, "counter": 9.0}
 """Head heights that it reaches beyond the outermost hosts."""
 _WOOD, _FRONT = "#B98B57", "#2A3C57"
@@ -23,7 +23,7 @@ _WOOD, _FRONT = "#B98B57", "#2A3C57"
 def elbow(host: str) -> float:
     """Head heights from the middle of the head down to resting elbows."""
     shoulder, length = host_by_id(host).arm_base
-    return (shoulder.imag + _ELBOW * length) / 100
+    return (shoulder.imag + DESK_TOP * length) / 100
 
 
 @dataclass(frozen=True, slots=True)

@@ -13,13 +13,14 @@ from dataclasses import replace
 from functools import lru_cache
 from typing import Any
 
-from dearhost.hosts import Face, Host, Performance, Pose, host_by_id
+from dearhost.hosts import Face, Host, OnDesk, Part, Performance, Pose, draw_laid, host_by_id, prop_reach
+from dearhost.hosts.paper import Paper
 from dearhost.stage.bubbles import in_bubble
 from dearhost.stage.captions import Caption
 from dearhost.stage.cutaways import CutawayDrawing
 from dearhost.stage.fonts import Fonts
 from dearhost.stage.furniture import FurnitureDrawing, PlacedFurniture
-from dearhost.stage.layer import Layer, PixelBox, even_box
+from dearhost.stage.layer import Layer, PixelBox, pixel_box
 from dearhost.stage.lettering import CaptionDrawing, TitleDrawing, sign_lettering
 from dearhost.stage.shapes import Picture
 from dearhost.stage.timeline import Cutaway, PlacedHost, SceneTimeline, Title
@@ -31,6 +32,8 @@ _SLOW_HEAD = 0.8
 """Degrees a frame."""
 _SLOW_HAND = 3.0
 """Degrees a frame."""
+_WHOLE_PIXELS = 1.6
+"""Pixels a unit from which heads, trunks and arms go from pixel to pixel; smaller ones in parts of pixels."""
 _SLOW_EYES = 0.08
 """Of the whole way of a lid or an eye, a frame."""
 
@@ -47,16 +50,50 @@ class HostLayers:
         self.scale = placed.head * picture.height / 100
         self.x, self.y = placed.x * picture.width, placed.y * picture.height
         self._offset = self.y - self.host.head_centre.imag * self.scale
+        self._step = 1.0 if self.scale > _WHOLE_PIXELS else 0.5 if self.scale > _WHOLE_PIXELS / 2 else 0.25
         self._poses: dict[float, Pose] = {}
+        self._on_desk = performance.on_desk
 
     def layers(self, frame: int) -> list[Layer]:
         """The host's layers at a frame of the scene."""
         pose = self._held_pose(frame)
         x = self.x + pose.root * self.scale * self.host.figure
-        return [
-            Layer(f"{self.name}.{part.name}", part.key, self._pixels(part.box, x), self._drawer(part.draw, x))
-            for part in self.host.parts(pose, self.scale)
-        ]
+        return [self._layer(part, x) for part in self.host.parts(pose, self.scale)]
+
+    def _layer(self, part: Part, x: float) -> Layer:
+        """A part as a layer; what has a place of its own goes there in steps."""
+        if not part.at:
+            box, draw = self._pixels(part.box, x), self._drawer(part.draw, x, self._offset)
+            return Layer(f"{self.name}.{part.name}", (part.key, x), box, draw)
+        left = round((x + part.at.real * self.scale) / self._step) * self._step
+        top = round((self._offset + part.at.imag * self.scale) / self._step) * self._step
+        box = pixel_box(
+            (part.box[0] * self.scale + left, part.box[1] * self.scale + top, part.box[2] * self.scale + left,
+             part.box[3] * self.scale + top), self._picture,
+        )  # fmt: skip
+        place = math.floor(left), math.floor(top)
+        key = part.key, left - place[0], top - place[1]
+        return Layer(f"{self.name}.{part.name}", key, box, self._drawer(part.draw, left, top), place)
+
+    def on_desk(self, moment: float) -> list[Layer]:
+        """What stands on the desk before the host."""
+        return [self._standing(item) for item in self._on_desk if item.start <= moment < item.end]
+
+    @lru_cache(maxsize=16)  # noqa: B019 - lives as long as its scene does
+    def _standing(self, item: OnDesk) -> Layer:
+        side = -1 if item.hand == "left" else 1
+        pose = self._pose(item.touched)
+        palm = self.host.palm(pose, side) + pose.root * self.host.figure
+        reach = prop_reach(item.prop) * self.host.prop_size
+
+        def draw(canvas: Any) -> None:
+            paper = Paper(canvas, self.scale)
+            with paper.placed(palm.real, palm.imag, self.host.prop_size):
+                draw_laid(paper, item.prop, side, item.content, self.performance.lettering)
+
+        box = (palm.real - reach, palm.imag - reach, palm.real + reach, palm.imag + reach)
+        name = f"{self.name}.{item.prop}.{item.hand}.{item.start:.2f}"
+        return Layer(name, item, self._pixels(box, self.x), self._drawer(draw, self.x, self._offset))
 
     def _held_pose(self, frame: int) -> Pose:
         """The mouth of this frame; trunk and arms, head, and eyes, each of the even frame before while slow."""
@@ -94,15 +131,15 @@ class HostLayers:
 
     def _pixels(self, box: tuple[float, float, float, float], x: float) -> PixelBox:
         left, top, right, bottom = box
-        return even_box(
+        return pixel_box(
             (left * self.scale + x, top * self.scale + self._offset, right * self.scale + x,
              bottom * self.scale + self._offset), self._picture,
         )  # fmt: skip
 
-    def _drawer(self, draw: Callable[[Any], None], x: float) -> Callable[[Any], None]:
+    def _drawer(self, draw: Callable[[Any], None], x: float, y: float) -> Callable[[Any], None]:
         def placed(canvas: Any) -> None:
             canvas.save()
-            canvas.translate(x, self._offset)
+            canvas.translate(x, y)
             canvas.scale(self.scale, self.scale)
             draw(canvas)
             canvas.restore()
@@ -142,13 +179,13 @@ class LetteringLayers:
         if shown:
             title = self.title_drawing(shown)
             key = (shown.span.start, title.key(moment))
-            layers.append(Layer("title", key, even_box(title.box, self.picture), lambda c: title.draw(c, moment)))
+            layers.append(Layer("title", key, pixel_box(title.box, self.picture), lambda c: title.draw(c, moment)))
         caption = self.scene.caption_at(moment) if self.scene.burned else None
         if caption:
             drawing = self.caption_drawing(caption)
             word = caption.word_at(moment)
             key = (caption.start, word)
-            layers.append(Layer("caption", key, even_box(drawing.box, self.picture), lambda c: drawing.draw(c, word)))
+            layers.append(Layer("caption", key, pixel_box(drawing.box, self.picture), lambda c: drawing.draw(c, word)))
         return layers
 
     @lru_cache(maxsize=8)  # noqa: B019 - lives as long as its scene does
@@ -190,11 +227,12 @@ class SceneLayers:
             return [*cutaway, *in_bubble(shot.bubble, [layer for own in hosts for layer in own], self.picture, number)]
         if shot.furniture:
             drawing = self._furniture_drawing(shot.furniture)
-            box = even_box(drawing.box, self.picture)
+            box = pixel_box(drawing.box, self.picture)
             desk = Layer(f"furniture.{number}", shot.furniture, box, drawing.draw)
             behind, before = zip(*(_split_at_body(own) for own in hosts), strict=True)
             hidden = [_cut_at(layer, box[1] + 24) for layer in itertools.chain(*behind)]
-            return [*hidden, desk, *itertools.chain(*before), *cutaway]
+            standing = itertools.chain(*(host.on_desk(moment) for host in self.shots[number]))
+            return [*hidden, desk, *standing, *itertools.chain(*before), *cutaway]
         return [*itertools.chain(*hosts), *cutaway]
 
     def _cutaway(self, moment: float) -> list[Layer]:
@@ -203,7 +241,7 @@ class SceneLayers:
             return []
         card = self.cutaway_drawing(cutaway)
         key = (cutaway.span.start, card.key(moment))
-        return [Layer("cutaway", key, even_box(card.box, self.picture), lambda c: card.draw(c, moment))]
+        return [Layer("cutaway", key, pixel_box(card.box, self.picture), lambda c: card.draw(c, moment))]
 
     @lru_cache(maxsize=8)  # noqa: B019 - lives as long as its scene does
     def cutaway_drawing(self, cutaway: Cutaway) -> CutawayDrawing:

@@ -7,8 +7,10 @@ from dataclasses import dataclass
 from typing import Any
 
 from dearhost.hosts import Lettering
+from dearhost.hosts.colours import darker, paint
 from dearhost.hosts.cut_shapes import cut_rect
-from dearhost.hosts.paper import Paper, darker, moved, paint, polygon
+from dearhost.hosts.outlines import moved, polygon
+from dearhost.hosts.paper import Paper
 from dearhost.script import words_of
 from dearhost.stage.captions import Caption
 from dearhost.stage.fonts import Fonts, Word, balanced_lines

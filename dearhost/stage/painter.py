@@ -17,7 +17,7 @@ from numpy.typing import NDArray
 
 from dearhost.stage.camera import larger, window
 from dearhost.stage.fonts import Fonts
-from dearhost.stage.layer import Layer, PixelBox
+from dearhost.stage.layer import Layer, PixelBox, evened
 from dearhost.stage.layers import LetteringLayers, SceneLayers
 from dearhost.stage.sets import draw_set
 from dearhost.stage.shapes import Picture
@@ -28,13 +28,14 @@ Pixels = NDArray[np.uint8]
 
 
 class Sheet:
-    """A canvas on a numpy array: ``pixels`` has shape (height, width, 4), BGRA, opaque;
-    ``words`` is the same memory with a pixel a word."""
+    """A canvas on a numpy array: ``pixels`` has shape (height, width, 4), BGRA, opaque or, when it is ``transparent``,
+    premultiplied; ``words`` is the same memory with a pixel a word."""
 
-    def __init__(self, picture: Picture) -> None:
+    def __init__(self, picture: Picture, *, transparent: bool = False) -> None:
         self.pixels: Pixels = np.zeros((picture.height, picture.width, 4), np.uint8)
         self.words = self.pixels.view(np.uint32)[..., 0]
-        info = skia.ImageInfo.Make(picture.width, picture.height, skia.kBGRA_8888_ColorType, skia.kOpaque_AlphaType)
+        alpha = skia.kPremul_AlphaType if transparent else skia.kOpaque_AlphaType
+        info = skia.ImageInfo.Make(picture.width, picture.height, skia.kBGRA_8888_ColorType, alpha)
         self._surface = skia.Surface.MakeRasterDirect(info, self.pixels)
         self._pixmap = skia.Pixmap(info, self.pixels, self.pixels.strides[0])
         self.canvas: Any = self._surface.getCanvas()
@@ -42,6 +43,14 @@ class Sheet:
     def image(self) -> Any:
         """What is on it, as an image; good until it is drawn on again."""
         return skia.Image.MakeFromRaster(self._pixmap)  # a snapshot would copy
+
+    def straight(self) -> Pixels:
+        """A copy of the pixels with straight alpha."""
+        copy = np.empty_like(self.pixels)
+        height, width, _ = copy.shape
+        info = skia.ImageInfo.Make(width, height, skia.kBGRA_8888_ColorType, skia.kUnpremul_AlphaType)
+        self._pixmap.readPixels(skia.Pixmap(info, copy, copy.strides[0]))
+        return copy
 
     def take(self, other: Sheet, box: PixelBox) -> None:
         """Copy a box from another sheet."""
@@ -51,9 +60,14 @@ class Sheet:
 
 @lru_cache(maxsize=4)
 def _set_sheet(set_id: str, picture: Picture) -> Sheet:
-    sheet = Sheet(picture)
-    draw_set(sheet.canvas, set_id, picture)
+    """The set, "" for none: everything is transparent."""
+    sheet = Sheet(picture, transparent=not set_id)
+    if set_id:
+        draw_set(sheet.canvas, set_id, picture)
     return sheet
+
+
+_REPLACING = skia.Paint(BlendMode=skia.BlendMode.kSrc)
 
 
 def _joined(a: PixelBox, b: PixelBox) -> PixelBox:
@@ -95,7 +109,7 @@ class Stamps:
     def of(self, layer: Layer) -> Any:
         """The layer's drawing as an image, its top left at that of the layer's box."""
         kept = self._kept.get(layer.name)
-        if kept and kept[0] == layer.key and kept[1] == layer.box:
+        if kept and kept[0] == layer.key and kept[1] == layer.extent:
             return kept[2]
         left, top, right, bottom = layer.box
         info = skia.ImageInfo.Make(right - left, bottom - top, skia.kBGRA_8888_ColorType, skia.kPremul_AlphaType)
@@ -104,7 +118,7 @@ class Stamps:
         canvas.translate(-left, -top)
         layer.draw(canvas)
         image = surface.makeImageSnapshot()
-        self._kept[layer.name] = layer.key, layer.box, image
+        self._kept[layer.name] = layer.key, layer.extent, image
         return image
 
     def keep_only(self, layers: Sequence[Layer]) -> None:
@@ -133,7 +147,7 @@ class ScenePainter:
         """Bring the sheet to ``frame`` of the scene; returns the boxes that changed."""
         if frame == self._frame:
             return []
-        layers = self._layers_at(frame)
+        layers = [layer for layer in self._layers_at(frame) if _area(layer.box) > 0]
         changed = [self._whole] if self._before is None else _changed(self._before, layers)
         for box in changed:
             self.sheet.take(self._set, box)
@@ -155,11 +169,12 @@ class ScenePainter:
 class MovingPainter:
     """Paints a scene over which the camera moves: a window of a larger picture, then the lettering over it."""
 
-    def __init__(self, scene: SceneTimeline, picture: Picture, rate: FrameRate, fonts: Fonts, sheet: Sheet) -> None:
+    def __init__(self, scene: SceneTimeline, set_id: str, picture: Picture, rate: FrameRate, fonts: Fonts,
+                 sheet: Sheet) -> None:  # fmt: skip
         self._scene, self._rate, self._sheet = scene, rate, sheet
         self._world, self._lettering = larger(picture), LetteringLayers(scene, picture, rate, fonts)
         seen = SceneLayers(scene, self._world, rate, fonts)
-        self._painter = ScenePainter(seen.seen, scene.set, self._world, Sheet(self._world))
+        self._painter = ScenePainter(seen.seen, set_id, self._world, Sheet(self._world, transparent=not set_id))
         self._stamps = Stamps()
         self._picture = picture
         xs = [host.x for host in scene.shots[0].hosts]
@@ -177,7 +192,7 @@ class MovingPainter:
         canvas = self._sheet.canvas
         canvas.drawImageRect(
             self._painter.sheet.image(), skia.Rect.MakeXYWH(seen.left, seen.top, seen.width, seen.height),
-            skia.Rect.MakeWH(width, height), skia.SamplingOptions(skia.FilterMode.kLinear), None,
+            skia.Rect.MakeWH(width, height), skia.SamplingOptions(skia.FilterMode.kLinear), _REPLACING,
         )  # fmt: skip
         layers = self._lettering.layers(frame)
         for layer in layers:
@@ -197,16 +212,17 @@ def _changed(before: Sequence[Layer], now: Sequence[Layer]) -> list[PixelBox]:
             boxes += [layer.box for layer in (a, b) if layer is not None]
     if [n for n in old if n in new] != [n for n in new if n in old]:
         boxes += [layer.box for layer in (*before, *now)]
-    return _merged([b for b in boxes if b[2] > b[0] and b[3] > b[1]])
+    return _merged([evened(box) for box in boxes])
 
 
 class Painter:
     """Paints any frame of a timeline at one picture size. Same timeline, same frame: same picture."""
 
-    def __init__(self, timeline: Timeline, picture: Picture, fonts_folder: Path) -> None:
+    def __init__(self, timeline: Timeline, picture: Picture, fonts_folder: Path, *, transparent: bool = False) -> None:
+        """``transparent``: without the sets, over nothing."""
         self.timeline, self.picture = timeline, picture
-        self._fonts = Fonts.at(fonts_folder)
-        self.sheet = Sheet(picture)
+        self._fonts, self._transparent = Fonts.at(fonts_folder), transparent
+        self.sheet = Sheet(picture, transparent=transparent)
         self._scenes: dict[int, ScenePainter | MovingPainter] = {}
         self._current = -1
         self._whole: PixelBox = (0, 0, picture.width, picture.height)
@@ -248,11 +264,12 @@ class Painter:
             for other in [i for i in self._scenes if i < index - 1 or i > index + 1]:
                 del self._scenes[other]
             scene, rate = self.timeline.scenes[index], self.timeline.frame_rate
+            set_id = "" if self._transparent else scene.set
             if scene.camera == "still":
                 layers = SceneLayers(scene, self.picture, rate, self._fonts)
-                self._scenes[index] = ScenePainter(layers.layers, scene.set, self.picture, self.sheet)
+                self._scenes[index] = ScenePainter(layers.layers, set_id, self.picture, self.sheet)
             else:
-                self._scenes[index] = MovingPainter(scene, self.picture, rate, self._fonts, self.sheet)
+                self._scenes[index] = MovingPainter(scene, set_id, self.picture, rate, self._fonts, self.sheet)
         return self._scenes[index]
 
     def _dissolve(self, index: int, frame: int, progress: float) -> None:

@@ -6,6 +6,7 @@ whoever opens the zip by hand.
 
 from __future__ import annotations
 
+import base64
 import io
 import json
 import zipfile
@@ -14,7 +15,7 @@ from dataclasses import dataclass, replace
 from typing import Any
 
 from dearhost.errors import DearHostError, ScriptError
-from dearhost.hosts import adopt_host, is_known, made_host
+from dearhost.hosts import adopt_host, is_known, made_host, picture_folder
 from dearhost.script import write_fountain
 from dearhost.speech import VoiceRegistry
 from dearhost.stage.production import Production, production_from_json, production_to_json
@@ -46,6 +47,10 @@ def pack(production: Production) -> bytes:
     document = {"form": FORM, "version": VERSION, "production": production_to_json(production)}
     if hosts:
         document["hosts"] = hosts
+    named = {cue.text("picture") for _, _, line in production.script.lines() for cue in line.cues if cue.kind == "take"}
+    pictures = {p: base64.b64encode(png).decode() for p in sorted(named) if (png := picture_folder().bytes_of(p))}
+    if pictures:
+        document["pictures"] = pictures
     contents = {
         "production.json": json.dumps(document, ensure_ascii=False, indent=1),
         "script.fountain": write_fountain(production.script),
@@ -60,8 +65,8 @@ def pack(production: Production) -> bytes:
 def unpack(data: bytes, name: str, voices: VoiceRegistry) -> OpenedProduction:
     """The production in the bytes of a file called ``name``.
 
-    Made hosts that come with it are taken in. Hosts, voices and sets this machine does not have are replaced, and
-    named in the notes.
+    Made hosts and pictures that come with it are taken in. Hosts, voices and sets this machine does not have are
+    replaced, and named in the notes.
     Raises UnreadableProduction.
     """
     document = _document(data, name)
@@ -77,6 +82,8 @@ def unpack(data: bytes, name: str, voices: VoiceRegistry) -> OpenedProduction:
         production = production_from_json(document["production"])
         for host_id, made in dict(document.get("hosts", {})).items():
             adopt_host(str(host_id), made)
+        for picture, text in dict(document.get("pictures", {})).items():
+            picture_folder().adopt(str(picture), text)
         return _fitted(production, voices)
     except (DearHostError, KeyError, TypeError, AttributeError) as error:
         raise UnreadableProduction(

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
-from dearhost.hosts import Behaviour, MoveCue, PlacedReading, Role, Sight, host_by_id, resolved
+from dearhost.hosts import Behaviour, Handling, Listened, MoveCue, PlacedReading, Role, Sight, host_by_id, resolved
 from dearhost.script import Line, Scene, Spot
 from dearhost.speech import Reading
-from dearhost.stage.blocking import STANDING, Neighbour, neighbours, places_of
+from dearhost.stage.blocking import STANDING, neighbours, places_of, seen_from
 from dearhost.stage.cueing import expressions_of, framings_of, gestures_of, looks_of, playable, props_of
 from dearhost.stage.directing import directed
 from dearhost.stage.going import moves_of, sinking
@@ -36,13 +36,24 @@ def moves_in(
     return found
 
 
-def _sight(
-    neighbour: Neighbour | None, looks: Sequence[tuple[float, str]], behaviour: Behaviour, lines: Mapping[str, Line]
-) -> Sight:
+def handling_in(
+    production: Production, scene: Scene, heard: Sequence[tuple[Line, float, Reading]], spots: Mapping[str, Spot]
+) -> tuple[dict[str, tuple[Handling, ...]], list[tuple[float, str]]]:
+    """What each host's hands do with props; and (when, what) they are asked for that cannot be."""
+    choices = production.choices_for(scene)
+    hosts = list(dict.fromkeys(production.entry(line.speaker).host for line, _, _ in heard))
+    places = places_of(production.shape, choices.framing, hosts, spots, choices.furniture)
+    return resolved(
+        [cue for item in heard for cue in props_of(*item, production.entry(item[0].speaker).host)],
+        {h: (neighbour.host, neighbour.side) for h, neighbour in neighbours(production.shape, places).items()},
+    )
+
+
+def _sight(looks: Sequence[tuple[float, str]], behaviour: Behaviour, lines: Mapping[str, Line]) -> Sight:
     """Where a host looks."""
     places = [cue.text("place") for line in lines.values() for cue in playable(line) if cue.kind == "picture"]
     side = -1 if places and places[0] == "left" else 1
-    return Sight(tuple(looks), neighbour.rise if neighbour else 0.0, side, behaviour.eye_contact < _TO_VIEWER)
+    return Sight(tuple(looks), side, behaviour.eye_contact < _TO_VIEWER)
 
 
 def _room(shape: str, framing: str) -> float:
@@ -62,10 +73,10 @@ def roles_of(
     duration: float,
     spots: Mapping[str, Spot],
     moves: Mapping[str, tuple[MoveCue, ...]],
+    handling: Mapping[str, tuple[Handling, ...]],
     seed: int,
-) -> tuple[dict[str, Role], list[tuple[float, str]]]:
-    """What each host of the scene does in it, in the order in which they first speak; and (when, what) hands are asked
-    for that cannot be.
+) -> dict[str, Role]:
+    """What each host of the scene does in it, in the order in which they first speak.
 
     ``seed`` decides all that is left to chance.
     """
@@ -75,21 +86,18 @@ def roles_of(
     written = {line.id: line for line in scene.lines}
     several = len(by_host) > 1
     framing, furniture = production.choices_for(scene).framing, production.choices_for(scene).furniture
-    nextdoor = neighbours(production.shape, places_of(production.shape, framing, list(by_host), spots, furniture))
-    handling, notes = resolved(
-        [
-            cue
-            for host, mine in by_host.items()
-            for line in mine
-            for cue in props_of(written[line.id], line.span.start, line.reading, host)
-        ],
-        {host: (neighbour.host, neighbour.side) for host, neighbour in nextdoor.items()},
-    )
+    places = places_of(production.shape, framing, list(by_host), spots, furniture)
+    nextdoor = neighbours(production.shape, places)
     entries = {entry.host: entry for entry in production.cast.values()}
     behaviours = {h: Behaviour(entries[h].eye_contact, entries[h].blinks, entries[h].head) for h in by_host}
     roles = {}
     for index, (host, mine) in enumerate(by_host.items()):
-        others = tuple(line.span for name, theirs in by_host.items() if name != host for line in theirs)
+        others = [
+            Listened(line.span.start, line.span.end, *seen_from(production.shape, places[host], places[name]))
+            for name, theirs in by_host.items()
+            if name != host
+            for line in theirs
+        ]
         side = nextdoor[host].side if several else 0
         # the arm towards the partner reaches less, so that hands do not meet
         alone = _room(production.shape, framing)
@@ -103,18 +111,19 @@ def roles_of(
             liveliness=production.liveliness,
             cues=tuple(gesture for item in cued for gesture in gestures_of(*item)),
             expressions=tuple(change for item in cued for change in expressions_of(*item)),
-            partner=tuple(sorted(others, key=lambda s: s.start)),
+            partner=tuple(sorted(others, key=lambda turn: turn.start)),
             partner_side=side,
             reach=reach,
+            facing=spots[host].facing if host in spots else 0,
             moves=moves[host],
             leg=host_by_id(host).leg,
             foot=host_by_id(host).foot,
             drop=sinking(framing, host),
             behaviour=behaviours[host],
-            sight=_sight(nextdoor.get(host), looks, behaviours[host], written),
+            sight=_sight(looks, behaviours[host], written),
             behind=furniture != "none",
             handling=handling.get(host, ()),
             meet=nextdoor[host].meet if host in nextdoor else (0.4, 0.45),
             seed=seed + index,
         )
-    return roles, notes
+    return roles

@@ -26,6 +26,8 @@ class OrderDelivery(Schema):
     height: int = 1080
     frames_per_second: Literal[24, 25, 30, 50, 60] = 30
     captions: Literal["burn", "soft", "file", "none"] = "burn"
+    form: Literal["mp4", "webm", "mov"] = "mp4"
+    """MP4 with the sets; WebM or MOV without them, transparent."""
 
 
 class DeliveryOut(Schema):
@@ -43,6 +45,7 @@ class DeliveryOut(Schema):
     height: int
     frames_per_second: int
     captions: str
+    form: str
     seconds: float
     size: int
     created_at: datetime
@@ -52,7 +55,7 @@ def delivery_data(delivery: Delivery) -> dict[str, Any]:
     """A delivery as it goes over the wire."""
     names = (
         "id", "production_id", "title", "status", "progress", "seconds_left", "message", "stop_requested", "height",
-        "frames_per_second", "captions", "seconds", "size", "created_at",
+        "frames_per_second", "captions", "form", "seconds", "size", "created_at",
     )  # fmt: skip
     return {name: getattr(delivery, name) for name in names} | {"shape": delivery.document["shape"]}
 
@@ -71,9 +74,8 @@ def list_deliveries(request: HttpRequest) -> list[dict[str, Any]]:
 def order(request: HttpRequest, data: OrderDelivery) -> Status[dict[str, Any]]:
     """Queue a render."""
     production = owned(request, data.production_id)
-    delivery = order_delivery(
-        production, height=data.height, frames_per_second=data.frames_per_second, captions=data.captions
-    )
+    choices = data.model_dump(exclude={"production_id"})
+    delivery = order_delivery(production, **choices)
     return Status(201, delivery_data(delivery))
 
 

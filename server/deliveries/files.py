@@ -12,11 +12,12 @@ from uuid import UUID
 from django.http import Http404, HttpRequest, HttpResponse, StreamingHttpResponse
 from django.utils.http import http_date
 
+from dearhost.render import FORMS
 from server.deliveries.models import Delivery
 
 _RANGE = re.compile(r"bytes=(\d*)-(\d*)$")
 _KINDS = {
-    "film.mp4": "video/mp4",
+    **{f"film.{name}": form.mime for name, form in FORMS.items()},
     "captions.srt": "application/x-subrip; charset=utf-8",
     "captions.vtt": "text/vtt; charset=utf-8",
 }

@@ -31,6 +31,7 @@ class Delivery(models.Model):
     height = models.PositiveIntegerField()
     frames_per_second = models.PositiveIntegerField()
     captions = models.CharField(max_length=8)
+    form = models.CharField(max_length=8, default="mp4")
     status = models.CharField(max_length=12, choices=Status.choices, default=Status.QUEUED)
     progress = models.FloatField(default=0)
     seconds_left = models.FloatField(null=True)
@@ -49,6 +50,11 @@ class Delivery(models.Model):
 
     def __str__(self) -> str:
         return f"{self.title} ({self.status})"
+
+    @property
+    def film(self) -> Path:
+        """The film itself."""
+        return self.folder / f"film.{self.form}"
 
     @property
     def folder(self) -> Path:

@@ -9,10 +9,12 @@ from typing import Any
 
 from django.http import Http404, HttpRequest, HttpResponse
 from django.utils.text import slugify
-from ninja import Router, Schema, Status
+from ninja import File, Router, Schema, Status
+from ninja.files import UploadedFile
 
 from dearhost.errors import HostError
-from dearhost.hosts import CAST, Host, base_of, host_by_id, looks_of_host
+from dearhost.hosts import CAST, Host, base_of, host_by_id, looks_of_host, picture_folder
+from dearhost.hosts.own_pictures import LARGEST_FILE
 from dearhost.hosts.portraits import cue_png, figure_png, model_sheet_png, model_sheet_svg, portrait_png
 from dearhost.stage import SETS
 from server.hosts.models import FavouriteHost, OwnHost
@@ -46,6 +48,12 @@ class SetOut(Schema):
 
     id: str
     name: str
+
+
+class PictureOut(Schema):
+    """The id of a kept picture, as it stands in a cue."""
+
+    picture: str
 
 
 class MarkIn(Schema):
@@ -87,6 +95,21 @@ def list_hosts(request: HttpRequest) -> list[dict[str, Any]]:
 def list_sets(request: HttpRequest) -> list[SetOut]:
     """Every set."""
     return [SetOut(id=s.id, name=s.name) for s in SETS.values()]
+
+
+@router.post("/pictures", response={201: PictureOut}, operation_id="keepPicture")
+def keep_picture(request: HttpRequest, file: File[UploadedFile]) -> Status[dict[str, str]]:
+    """Keep a picture to hold as a prop. Raises HostError for what is no picture or too large."""
+    return Status(201, {"picture": picture_folder().keep(file.read(LARGEST_FILE + 1))})
+
+
+@router.get("/pictures/{picture}.png", operation_id="ownPicture", include_in_schema=False)
+def own_picture(request: HttpRequest, picture: str) -> HttpResponse:
+    """A kept picture."""
+    png = picture_folder().bytes_of(picture)
+    if png is None:
+        raise Http404
+    return HttpResponse(png, content_type="image/png", headers={"Cache-Control": "private, max-age=31536000"})
 
 
 @router.put("/{host_id}/favourite", response={204: None}, operation_id="markHost")

@@ -7,6 +7,7 @@ from typing import Any
 
 from ninja import Schema
 
+from dearhost.hosts.colours import PALETTE
 from dearhost.hosts.eyes import BROWS
 from dearhost.hosts.face_parts import BEARDS, GLASSES
 from dearhost.hosts.hair_styles import STYLES
@@ -15,7 +16,6 @@ from dearhost.hosts.headwear import HEADWEAR
 from dearhost.hosts.host import AGE_GROUPS, DRESSES
 from dearhost.hosts.model_sheet import AGES, BUILDS, HAIR_COLOURS, OUTFITS, PATTERNS, SKINS, SLEEVES
 from dearhost.hosts.nose_and_ears import NOSES
-from dearhost.hosts.paper import PALETTE
 from dearhost.hosts.sheet_file import FEATURE_LIMITS
 from dearhost.hosts.workshop import GROUPS
 

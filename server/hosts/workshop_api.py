@@ -11,10 +11,11 @@ from ninja import Field, File, Router, Schema, Status, UploadedFile
 
 from dearhost.errors import HostError
 from dearhost.hosts import Pose, base_of
-from dearhost.hosts.badge import LARGEST_FILE, badge_from
+from dearhost.hosts.badge import badge_from
 from dearhost.hosts.describing import describe_host
 from dearhost.hosts.host import Card
 from dearhost.hosts.model_sheet import ModelSheet
+from dearhost.hosts.own_pictures import LARGEST_FILE
 from dearhost.hosts.person import Person
 from dearhost.hosts.portraits import SPEAKING, expression_pose, figure_png, portrait_png
 from dearhost.hosts.pose import Body
@@ -26,12 +27,14 @@ from dearhost.hosts.sheet_file import (
     sheet_to_json,
 )
 from dearhost.hosts.workshop import GROUPS, random_sheet, variations
+from dearhost.render import rehearse
 from server.hosts.api import owned_host
 from server.hosts.models import OwnHost
 from server.hosts.parts import PartsOut, all_parts
 from server.studio import studio
 
 router = Router(tags=["workshop"])
+_SENTENCE = "Good morning! Where did the sea go? Out, and it always comes back."
 _LARGEST_FILE = 400_000
 _VIEWS = {
     "face": Pose(),
@@ -48,6 +51,13 @@ class SheetIn(Schema):
 
     sheet: dict[str, Any]
     view: str = "figure"
+
+
+class TalkingIn(Schema):
+    """A model sheet as plain data, and the stock voice to talk with; the default one for any other."""
+
+    sheet: dict[str, Any]
+    voice: str = ""
 
 
 class ByChanceIn(Schema):
@@ -120,6 +130,17 @@ def picture(request: HttpRequest, data: SheetIn) -> HttpResponse:
     someone = Person("preview", "", Card("", "adult", "casual", "", ()), sheet)
     made = portrait_png(someone, 240, _VIEWS[data.view]) if data.view in _VIEWS else figure_png(someone, 300, 560)
     return HttpResponse(made, content_type="image/png", headers={"Cache-Control": "no-store"})
+
+
+@router.post("/talking.mp4", operation_id="workshopTalking", include_in_schema=False)
+def talking(request: HttpRequest, data: TalkingIn) -> HttpResponse:
+    """A sheet that is being made, turning and saying a sentence. Raises SpeechError."""
+    sheet, _ = sheet_from_json(data.sheet)
+    voices = studio().voices
+    voice = data.voice if data.voice in {voice.id for voice in voices.stock()} else voices.default().id
+    someone = Person("preview", "", Card("", "adult", "casual", "", ()), sheet)
+    made = rehearse(someone, studio().speaker.read(_SENTENCE, voice))
+    return HttpResponse(made, content_type="video/mp4", headers={"Cache-Control": "no-store"})
 
 
 @router.post("/by-chance", response=CandidatesOut, operation_id="hostsByChance")

@@ -28,10 +28,12 @@ class BlockSchema(Schema):
 
 
 class SpotSchema(Schema):
-    """Where a host stands: ``x`` across the picture from 0 to 1, ``distance`` from the camera, 1 the usual."""
+    """Where a host stands: ``x`` across the picture from 0 to 1, ``distance`` from the camera, 1 the usual.
+    ``facing``: the body turned to the left (-1), the camera (0) or the right (1)."""
 
     x: float
     distance: float = 1.0
+    facing: Literal[-1, 0, 1] = 0
 
 
 class StagingSchema(Schema):
@@ -69,7 +71,8 @@ class ScriptSchema(Schema):
 
 class CastSchema(Schema):
     """Who plays a speaker, with which voice, the effect over it, and how the host behaves: eye contact 0 to 1, blinks
-    and head motion 0 to 2, 1 the usual."""
+    and head motion 0 to 2, 1 the usual.
+    ``facing``: the body turned to the left (-1), the camera (0) or the right (1)."""
 
     host: str
     voice: str

@@ -9,7 +9,8 @@ from ninja import Query, Router, Schema, Status
 
 from dearhost.films import audition
 from server.studio import studio
-from server.voices.models import FavouriteVoice, MadeVoice, VoiceMatch
+from server.voices.belonging import usable_by, usable_voice
+from server.voices.models import FavouriteVoice
 
 router = Router(tags=["voices"])
 LONGEST_AUDITION = 300
@@ -68,14 +69,10 @@ class MelodyOut(Schema):
 def list_voices(request: HttpRequest) -> list[dict[str, Any]]:
     """Every voice the account may use, the neural ones first; tones for trying out are left to the command line."""
     marked = set(FavouriteVoice.objects.filter(owner_id=request.user.pk).values_list("voice", flat=True))
-    mine = {
-        kind: set(owned.objects.filter(owner_id=request.user.pk).values_list("voice", flat=True))
-        for kind, owned in (("matched", VoiceMatch), ("made", MadeVoice))
-    }
     return [
         {**voice.to_json(), "favourite": voice.id in marked, "quota": _quota(voice.id)}
-        for voice in studio().voices.voices()
-        if voice.engine != "fake" and voice.id.split(":")[0] in mine.get(voice.engine, {voice.id.split(":")[0]})
+        for voice in usable_by(request.user.pk, studio().voices.voices())
+        if voice.engine != "fake"
     ]
 
 
@@ -87,7 +84,7 @@ def _quota(voice_id: str) -> dict[str, Any] | None:
 @router.put("/{voice_id}/favourite", response={204: None}, operation_id="markVoice")
 def mark(request: HttpRequest, voice_id: str, data: FavouriteIn) -> Status[None]:
     """Mark a voice, or take the mark away."""
-    voice = studio().voices.voice(voice_id)
+    voice = usable_voice(request, voice_id)
     if data.favourite:
         FavouriteVoice.objects.get_or_create(owner_id=request.user.pk, voice=voice.id)
     else:
@@ -100,14 +97,14 @@ def audition_voice(
     request: HttpRequest, voice_id: str, text: str = Query(..., max_length=LONGEST_AUDITION)
 ) -> HttpResponse:
     """A sentence said by a voice, every voice as loud as the other."""
-    sound = audition(studio().speaker, text, voice_id)
+    sound = audition(studio().speaker, text, usable_voice(request, voice_id).id)
     return HttpResponse(sound, content_type="audio/wav", headers={"Cache-Control": "private, no-cache"})
 
 
 @router.get("/{voice_id}/melody", response=MelodyOut, operation_id="voiceMelody")
 def melody(request: HttpRequest, voice_id: str, text: str = Query(..., max_length=LONGEST_AUDITION)) -> dict[str, Any]:
     """How a sentence goes when a voice says it."""
-    reading = studio().speaker.read(text, voice_id)
+    reading = studio().speaker.read(text, usable_voice(request, voice_id).id)
     step = max(1, round(reading.prosody.rate / _MELODY_RATE))
     return {
         "seconds": round(reading.duration, 3),

@@ -15,7 +15,7 @@ import webvtt
 
 from dearhost.films import FilmOrder, Studio, make_film
 from dearhost.hosts import CAST
-from dearhost.hosts.paper import contrast
+from dearhost.hosts.colours import contrast
 from dearhost.render import captions_of
 from dearhost.script import open_script, read_script
 from dearhost.sound.mastering import true_peak

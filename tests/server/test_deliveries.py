@@ -30,8 +30,8 @@ def ordered(client: Client, production: Any, **choices: Any) -> Any:
     return client.post("/api/deliveries", json.dumps(body), content_type="application/json")
 
 
-def rendered(client: Client, production: Any) -> Delivery:
-    delivery = Delivery.objects.get(pk=ordered(client, production).json()["id"])
+def rendered(client: Client, production: Any, **choices: Any) -> Delivery:
+    delivery = Delivery.objects.get(pk=ordered(client, production, **choices).json()["id"])
     render_delivery.func(str(delivery.pk))
     delivery.refresh_from_db()
     return delivery
@@ -60,6 +60,7 @@ def test_what_cannot_be_rendered_is_told_before_it_is_queued(client: Client, beg
         ("# Only a heading", {}, "spoken"),
         ("MAREN: Hello.", {"height": 100}, "360 to 2160"),
         ("MAREN: Hello.", {"frames_per_second": 31}, "frames_per_second"),
+        ("MAREN: Hello.", {"form": "webm", "captions": "soft"}, "captions to switch on"),
     ):
         refused = ordered(client, begin(text), **choices)
         assert refused.status_code == 422 and reason in refused.json()["detail"], refused.content
@@ -171,6 +172,16 @@ def signed_in(client: Client) -> httpx.Client:
     """The same person's window on the real server."""
     cookies = {settings.SESSION_COOKIE_NAME: client.cookies[settings.SESSION_COOKIE_NAME].value}
     return httpx.Client(cookies=cookies, trust_env=False, timeout=60)
+
+
+def test_transparent_films_are_ordered_and_taken_home(address: str, client: Client, begin: Begin) -> None:
+    for form, kind in (("webm", "video/webm"), ("mov", "video/quicktime")):
+        delivery = rendered(client, begin("MAREN: Mama may come."), form=form)
+        assert (delivery.status, delivery.film.suffix) == (Status.DONE, f".{form}")
+        with signed_in(client) as web:
+            saved = web.get(f"{address}/files/deliveries/{delivery.pk}/film.{form}?download")
+        assert saved.headers["Content-Type"] == kind and len(saved.content) == delivery.size
+        assert saved.headers["Content-Disposition"].endswith(f"the-pier.{form}")
 
 
 def test_a_proof_streams_as_playable_video(address: str, client: Client, begin: Begin, tmp_path: Any) -> None:

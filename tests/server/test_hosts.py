@@ -2,9 +2,12 @@
 
 from __future__ import annotations
 
+import io
 import json
 from typing import Any
 
+import av
+import numpy as np
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
 
@@ -22,6 +25,21 @@ def made_host(client: Client, changes: str = "", **sheet: Any) -> dict[str, Any]
     answer = send(client, "post", "/api/workshop/hosts", data)
     assert answer.status_code == 201, answer.content
     return dict(answer.json())
+
+
+def test_a_sheet_turns_and_talks(client: Client) -> None:
+    """The face goes to one side and to the other, and there is sound."""
+    sheet = client.get("/api/workshop/hosts/maren").json()["sheet"]
+    answer = send(client, "post", "/api/workshop/talking.mp4", {"sheet": sheet, "voice": "somebody else's"})
+    assert answer.headers["Content-Type"] == "video/mp4"
+    with av.open(io.BytesIO(answer.content)) as film:
+        frames = [f.to_ndarray(format="rgb24").astype(int) for f in film.decode(film.streams.video[0])]
+    lips = [np.abs(f[172:248, 105:255] - np.array([168, 74, 70])).sum(axis=2) < 90 for f in frames[::6]]
+    middles = [float(np.nonzero(seen)[1].mean()) for seen in lips if seen.any()]
+    assert len(middles) > 8 and max(middles) - min(middles) > 11
+    with av.open(io.BytesIO(answer.content)) as film:
+        heard = np.concatenate([f.to_ndarray()[0] for f in film.decode(film.streams.audio[0])])
+    assert np.abs(heard).max() > 0.1
 
 
 def test_a_host_is_made_changed_and_brought_to_productions(client: Client, stranger: Client, begin: Begin) -> None:

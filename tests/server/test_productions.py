@@ -293,11 +293,11 @@ def test_a_scene_tells_where_its_hosts_stand(client: Client, begin: Begin) -> No
     mine = client.get(path).json()
     scene = mine["document"]["script"]["scenes"][0]
     usual = client.get(f"{path}/scenes/{scene['id']}/times").json()
-    assert usual["blocking"] == {"MAREN": {"x": 0.5, "distance": 1.0}}
+    assert usual["blocking"] == {"MAREN": {"x": 0.5, "distance": 1.0, "facing": 0}}
     scene["staging"] |= {"blocking": {"MAREN": {"x": 0.25, "distance": 9}}, "tail": 2}
     assert put(client, path, mine).status_code == 200
     moved = client.get(f"{path}/scenes/{scene['id']}/times?revision=2").json()
-    assert moved["blocking"] == {"MAREN": {"x": 0.25, "distance": 1.8}}  # as far as the stage goes
+    assert moved["blocking"] == {"MAREN": {"x": 0.25, "distance": 1.8, "facing": 0}}  # as far as the stage goes
     assert moved["duration"] == pytest.approx(usual["duration"] + 2 - 0.85, abs=0.001)
     assert set(moved["lines"][0]["pitch"]["values"]) - {99.0}
 

@@ -18,7 +18,9 @@ def send(client: Client, method: str, path: str, data: object) -> Any:
     return getattr(client, method)(path, json.dumps(data), content_type="application/json")
 
 
-def test_a_voice_is_made_from_words_tuned_and_deleted_by_its_owner_alone(client: Client, stranger: Client) -> None:
+def test_a_voice_is_made_from_words_tuned_and_deleted_by_its_owner_alone(
+    client: Client, stranger: Client, begin: Begin
+) -> None:
     made = send(client, "post", "/api/voices/made", {"description": "a kind old woman, slow"}).json()
     assert [u["words"] for u in made["understood"]] == ["kind", "old", "woman", "slow"]
     ids = [{v["id"] for v in who.get("/api/voices").json()} for who in (client, stranger)]
@@ -29,6 +31,16 @@ def test_a_voice_is_made_from_words_tuned_and_deleted_by_its_owner_alone(client:
     kept = send(client, "put", f"/api/voices/made/{made['id']}", tuned).json()
     assert kept["name"] == "Gran" and kept["shape"]["pace"] == 1.4, "held at the limit"
     assert client.get(f"/api/voices/{made['id']}/melody", {"text": "Mind the mud."}).status_code == 200
+    for path in ("melody", "audition.wav"):
+        assert stranger.get(f"/api/voices/{made['id']}/{path}", {"text": "Mind the mud."}).status_code == 404
+    assert send(stranger, "put", f"/api/voices/{made['id']}/favourite", {"favourite": True}).status_code == 404
+    production = begin("MAREN: Mind the mud.")
+    production.document["cast"]["MAREN"]["voice"] = made["id"]
+    save = {"document": production.document, "title": "Mud", "revision": 1}
+    assert send(client, "put", f"/api/productions/{production.pk}", save).status_code == 200
+    hers = send(stranger, "post", "/api/productions", {"text": "Mind the mud."}).json()
+    refused = send(stranger, "put", f"/api/productions/{hers['id']}", {**save, "revision": hers["revision"]})
+    assert refused.status_code == 422 and "belongs to another account" in refused.json()["detail"]
     refused = send(client, "post", "/api/voices/made", {"description": "zzz qqq"})
     assert refused.status_code == 422 and "an old man" in refused.json()["detail"]
     assert client.delete(f"/api/voices/made/{made['id']}").status_code == 204

@@ -4,8 +4,10 @@ from __future__ import annotations
 
 import random
 
+from dearhost.hosts.colours import mix
 from dearhost.hosts.cut_shapes import cut_disc, cut_rect, wave_band
-from dearhost.hosts.paper import Paper, mix, spline
+from dearhost.hosts.outlines import spline
+from dearhost.hosts.paper import Paper
 from dearhost.stage.sets.palettes import SEA, SKY, SUN, SUN_RING
 
 _CLOUD = ((-80, 10), (-50, -16), (-10, -30), (30, -18), (70, -8), (84, 10), (0, 14))

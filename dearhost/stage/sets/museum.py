@@ -5,8 +5,10 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import Any
 
+from dearhost.hosts.colours import darker, mix, paint
 from dearhost.hosts.cut_shapes import cut_rect
-from dearhost.hosts.paper import Paper, darker, mix, moved, paint, spline
+from dearhost.hosts.outlines import moved, spline
+from dearhost.hosts.paper import Paper
 from dearhost.stage.sets.landscape import draw_headland, draw_sea, draw_sky
 from dearhost.stage.sets.palettes import HARBOUR
 from dearhost.stage.sets.props import draw_bunting, draw_frame, draw_plinth, draw_wall_clock

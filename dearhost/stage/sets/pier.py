@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 from dearhost.hosts.cut_shapes import cut_rect
-from dearhost.hosts.paper import Paper, spline
+from dearhost.hosts.outlines import spline
+from dearhost.hosts.paper import Paper
 from dearhost.stage.sets.landscape import draw_headland, draw_sea, draw_sky
 from dearhost.stage.sets.props import draw_barrel, draw_lamp_post
 from dearhost.stage.sets.things import draw_thing

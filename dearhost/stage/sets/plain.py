@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
+from dearhost.hosts.colours import darker, mix
 from dearhost.hosts.cut_shapes import cut_disc, cut_rect, wave_band
-from dearhost.hosts.paper import Paper, darker, mix
+from dearhost.hosts.paper import Paper
 from dearhost.stage.shapes import Picture
 
 _BASE = "#D9E2DC"

@@ -4,8 +4,10 @@ from __future__ import annotations
 
 import skia
 
+from dearhost.hosts.colours import darker, paint
 from dearhost.hosts.cut_shapes import cut_rect
-from dearhost.hosts.paper import Paper, darker, moved, paint, points, polygon, spline
+from dearhost.hosts.outlines import moved, points, polygon, spline
+from dearhost.hosts.paper import Paper
 from dearhost.stage.sets.palettes import SetPalette
 from dearhost.stage.sets.things import draw_thing
 

@@ -4,8 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Callable, Mapping
 
+from dearhost.hosts.colours import darker
 from dearhost.hosts.cut_shapes import cut_rect, wave_band
-from dearhost.hosts.paper import Paper, darker, points, polygon, spline
+from dearhost.hosts.outlines import points, polygon, spline
+from dearhost.hosts.paper import Paper
 from dearhost.hosts.props import PROPS
 
 

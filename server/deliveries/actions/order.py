@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from django.db import transaction
 
+from dearhost.films import ensure_form
 from dearhost.script import ensure_speakable
 from dearhost.stage import Picture
 from server.deliveries.models import Delivery
@@ -13,12 +14,15 @@ from server.productions.models import Production
 from server.studio import studio
 
 
-def order_delivery(production: Production, *, height: int, frames_per_second: int, captions: str) -> Delivery:
+def order_delivery(
+    production: Production, *, height: int, frames_per_second: int, captions: str, form: str = "mp4"
+) -> Delivery:
     """Queue a delivery of the current revision.
 
-    Raises NothingToSay, UnfilledPlaceholder, UnknownVoice, UnknownHost, StageError before anything is
+    Raises RenderError, NothingToSay, UnfilledPlaceholder, UnknownVoice, UnknownHost, StageError before anything is
     queued.
     """
+    ensure_form(form, captions)
     staged = production_of(production.document, production.title)
     ensure_speakable(staged.script)
     staged.checked(studio().voices)
@@ -32,6 +36,7 @@ def order_delivery(production: Production, *, height: int, frames_per_second: in
             height=height,
             frames_per_second=frames_per_second,
             captions=captions,
+            form=form,
         )
         enqueue(delivery)
     return delivery

@@ -15,6 +15,7 @@ from dearhost.stage import production_to_json
 from server.hosts.models import OwnHost
 from server.productions.models import Production, Revision
 from server.studio import studio
+from server.voices.belonging import refuse_foreign_voices
 
 
 def create_production(owner: AbstractBaseUser, script: Script, title: str = "", **choices: Any) -> Production:
@@ -35,6 +36,7 @@ def _keep(owner: AbstractBaseUser, staged: StagedProduction, title: str) -> Prod
         empty = (Scene(new_id(), "", (Line(new_id(), "", ""),)),)
         staged = replace(staged, script=replace(staged.script, scenes=empty))
     document = production_to_json(staged.checked(studio().voices))
+    refuse_foreign_voices(owner.pk, (entry["voice"] for entry in document["cast"].values()))
     with transaction.atomic():
         production = Production.objects.create(owner=owner, title=title[:200], document=document)
         Revision.objects.create(production=production, number=1, title=production.title, document=document)

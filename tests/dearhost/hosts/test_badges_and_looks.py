@@ -10,11 +10,18 @@ import pytest
 import skia
 
 from dearhost.errors import HostError
-from dearhost.hosts import CAST, HostShelf, Pose, host_by_id, looks_of_host
+from dearhost.films import Studio
+from dearhost.hosts import CAST, OWN_PICTURE, HostShelf, Pose, host_by_id, looks_of_host
 from dearhost.hosts.badge import badge_from, is_badge
 from dearhost.hosts.model_sheet import OUTFITS
+from dearhost.hosts.own_pictures import use_picture_folder
+from dearhost.hosts.paper import Paper
 from dearhost.hosts.person import Person
+from dearhost.hosts.props import draw_prop
 from dearhost.hosts.sheet_file import host_from_json, host_to_json
+from dearhost.script import read_script
+from dearhost.stage import CastEntry, Production, pack
+from dearhost.stage.project_file import unpack
 
 
 def picture(width: int, height: int, colour: int = skia.ColorRED, form: object = skia.kPNG) -> bytes:
@@ -67,6 +74,33 @@ def test_a_sheet_from_elsewhere_with_a_bad_badge_is_mended_and_told(bad: str) ->
     _, _, sheet, notes = host_from_json(data)
     assert sheet.badge == ""
     assert any("badge" in note for note in notes)
+
+
+def test_a_picture_of_ones_own_is_held_and_travels_with_the_production(studio: Studio, tmp_path: Path) -> None:
+    """On a mount; a cut-out by itself. A file that claims to be another picture is not taken in."""
+    shapes = [picture(900, 600), picture(500, 500, skia.ColorTRANSPARENT)]
+    try:
+        here = use_picture_folder(tmp_path / "here")
+        opaque, clear = (here.keep(data) for data in shapes)
+
+        def corner(name: str) -> int:
+            surface = skia.Surface(200, 200)
+            surface.getCanvas().translate(100, 100)
+            draw_prop(Paper(surface.getCanvas(), 1), OWN_PICTURE, 1, name)
+            return int((surface.toarray()[..., 3] > 0).sum())
+
+        assert corner(opaque) > 5000 > 10 > corner(clear)
+        text = f"MAREN: This [[cue: take own-picture picture={opaque}]]one."
+        packed = pack(Production(read_script(text), {"MAREN": CastEntry("maren", "fake")}))
+        there = use_picture_folder(tmp_path / "there")
+        assert there.bytes_of(opaque) is None
+        unpack(packed, "a.dearhost", studio.voices)
+        assert there.bytes_of(opaque) == here.bytes_of(opaque)
+        there.adopt(clear, base64.b64encode(shapes[0]).decode())
+        assert there.bytes_of(clear) is None
+        assert there.bytes_of("../secret") is None
+    finally:
+        use_picture_folder(studio.folder / "hosts" / "pictures")
 
 
 def test_a_look_is_kept_with_the_host_and_worn_by_its_name(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> None:

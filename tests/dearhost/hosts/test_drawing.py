@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import replace
+from itertools import pairwise
 from typing import Any
 
 import numpy as np
@@ -10,6 +11,7 @@ import pytest
 import skia
 
 from dearhost.hosts import CAST, EXPRESSIONS, Host, Pose
+from dearhost.hosts.colours import rgb
 from dearhost.hosts.pose import HAND_SHAPES, ArmPose, Body, Face, Mouth
 from dearhost.lips import TARGETS
 
@@ -24,7 +26,7 @@ def drawn(host: Host, pose: Pose, part: str = "") -> np.ndarray:
     canvas.translate(SIDE / 2, SIDE - 30)
     for piece in host.parts(pose, 1.0):
         if part in ("", piece.name):
-            piece.draw(canvas)
+            piece.place(canvas)
     return np.asarray(surface.toarray(colorType=skia.kRGBA_8888_ColorType))
 
 
@@ -59,21 +61,39 @@ POSES = [
         left=ArmPose(0.9, 0.14, 98, HAND_SHAPES["point"], upper_weight=1, upper_arm=80),
         right=ArmPose(0.5, -0.06, 174, HAND_SHAPES["open"], upper_weight=1, upper_arm=46),
     ),
+    Pose(body=Body(yaw=24, turn=0.7, bend=2, sway=1, away=True)),
 ]
 
 
 @pytest.mark.parametrize("host", CAST.values(), ids=list(CAST))
-@pytest.mark.parametrize("pose", POSES, ids=["rest", "leaning", "turned", "arms"])
+@pytest.mark.parametrize("pose", POSES, ids=["rest", "leaning", "turned", "arms", "away"])
 def test_nothing_is_drawn_outside_its_box(host: Host, pose: Pose) -> None:
     for part in host.parts(pose, 1.0):
         alpha = drawn(host, pose, part.name)[..., 3]
         ys, xs = np.nonzero(alpha)
         if not len(xs):
             continue
-        left, top, right, bottom = part.box
+        left, top, right, bottom = (v + (part.at.imag if n % 2 else part.at.real) for n, v in enumerate(part.box))
         found = (xs.min() - SIDE / 2, ys.min() - SIDE + 30, xs.max() - SIDE / 2, ys.max() - SIDE + 30)
         assert found[0] >= left - 2 and found[1] >= top - 2, (part.name, found, part.box)
         assert found[2] <= right + 2 and found[3] <= bottom + 2, (part.name, found, part.box)
+
+
+@pytest.mark.parametrize("host", [h for h in CAST.values() if h.kind == "person"], ids=lambda h: h.id)
+def test_hair_never_falls_over_the_face_while_the_head_turns(host: Host) -> None:
+    """As much of the face is seen as a step of the turn before, about."""
+
+    def skin(yaw: float) -> int:
+        surface = skia.Surface(120, 120)
+        canvas = surface.getCanvas()
+        canvas.translate(60, 60)
+        canvas.translate(0, -host.head_centre.imag)
+        host.draw(canvas, Pose(body=Body(yaw=yaw)))
+        picture = np.asarray(surface.toarray(colorType=skia.kRGBA_8888_ColorType))[..., :3].astype(int)
+        return int((np.abs(picture - np.array(rgb(host.sheet.skin_base))).sum(axis=2) < 12).sum())
+
+    seen = [skin(1.8 * n) for n in range(-16, 17)]
+    assert all(min(a, b) > 0.8 * max(a, b) for a, b in pairwise(seen)), seen
 
 
 def test_what_is_drawn_does_not_depend_on_what_was_drawn_before() -> None:

@@ -5,6 +5,7 @@ from __future__ import annotations
 import cmath
 import itertools
 import math
+from dataclasses import replace
 
 import pytest
 import skia
@@ -84,6 +85,21 @@ def test_sitting_while_walking_waits_and_walking_while_sitting_stands_up_first()
         assert not (moving and pose.body.hip_y < -0.2), n / 30
 
 
+def test_who_turns_away_is_seen_from_behind_and_walking_turns_back() -> None:
+    """The face goes when the body is seen from the side, and comes back there."""
+    cues = (MoveCue(2.0, "turn-away", side=-1), MoveCue(8.0, "walk-to", 300.0))
+    performance = Performance(Role((), 12.0, moves=cues), RATE)
+    person = PEOPLE["maren"]
+    seen = [
+        {part.name for part in person.parts(performance.pose(n / 30), 1.0)} >= {"mouth", "eyes"} for n in range(330)
+    ]
+    assert all(seen[:60]) and not any(seen[75:150]) and all(seen[260:])
+    turned = [performance.pose(n / 30).body for n in range(330)]
+    for before, after in itertools.pairwise(turned):
+        if before.away != after.away:
+            assert abs(before.turn) > 0.5 and before.turn * after.turn > 0, "from the side"
+
+
 ACTS = st.lists(
     st.tuples(
         st.sampled_from(["take", "show", "pass", "put-down", *MOVES, *GESTURES]), st.sampled_from(list(PROPS)),
@@ -111,10 +127,47 @@ def played(acts: list[tuple[str, str, str, float]], partner: str = "") -> tuple[
 
 
 @settings(max_examples=25, deadline=None, phases=UNSHRUNK)
-@given(ACTS, st.sampled_from(BODIES))
-def test_props_moves_and_gestures_in_any_order_never_jump(acts: list[tuple[str, str, str, float]], body: str) -> None:
+@given(ACTS, st.sampled_from(BODIES), st.booleans())
+def test_props_moves_and_gestures_in_any_order_never_jump(
+    acts: list[tuple[str, str, str, float]], body: str, behind: bool
+) -> None:
     roles, end = played(acts)
-    assert_calm(skeletons(Performance(roles["a"], RATE), PEOPLE[body], 0.2, end + 3), acts)
+    performance = Performance(replace(roles["a"], behind=behind), RATE)
+    assert_calm(skeletons(performance, PEOPLE[body], 0.2, end + 3), acts)
+
+
+@settings(max_examples=25, deadline=None, phases=UNSHRUNK)
+@given(ACTS)
+def test_behind_a_desk_a_prop_is_on_it_or_in_a_hand_never_both(acts: list[tuple[str, str, str, float]]) -> None:
+    roles, end = played(acts)
+    performance = Performance(replace(roles["a"], behind=True), RATE)
+    seen: set[str] = set()
+    for n in range(int((end + 3) * 30)):
+        pose = performance.pose(n / 30)
+        held = {arm.held.prop for arm in (pose.left, pose.right) if arm.held}
+        standing = [item.prop for item in performance.on_desk if item.start <= n / 30 < item.end]
+        assert len(set(standing)) == len(standing) and not held & set(standing), n / 30
+        assert seen <= held | set(standing), "what was there once does not vanish"
+        seen |= held | set(standing)
+
+
+@settings(max_examples=25, deadline=None, phases=UNSHRUNK)
+@given(st.sampled_from(list(PROPS)), st.sampled_from(["left", "right"]), st.sampled_from(list(CAST)))
+def test_a_hand_takes_a_prop_where_it_stands_on_the_desk(prop: str, hand: str, host: str) -> None:
+    """Within the desk's depth of 15 units, and well outside the other things of that hand."""
+    cues = [
+        PropCue(2.0, "a", "take", prop, hand),
+        PropCue(5.0, "a", "put-down"),
+        PropCue(8.0, "a", "take", "mug", hand),
+    ]
+    done, _ = resolved(cues, {})
+    performance = Performance(Role((), 12.0, CAST[host].kind, handling=done["a"], behind=True), RATE)
+    side = -1 if hand == "left" else 1
+    first, *later = (CAST[host].palm(performance.pose(item.touched), side) for item in performance.on_desk)
+    again = [place for item, place in zip(performance.on_desk[1:], later, strict=True) if item.prop == prop]
+    others = [place for item, place in zip(performance.on_desk[1:], later, strict=True) if item.prop != prop]
+    assert all(abs(place - first) < 15 for place in again), (first, again)
+    assert all(abs((place - first).real) > 20 for place in others) or prop == "mug"
 
 
 @settings(max_examples=40, deadline=None, phases=UNSHRUNK)

@@ -8,11 +8,11 @@ import numpy as np
 import pytest
 
 from dearhost.films import Studio
-from dearhost.hosts import CAST, GESTURES, GestureCue, Performance, PlacedReading, Pose, Role
+from dearhost.hosts import CAST, GESTURES, GestureCue, Listened, Performance, PlacedReading, Pose, Role
 from dearhost.hosts.model_sheet import AGES
 from dearhost.hosts.person import Person
 from dearhost.hosts.skeleton import solve
-from dearhost.timebase import FrameRate, Span
+from dearhost.timebase import FrameRate
 
 RATE = FrameRate.of(30)
 LINE = "Because the moon pulls at the sea, and the sea follows, always a little late. Shall we begin?"
@@ -80,7 +80,7 @@ def test_a_host_is_never_frozen_and_blinks_like_a_person(studio: Studio) -> None
 
 
 def test_a_listener_looks_at_the_speaker_and_never_mouths_the_words(lines: tuple[PlacedReading, ...]) -> None:
-    speaking = tuple(Span(line.start, line.end) for line in lines)
+    speaking = tuple(Listened(line.start, line.end, 1) for line in lines)
     performance = Performance(Role((), lines[0].end + 2, partner=speaking, partner_side=1), RATE)
     poses = [performance.pose(i / 30) for i in range(45, int(lines[0].end * 30))]
     assert max(p.mouth.open for p in poses) < 0.02

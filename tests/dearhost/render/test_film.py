@@ -7,6 +7,7 @@ import os
 import signal
 import threading
 import time
+from dataclasses import replace
 from itertools import pairwise
 from pathlib import Path
 
@@ -30,6 +31,35 @@ from tests.conftest import SHORT_SCRIPT, with_tones
 @pytest.fixture
 def settings(studio: Studio, small: Picture) -> RenderSettings:
     return RenderSettings(small, studio.fonts, VideoCodec(preset="ultrafast", quality=16))
+
+
+@pytest.mark.parametrize(("form", "camera"), [("webm", "still"), ("mov", "push")])
+def test_a_transparent_film_has_the_host_over_nothing(
+    timeline: Timeline, settings: RenderSettings, tmp_path: Path, form: str, camera: str
+) -> None:
+    """Straight alpha, in every chunk, also where the camera moves; as opaque as the same film over a set is."""
+    first = replace(timeline.scenes[0], camera=camera)
+    short = replace(timeline, scenes=(first,))
+    clear = replace(settings, codec=replace(settings.codec, form=form))
+    path = tmp_path / f"film.{form}"
+    render_film(short, path, clear, FolderCache(tmp_path / "chunks", 10**9))
+    with av.open(str(path)) as film:
+        video = film.streams.video[0]
+        decoder = av.CodecContext.create("libvpx-vp9", "r") if form == "webm" else None
+        frames = [
+            frame.reformat(format="bgra").to_ndarray()
+            for packet in film.demux(video)
+            for frame in (decoder.decode(packet if packet.dts is not None else None) if decoder else packet.decode())
+        ]
+        assert len(frames) == short.frames
+    host = short.scenes[0].shots[0].hosts[0]
+    seen = frames[30][..., 3]
+    assert seen[:20].max() <= 3 and (seen <= 3).mean() > 0.4, "nothing that is seen where the set was"
+    assert seen[round(host.y * seen.shape[0]), round(host.x * seen.shape[1])] >= 250, "the face is not"
+    painter = Painter(short, settings.picture, settings.fonts)
+    painter.paint(30)
+    apart = np.abs(painter.pixels[..., :3].astype(int) - frames[30][..., :3])[seen > 250]
+    assert np.percentile(apart, 90) < 16, "and has the colours it has over a set"
 
 
 def test_a_film_has_exact_frames_tags_sound_and_captions(

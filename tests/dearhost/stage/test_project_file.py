@@ -32,7 +32,10 @@ def zipped(text: str, name: str = "production.json") -> bytes:
     return buffer.getvalue()
 
 
-spots = st.dictionaries(st.sampled_from(["MAREN", "SKERRY"]), st.builds(Spot, st.floats(0, 1), st.floats(0.8, 1.8)))
+spots = st.dictionaries(
+    st.sampled_from(["MAREN", "SKERRY"]),
+    st.builds(Spot, st.floats(0, 1), st.floats(0.8, 1.8), st.sampled_from([-1, 0, 1])),
+)
 stagings = st.builds(
     Staging,
     set=st.sampled_from(["", "pier"]),

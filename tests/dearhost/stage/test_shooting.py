@@ -10,7 +10,7 @@ import pytest
 
 from dearhost.errors import StageError
 from dearhost.films import Studio
-from dearhost.hosts import Performance, host_by_id
+from dearhost.hosts import Performance, host_by_id, moves_hands
 from dearhost.script import Staging, read_script
 from dearhost.stage import CastEntry, Painter, Picture, Production, SceneTimeline, Timeline, compile_timeline
 from dearhost.timebase import FrameRate
@@ -146,7 +146,7 @@ def test_a_child_and_a_grown_up_look_into_each_other_s_eyes(studio: Studio) -> N
     cast = {"MAREN": CastEntry("maren", "nell"), "TOBIAS": CastEntry("lark", "pip")}
     production = Production(read_script(TALK), cast, titles=False, captions=False, directed=False)
     scene = compile_timeline(production, studio.speaker, RATE).scenes[0]
-    rise = {host: role.sight.rise for host, role in scene.roles.items()}
+    rise = {host: role.partner[0].rise for host, role in scene.roles.items()}
     assert rise["lark"] == pytest.approx(-rise["maren"], rel=0.3)
     assert rise["lark"] > 0.1
 
@@ -165,3 +165,31 @@ def test_who_stands_up_before_leaving_is_gone_too_when_the_scene_ends(studio: St
     performance = Performance(scene.roles["maren"], RATE)
     assert performance.pose(scene.duration).root == pytest.approx(scene.roles["maren"].moves[-1].x, abs=1)
     assert any("later" in note for _, note in scene.notes)
+
+
+def test_of_three_everybody_looks_at_who_speaks(studio: Studio) -> None:
+    text = "MAREN: Good morning to you both.\n\nTOBIAS: Good morning, Maren.\n\nIMANI: And to you. The sea is out."
+    cast = {
+        "MAREN": CastEntry("maren", "nell"),
+        "TOBIAS": CastEntry("tobias", "joe"),
+        "IMANI": CastEntry("imani", "amos"),
+    }
+    scene = scene_of(studio, text, cast=cast)
+    first, second, third = (line.span for line in scene.lines)
+    middle = Performance(scene.roles["tobias"], RATE)
+
+    def looks(at: float) -> float:
+        pose = middle.pose(at)
+        return pose.face.gaze_x + pose.body.yaw / 25
+
+    assert looks(first.end - 0.3) < -0.4, "at Maren, on the left"
+    assert looks(third.end - 0.3) > 0.4, "at Imani, on the right"
+    assert abs(looks((second.start + second.end) / 2)) < 0.4, "at the viewer"
+
+
+def test_with_full_hands_nobody_means_to_gesture_by_themselves(studio: Studio) -> None:
+    free = "MAREN: I hold on, and the big sea may come to you."
+    held = free.replace("I hold", "[[cue: take parcel]]I hold")
+    kinds = [[c.kind for c in scene_of(studio, text, directed=True).lines[0].automatic] for text in (held, free)]
+    assert [kind for kind in kinds[1] if moves_hands(kind)]
+    assert not [kind for kind in kinds[0] if moves_hands(kind)]

@@ -10,6 +10,7 @@ import pytest
 
 from dearhost.errors import StageError
 from dearhost.films import Studio, running_time
+from dearhost.hosts import Performance
 from dearhost.script import Line, Script, Spot, Staging
 from dearhost.stage import Painter, Picture, Production, Timeline, compile_timeline, standing, with_captions
 from dearhost.timebase import FrameRate
@@ -110,3 +111,13 @@ def test_a_line_that_is_still_empty_changes_nothing(studio: Studio, short_script
     assert [host.host for host in after.scenes[0].shots[0].hosts] == ["maren"]
     production = with_tones(replace(short_script, scenes=(writing, silent, second)))
     assert running_time(production.script, studio, production).estimated is False
+
+
+def test_who_faces_a_side_is_turned_there_and_still_looks_at_the_viewer(studio: Studio, short_script: Script) -> None:
+    turned = {}
+    for facing in (-1, 0, 1):
+        staging = Staging(blocking={"SKERRY": Spot(0.5, 1.0, facing)})
+        scene = timeline(studio, staged(short_script, staging)).scenes[1]
+        performance = Performance(scene.roles["skerry"], RATE)
+        turned[facing] = performance.pose(0.5).body.turn
+    assert turned[-1] < -0.4 < turned[0] < 0.4 < turned[1]

@@ -22,7 +22,7 @@ export function DeliveryRow({ delivery, compact = false }: { delivery: Delivery;
 	const stop = useStopDelivery();
 	const remove = useRemoveDelivery();
 	const [playing, setPlaying] = useState(false);
-	const film = `/files/deliveries/${delivery.id}/film.mp4`;
+	const film = `/files/deliveries/${delivery.id}/film.${delivery.form}`;
 	const captions = `/files/deliveries/${delivery.id}/captions`;
 	const running = delivery.status === "running" || delivery.status === "queued";
 	const removal = (
@@ -40,6 +40,7 @@ export function DeliveryRow({ delivery, compact = false }: { delivery: Delivery;
 				</span>
 				<span className="quiet small">
 					{size(delivery)}, {delivery.frames_per_second} a second, {CAPTIONS[delivery.captions]}
+					{delivery.form !== "mp4" && `, transparent ${delivery.form === "webm" ? "WebM" : "MOV"}`}
 				</span>
 				{running && (
 					<PlainButton
@@ -77,9 +78,13 @@ export function DeliveryRow({ delivery, compact = false }: { delivery: Delivery;
 					<span className="num quiet">
 						{clock(delivery.seconds)}, {megabytes(delivery.size)}
 					</span>
-					<button type="button" className="link" onClick={() => setPlaying(!playing)} aria-expanded={playing}>
-						{playing ? "Close" : "Play"}
-					</button>
+					{delivery.form === "mov" ? (
+						<span className="quiet">plays in editing programs</span>
+					) : (
+						<button type="button" className="link" onClick={() => setPlaying(!playing)} aria-expanded={playing}>
+							{playing ? "Close" : "Play"}
+						</button>
+					)}
 					<a className="link" href={`${film}?download`}>
 						Download
 					</a>
@@ -93,7 +98,13 @@ export function DeliveryRow({ delivery, compact = false }: { delivery: Delivery;
 				</div>
 			)}
 			{playing && (
-				<video className="delivery-film" src={film} controls autoPlay aria-label={`Film: ${delivery.title}`}>
+				<video
+					className={`delivery-film ${delivery.form === "webm" ? "transparent" : ""}`}
+					src={film}
+					controls
+					autoPlay
+					aria-label={`Film: ${delivery.title}`}
+				>
 					<track kind="captions" src={`${captions}.vtt`} label="Captions" />
 				</video>
 			)}

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { WordChoice } from "../../shared/ui/controls";
+import { PictureChoice } from "../../shared/ui/PictureChoice";
 import { Scale } from "../../shared/ui/Scale";
-import { BadgeChoice } from "./BadgeChoice";
 import { LooksOfHost } from "./LooksOfHost";
 import { at, withOutfit, withValue } from "./sheet";
 import type { Parts, Sheet } from "./useHosts";
@@ -69,7 +69,14 @@ export function PartsPanel({ parts, sheet, onChange }: Props) {
 				<LooksOfHost sheet={sheet} taken={Object.keys(parts.outfits)} onChange={(to) => onChange(to, "")} />
 			)}
 			{group === "things" && (
-				<BadgeChoice badge={String(at(sheet, "badge") ?? "")} onChange={(badge) => set("badge", badge)} />
+				<PictureChoice<{ badge: string }>
+					label="Badge, on the chest or the lanyard"
+					source={at(sheet, "badge") ? `data:image/png;base64,${at(sheet, "badge")}` : ""}
+					alt="The badge"
+					path="/api/workshop/badge"
+					onMade={(made) => set("badge", made.badge)}
+					onRemove={() => set("badge", "")}
+				/>
 			)}
 			<div className="face-scales">
 				{parts.scales

@@ -10,6 +10,7 @@ import { KeepVersions } from "./KeepVersions";
 import { PartsPanel } from "./PartsPanel";
 import { SheetPicture } from "./SheetPicture";
 import { type History, type Step, stepped } from "./sheet";
+import { Talking } from "./Talking";
 import { type Own, type Parts, useHosts, useParts } from "./useHosts";
 
 const VIEWS = ["face", "left", "right", "speaking", "happy", "sad"];
@@ -99,7 +100,7 @@ function Workshop({ start, parts }: { start: Own; parts: Parts }) {
 			<div className="spread-spine" aria-hidden="true" />
 			<section className="host-side workshop-side" aria-label="The host">
 				<div className="workshop-look">
-					<SheetPicture sheet={shown} view="figure" width={225} height={420} alt="The host, standing" />
+					<Talking sheet={shown} voice={card.voice} />
 					<div className="workshop-faces">
 						{VIEWS.map((view) => (
 							<SheetPicture key={view} sheet={shown} view={view} width={112} height={112} alt={`The host, ${view}`} />

@@ -532,6 +532,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/hosts/pictures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Keep Picture
+         * @description Keep a picture to hold as a prop. Raises HostError for what is no picture or too large.
+         */
+        post: operations["keepPicture"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/hosts/{host_id}/favourite": {
         parameters: {
             query?: never;
@@ -1773,6 +1793,14 @@ export interface components {
             name: string;
         };
         /**
+         * PictureOut
+         * @description The id of a kept picture, as it stands in a cue.
+         */
+        PictureOut: {
+            /** Picture */
+            picture: string;
+        };
+        /**
          * MarkIn
          * @description Marked or not.
          */
@@ -1891,6 +1919,7 @@ export interface components {
          * CastSchema
          * @description Who plays a speaker, with which voice, the effect over it, and how the host behaves: eye contact 0 to 1, blinks
          *     and head motion 0 to 2, 1 the usual.
+         *     ``facing``: the body turned to the left (-1), the camera (0) or the right (1).
          */
         CastSchema: {
             /** Host */
@@ -2115,6 +2144,7 @@ export interface components {
         /**
          * SpotSchema
          * @description Where a host stands: ``x`` across the picture from 0 to 1, ``distance`` from the camera, 1 the usual.
+         *     ``facing``: the body turned to the left (-1), the camera (0) or the right (1).
          */
         SpotSchema: {
             /** X */
@@ -2124,6 +2154,12 @@ export interface components {
              * @default 1
              */
             distance: number;
+            /**
+             * Facing
+             * @default 0
+             * @enum {integer}
+             */
+            facing: -1 | 0 | 1;
         };
         /**
          * StagingSchema
@@ -2888,6 +2924,8 @@ export interface components {
             frames_per_second: number;
             /** Captions */
             captions: string;
+            /** Form */
+            form: string;
             /** Seconds */
             seconds: number;
             /** Size */
@@ -2925,6 +2963,12 @@ export interface components {
              * @enum {string}
              */
             captions: "burn" | "soft" | "file" | "none";
+            /**
+             * Form
+             * @default mp4
+             * @enum {string}
+             */
+            form: "mp4" | "webm" | "mov";
         };
     };
     responses: never;
@@ -3705,6 +3749,36 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SetOut"][];
+                };
+            };
+        };
+    };
+    keepPicture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PictureOut"];
                 };
             };
         };

@@ -1,4 +1,5 @@
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from "react";
+import { PictureChoice } from "../../../shared/ui/PictureChoice";
 import { cueLabel, FLAG_SHAPES, foundKinds } from "./cueKinds";
 import type { CueKind, CueValues, PlacedCue } from "./cues";
 
@@ -216,11 +217,12 @@ export function CueEditor({ kinds, cue, at, top, onChange, onMove, onKeep, onRem
 	);
 }
 
-/** The settings that matter for a cue: a line's are set elsewhere, and only a sign has words. */
+/** The settings that matter for a cue: a line's are set elsewhere; only a sign has words. */
 function asked(kind: CueKind | undefined, cue: PlacedCue): CueKind["parameters"] {
 	if (!kind || kind.group === "Line") return [];
-	const wordless = kind.name === "take" && cue.parameters.prop !== "sign";
-	return kind.parameters.filter((parameter) => !(wordless && parameter.name === "text"));
+	if (kind.name !== "take") return kind.parameters;
+	const belongs: Record<string, string> = { text: "sign", picture: "own-picture" };
+	return kind.parameters.filter(({ name }) => !belongs[name] || belongs[name] === cue.parameters.prop);
 }
 
 type FieldProps = {
@@ -241,6 +243,18 @@ function ParameterField({ parameter, value, onChange }: FieldProps) {
 					</label>
 				))}
 			</fieldset>
+		);
+	}
+	if (parameter.name === "picture") {
+		return (
+			<PictureChoice<{ picture: string }>
+				label="The picture; one with a transparent ground is held as it is cut"
+				source={value ? `/api/hosts/pictures/${value}.png` : ""}
+				alt="The picture in the hand"
+				path="/api/hosts/pictures"
+				onMade={(made) => onChange(made.picture)}
+				onRemove={() => onChange("")}
+			/>
 		);
 	}
 	if (parameter.kind === "text") {

@@ -24,6 +24,7 @@ const SIZES: Record<string, { value: string; text: string }[]> = {
 };
 
 type Captions = Schemas["OrderDelivery"]["captions"];
+type Form = Schemas["OrderDelivery"]["form"];
 type Rate = Schemas["OrderDelivery"]["frames_per_second"];
 
 /** Checks, then the render itself. */
@@ -38,11 +39,13 @@ export function DeliverPanel(props: {
 	const [size, setSize] = useState("");
 	const [rate, setRate] = useState<Rate>(30);
 	const [captions, setCaptions] = useState<Captions>();
+	const [form, setForm] = useState<Form>("mp4");
 	const deliveries = useDeliveries();
 	const order = useOrderDelivery();
 	const stops = check?.findings.filter((f) => f.stops) ?? [];
 	const height = sizes.some((s) => s.value === size) ? size : (sizes[1]?.value ?? "1080");
-	const mode = captions ?? (document.captions ? "burn" : "none");
+	const asked = captions ?? (document.captions ? "burn" : "none");
+	const mode = form === "webm" && asked === "soft" ? "file" : asked;
 	const mine = deliveries.data?.filter((d) => d.production_id === props.productionId) ?? [];
 	return (
 		<div className="panel-grid deliver">
@@ -73,12 +76,28 @@ export function DeliverPanel(props: {
 						value={mode}
 						options={[
 							{ value: "burn", text: "in the picture" },
-							{ value: "soft", text: "to switch on" },
+							form === "webm" ? { value: "file", text: "beside the film" } : { value: "soft", text: "to switch on" },
 							{ value: "none", text: "none" },
 						]}
 						onChange={(value) => setCaptions(value as Captions)}
 					/>
+					<Choice
+						label="Behind the hosts"
+						value={form}
+						options={[
+							{ value: "mp4", text: "the set" },
+							{ value: "webm", text: "nothing, as WebM" },
+							{ value: "mov", text: "nothing, as MOV" },
+						]}
+						onChange={(value) => setForm(value as Form)}
+					/>
 				</div>
+				{form !== "mp4" && (
+					<p className="small quiet">
+						Transparent, to lay over other pictures:{" "}
+						{form === "webm" ? "for web pages and streams." : "for editing programs."}
+					</p>
+				)}
 				<div className="order">
 					<MainButton
 						disabled={stops.length > 0 || !props.kept || order.isPending}
@@ -88,6 +107,7 @@ export function DeliverPanel(props: {
 								height: Number(height),
 								frames_per_second: rate,
 								captions: mode,
+								form,
 							})
 						}
 					>

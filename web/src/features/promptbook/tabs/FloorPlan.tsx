@@ -20,8 +20,16 @@ const DEPTH = 62;
 /** Half of what the camera sees, at the usual distance. */
 const REACH = 70;
 
+const USUAL: Spot = { x: 0.5, distance: 1, facing: 0 };
+const FACING: [Spot["facing"], string][] = [
+	[-1, "left"],
+	[0, "the camera"],
+	[1, "right"],
+];
+
 const across = ({ x, distance }: Spot) => CAMERA.x + (x - 0.5) * 2 * REACH * distance;
-const back = ({ distance }: Spot) => CAMERA.y - FIRST_ROW - ((distance - NEAR) / (FAR - NEAR)) * DEPTH;
+const back = ({ distance }: Pick<Spot, "distance">) =>
+	CAMERA.y - FIRST_ROW - ((distance - NEAR) / (FAR - NEAR)) * DEPTH;
 const within = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value));
 
 /** The stage seen from above: hosts are dragged, or moved by arrow keys, to where they stand. */
@@ -34,10 +42,11 @@ export function FloorPlan({ scene, times, change }: Props) {
 		const spot = scene.staging.blocking[speaker] ?? usual[speaker];
 		return spot ? [{ speaker, spot, own: speaker in scene.staging.blocking }] : [];
 	});
-	const put = (speaker: string, spot: Spot) => {
+	const put = (speaker: string, part: Partial<Spot>) => {
+		const spot = { ...(spots.find((s) => s.speaker === speaker)?.spot ?? USUAL), ...part };
 		const x = within(Math.round(spot.x * 100) / 100, 0.06, 0.94);
 		const distance = within(Math.round(spot.distance * 20) / 20, NEAR, FAR);
-		const blocking = { ...scene.staging.blocking, [speaker]: { x, distance } };
+		const blocking = { ...scene.staging.blocking, [speaker]: { ...spot, x, distance } };
 		change({}, [{ sceneId: scene.id, staging: { blocking } }], `blocking ${scene.id} ${speaker}`);
 	};
 	const drag = (event: PointerEvent) => {
@@ -60,7 +69,7 @@ export function FloorPlan({ scene, times, change }: Props) {
 		event.preventDefault();
 		put(speaker, step);
 	};
-	const edge = (distance: number, side: number) => `${CAMERA.x + side * REACH * distance} ${back({ x: 0, distance })}`;
+	const edge = (distance: number, side: number) => `${CAMERA.x + side * REACH * distance} ${back({ distance })}`;
 	return (
 		<div className="floor">
 			<p className="label">Where they stand, seen from above</p>
@@ -71,10 +80,10 @@ export function FloorPlan({ scene, times, change }: Props) {
 					<path key={d} d={`M${edge(d, -1)}L${edge(d, 1)}`} className={d === 1 ? "floor-row usual" : "floor-row"} />
 				))}
 				<path d={`M${CAMERA.x - 9} ${CAMERA.y}h18l-5 -9h-8z`} className="floor-camera" />
-				<text x={WIDTH - 4} y={back({ x: 0, distance: FAR }) + 12} className="floor-word">
+				<text x={WIDTH - 4} y={back({ distance: FAR }) + 12} className="floor-word">
 					far
 				</text>
-				<text x={WIDTH - 4} y={back({ x: 0, distance: NEAR }) + 4} className="floor-word">
+				<text x={WIDTH - 4} y={back({ distance: NEAR }) + 4} className="floor-word">
 					near
 				</text>
 				{spots.map(({ speaker, spot }) => (
@@ -98,13 +107,26 @@ export function FloorPlan({ scene, times, change }: Props) {
 						<circle r={13} className="floor-grip" />
 						<circle r={9} />
 						<text y={4.5}>{(shownName(speaker) || "H").slice(0, 1)}</text>
+						<path d="M-4 10.5h8l-4 5z" transform={`rotate(${-(spot.facing ?? 0) * 55})`} />
 					</g>
 				))}
 			</svg>
 			<p className="small floor-place">
 				{spots.map(({ speaker, spot, own }) => (
 					<span key={speaker}>
-						<b>{shownName(speaker) || "The host"}</b> {words(spot)}
+						<b>{shownName(speaker) || "The host"}</b> {words(spot)}, faces{" "}
+						<select
+							className="small"
+							aria-label={`${shownName(speaker) || "The host"} faces`}
+							value={spot.facing ?? 0}
+							onChange={(event) => put(speaker, { facing: Number(event.target.value) as Spot["facing"] })}
+						>
+							{FACING.map(([value, text]) => (
+								<option key={value} value={value}>
+									{text}
+								</option>
+							))}
+						</select>
 						{own && (
 							<button
 								type="button"

@@ -1,0 +1,94 @@
+"""A person's arms with their hands and what they hold, in the frame of the shoulder."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import replace
+
+from dearhost.hosts.arms import arm_outline, draw_bare_arm, draw_hand_of, draw_sleeve, hand_origin, hand_size
+from dearhost.hosts.model_sheet import ModelSheet
+from dearhost.hosts.outlines import turned
+from dearhost.hosts.paper import Paper
+from dearhost.hosts.pictures import PictureShelf
+from dearhost.hosts.pose import ArmPose, Held, Pose
+from dearhost.hosts.props import PROPS, draw_prop
+from dearhost.hosts.rounding import rounded
+from dearhost.hosts.skeleton import Arm, Skeleton, solve
+from dearhost.hosts.torso import torso_outline
+
+ArmDrawing = Callable[[Paper, ModelSheet, Skeleton, Arm], None]
+
+
+def _draw_arm_shadow(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, arm: Arm) -> None:
+    """What a hanging arm throws on the trunk."""
+    paper.cast(torso_outline(skeleton, sheet.outfit.hem), arm_outline(arm), 6, 8, "ink", 0.15)
+
+
+class DrawnArms:
+    """Draws the arms of one model sheet."""
+
+    def __init__(self, sheet: ModelSheet, shelf: PictureShelf) -> None:
+        self._sheet, self._shelf = sheet, shelf
+
+    def palm(self, skeleton: Skeleton, arm: Arm) -> complex:
+        """Where the hand has the grip of a prop."""
+        return hand_origin(self._sheet, arm) + turned(arm.angle) * 17 * hand_size(skeleton) * arm.squeeze
+
+    def fingers(self, paper: Paper, bend: float, arm: Arm) -> None:
+        """The fingers of a hand that helps to hold, which lie over the prop."""
+        with paper.frame(0j, bend):
+            alone, own = self._arm_alone(replace(arm.pose, shrug=0.0), arm.side)
+            self._draw_hand(paper, alone, own, fingers_only=True)
+
+    def arm(self, paper: Paper, bend: float, arm: Arm, *, shadow: bool) -> None:
+        """An arm in its shoulder's frame: it turns with the chest. The hand turns about its wrist."""
+        pose, side = replace(arm.pose, shrug=0.0), arm.side
+        with paper.frame(0j, bend):
+            if shadow:
+                soft = replace(
+                    pose, x=rounded(pose.x, 0.008), y=rounded(pose.y, 0.008), upper_arm=rounded(pose.upper_arm, 1.0)
+                )
+                self._draw_on_arm(paper, "shadow", soft, side, _draw_arm_shadow)
+            if self._sheet.outfit.sleeve != "long":
+                self._draw_on_arm(paper, "bare arm", pose, side, draw_bare_arm)
+            alone, own = self._arm_alone(pose, side)
+            held = pose.held
+            self._draw_hand(paper, alone, own)
+            self._draw_on_arm(paper, "sleeve", pose, side, draw_sleeve)
+            if held and not held.second:
+                self._draw_held(paper, alone, own, held, bend)
+                self._draw_hand(paper, alone, own, fingers_only=True)
+
+    def _draw_hand(self, paper: Paper, alone: Skeleton, own: Arm, *, fingers_only: bool = False) -> None:
+        """The hand of an arm whose shoulder is at the origin, or what of it lies over a prop."""
+        wrist = hand_origin(self._sheet, own) - own.shoulder
+        hand = replace(own, squeeze=rounded(own.squeeze, 0.04))
+        with paper.frame(wrist, own.angle):
+            key = ("hand", own.side * own.pose.flip, own.pose.hand, hand.squeeze, fingers_only)
+            self._shelf.draw(paper, key, lambda p: draw_hand_of(p, self._sheet, alone, hand, fingers_only=fingers_only))
+
+    def _draw_held(self, paper: Paper, alone: Skeleton, own: Arm, held: Held, bend: float) -> None:
+        """The prop in the palm, upright whatever the hand does."""
+        palm = self.palm(alone, own) - own.shoulder
+        prop = PROPS[held.prop]
+        with paper.frame(palm, own.side * (prop.turn + held.lying) - bend):
+            paper.canvas.scale(held.size, held.size)
+            key = ("prop", held.prop, held.content, own.side, held.lettering is not None)
+            self._shelf.draw(paper, key, lambda p: draw_prop(p, held.prop, own.side, held.content, held.lettering))
+
+    def _arm_alone(self, pose: ArmPose, side: int) -> tuple[Skeleton, Arm]:
+        """A straight body with this arm on both sides, and the arm."""
+        alone = solve(self._sheet, Pose(left=pose, right=pose))
+        return alone, alone.right if side > 0 else alone.left
+
+    def _draw_on_arm(self, paper: Paper, name: str, pose: ArmPose, side: int, draw: ArmDrawing) -> None:
+        """Draw something of an arm whose shoulder is at the origin."""
+        angle = pose.angle if self._sheet.outfit.sleeve != "long" else 0.0
+        key = (name, side, pose.x, pose.y, pose.upper_arm, pose.upper_weight, pose.elbow, angle)
+
+        def record(p: Paper) -> None:
+            alone, own = self._arm_alone(pose, side)
+            p.canvas.translate(-own.shoulder.real, -own.shoulder.imag)
+            draw(p, self._sheet, alone, own)
+
+        self._shelf.draw(paper, key, record)
