@@ -11,7 +11,7 @@ from dearhost.hosts.colours import darker, mix
 from dearhost.hosts.hands import draw_hand
 from dearhost.hosts.model_sheet import ModelSheet, Outfit
 from dearhost.hosts.outfits import CUTS
-from dearhost.hosts.outlines import joined, limb, polygon, tube, turned
+from dearhost.hosts.outlines import limb, lit_limb, polygon, tube, turned
 from dearhost.hosts.paper import Paper
 from dearhost.hosts.skeleton import Arm, Skeleton
 
@@ -41,16 +41,30 @@ def draw_hand_of(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, arm: Arm, 
     )
 
 
+class _Limbs:
+    """The two halves of an arm: ``path``, and ``lit``, what the light falls on."""
+
+    def __init__(self, crescent: complex) -> None:
+        self.path, self.lit, self._crescent = skia.Path(), skia.Path(), crescent
+
+    def add(self, start: complex, end: complex, start_radius: float, end_radius: float, bow: float = 0.0, *,
+            end_cap: bool = True) -> None:  # fmt: skip
+        """Add a half."""
+        limb(self.path, start, end, start_radius, end_radius, bow, end_cap=end_cap)
+        lit = lit_limb(start, end, start_radius, end_radius, self._crescent)
+        limb(self.lit, *lit, bow, end_cap=end_cap)
+
+
 def draw_bare_arm(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, arm: Arm) -> None:
     """What lies under the hand: the skin of the arm where the sleeve is short."""
     if sheet.outfit.sleeve == "long":
         return
     thick = skeleton.proportions.limb * skeleton.build.limb
     upper = _direction(arm.shoulder, arm.elbow)
-    bare = skia.Path()
-    limb(bare, arm.shoulder + upper * 8, arm.elbow, 18.5 * thick * 0.78, 14.0 * thick * 0.80, 0.8)
-    limb(bare, arm.elbow, arm.wrist, 14.0 * thick * 0.82, _wrist_radius(skeleton) * 0.80, 1.6 * thick)
-    paper.piece(bare, sheet.skin_base, sheet.skin_shade, crescent=(4, 3))
+    bare = _Limbs(4 + 3j)
+    bare.add(arm.shoulder + upper * 8, arm.elbow, 18.5 * thick * 0.78, 14.0 * thick * 0.80, 0.8)
+    bare.add(arm.elbow, arm.wrist, 14.0 * thick * 0.82, _wrist_radius(skeleton) * 0.80, 1.6 * thick)
+    paper.piece(bare.path, sheet.skin_base, sheet.skin_shade, lit=bare.lit)
 
 
 def draw_sleeve(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, arm: Arm) -> None:
@@ -59,16 +73,14 @@ def draw_sleeve(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, arm: Arm) -
     thick = skeleton.proportions.limb * skeleton.build.limb
     shoulder_r, elbow_r, wrist_r = 18.5 * thick, 14.0 * thick, _wrist_radius(skeleton)
     fore, upper = _direction(arm.elbow, arm.wrist), _direction(arm.shoulder, arm.elbow)
-    sleeve = skia.Path()
-    colour = outfit.sleeve_colour
+    sleeve, colour = _Limbs(5 + 3.6j), outfit.sleeve_colour
     if outfit.sleeve == "long":
         end_r = wrist_r * (1.16 + 0.22 * (1 - arm.foreshortening))
-        limb(sleeve, arm.shoulder, arm.elbow, shoulder_r, elbow_r, 0.8 * thick)
-        lower = limb(skia.Path(), arm.elbow, arm.wrist - fore, elbow_r, end_r, 1.2 * thick, end_cap=False)
-        sleeve = joined([sleeve, lower])
-        paper.piece(sleeve, colour, darker(colour), crescent=(5, 3.6), rim=False)
+        sleeve.add(arm.shoulder, arm.elbow, shoulder_r, elbow_r, 0.8 * thick)
+        sleeve.add(arm.elbow, arm.wrist - fore, elbow_r, end_r, 1.2 * thick, end_cap=False)
+        paper.piece(sleeve.path, colour, darker(colour), rim=False, lit=sleeve.lit)
         if outfit.cut == "jersey":
-            _draw_rings(paper, outfit, arm, sleeve, (shoulder_r, elbow_r))
+            _draw_rings(paper, outfit, arm, sleeve.path, (shoulder_r, elbow_r))
         _draw_cuff(paper, sheet, arm, fore, wrist_r)
         _draw_creases(paper, colour, arm, fore, upper, elbow_r)
         return
@@ -78,17 +90,17 @@ def draw_sleeve(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, arm: Arm) -
     paper.flat(seam, sheet.skin_base)
     if outfit.sleeve == "roll":
         end = arm.elbow + fore * 14
-        limb(sleeve, arm.shoulder, arm.elbow, shoulder_r, elbow_r * 1.02, 0.8 * thick)
-        limb(sleeve, arm.elbow, end, elbow_r * 1.02, elbow_r * 0.98, 0, end_cap=False)
-        paper.piece(sleeve, colour, darker(colour), crescent=(5, 3.6), rim=False)
+        sleeve.add(arm.shoulder, arm.elbow, shoulder_r, elbow_r * 1.02, 0.8 * thick)
+        sleeve.add(arm.elbow, end, elbow_r * 1.02, elbow_r * 0.98, end_cap=False)
+        paper.piece(sleeve.path, colour, darker(colour), rim=False, lit=sleeve.lit)
         across = fore * 1j * elbow_r * 1.08
         near = arm.elbow + fore * 4
         roll = polygon([end + across, near + across, near - across, end - across])
         paper.piece(roll, mix(colour, "ink", 0.06), darker(colour), ink=0.6, crescent=(3, 2))
         return
     end = arm.shoulder + (arm.elbow - arm.shoulder) * 0.56
-    limb(sleeve, arm.shoulder, end, shoulder_r, shoulder_r * 0.95, 0.6, end_cap=False)
-    paper.piece(sleeve, colour, darker(colour), crescent=(5, 3.6), rim=False)
+    sleeve.add(arm.shoulder, end, shoulder_r, shoulder_r * 0.95, 0.6, end_cap=False)
+    paper.piece(sleeve.path, colour, darker(colour), rim=False, lit=sleeve.lit)
     across = upper * 1j * shoulder_r * 0.95
     hem = [end + across - upper * 4, end - upper * 2.5, end - across - upper * 4]
     paper.brush(hem, 1.5, darker(colour, 0.5), tip=0.4, tail=0.4)

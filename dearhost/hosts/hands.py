@@ -11,7 +11,7 @@ import skia
 
 from dearhost.hosts.colours import mix
 from dearhost.hosts.model_sheet import ModelSheet
-from dearhost.hosts.outlines import clamp, joined, lerp, limb, spline, tube, turned
+from dearhost.hosts.outlines import clamp, clockwise, lerp, limb, lit_limb, lit_points, lit_tube, spline, tube, turned
 from dearhost.hosts.paper import Paper
 from dearhost.hosts.pose import HandShape
 
@@ -20,11 +20,15 @@ _KNUCKLES = ((_PALM, -9.6), (_PALM + 1.8, -3.3), (_PALM + 0.8, 3.2), (_PALM - 2.
 _BONES = ((12.5, 8.5, 7.0), (14.0, 9.5, 7.5), (13.0, 8.8, 7.2), (10.2, 6.8, 6.0))
 _THICKNESS = (4.25, 4.4, 4.15, 3.6)
 _CURL_DEGREES = (88, 100, 62)
+_CRESCENT, _FOLDED_CRESCENT = 2.6 + 2.2j, 2.2 + 1.8j
 
 
 @dataclass(frozen=True, slots=True)
 class _Finger:
+    """``lit``: what the light falls on."""
+
     path: Any
+    lit: Any
     joints: tuple[complex, ...]
     curl: float
 
@@ -58,20 +62,23 @@ def draw_hand(paper: Paper, sheet: ModelSheet, wrist: complex, angle: float, sha
         return
     space = _HandSpace(wrist, angle, shape, handed, size, squeeze)
     fingers = [_finger(space, shape, i, size) for i in range(4)]
-    palm = spline(_palm_points(space, size))
+    palm = _palm_points(space, size)
     thumb = _thumb(space, shape, size)
     folded_thumb = shape.thumb[1] > 0.5
-    straight = [f for f in fingers if f.curl < 0.5]
     folded = [f for f in fingers if f.curl >= 0.5]
     if fingers_only:
         _draw_folded(paper, sheet, folded)
         return
-    merged = [palm] + [f.path for f in straight] + ([] if folded_thumb else [thumb])
-    paper.piece(joined(merged), sheet.skin_base, sheet.skin_shade, ink=0.80, crescent=(2.6, 2.2), rim=False)
+    path, lit = spline(palm), spline(lit_points(palm, _CRESCENT))
+    for finger in fingers if folded_thumb else (*fingers, thumb):
+        if finger.curl < 0.5 or finger is thumb:
+            path.addPath(finger.path)
+            lit.addPath(finger.lit)
+    paper.piece(path, sheet.skin_base, sheet.skin_shade, ink=0.80, rim=False, lit=lit)
     _draw_gaps(paper, fingers, size, mix(sheet.skin_shade, sheet.skin_line, 0.45))
     _draw_folded(paper, sheet, folded)
     if folded_thumb:
-        paper.piece(thumb, sheet.skin_base, sheet.skin_shade, ink=0.7, crescent=(2.2, 1.8), rim=False)
+        paper.piece(thumb.path, sheet.skin_base, sheet.skin_shade, ink=0.7, rim=False, lit=thumb.lit)
     elif len(folded) < 2 and abs(space.cos_roll) > 0.6:
         crease = [space.at(6, -3, 2), space.at(13, -3.5, 2), space.at(19, -7.5, 2)]
         paper.brush(crease, 1.2 * size, mix(sheet.skin_shade, sheet.skin_line, 0.45), tip=0.1, tail=0.2)
@@ -79,7 +86,7 @@ def draw_hand(paper: Paper, sheet: ModelSheet, wrist: complex, angle: float, sha
 
 def _draw_folded(paper: Paper, sheet: ModelSheet, folded: list[_Finger]) -> None:
     for finger in sorted(folded, key=lambda f: -(f.path.getBounds().centerX() + f.path.getBounds().centerY())):
-        paper.piece(finger.path, sheet.skin_base, sheet.skin_shade, ink=0.62, crescent=(2.2, 1.8))
+        paper.piece(finger.path, sheet.skin_base, sheet.skin_shade, ink=0.62, lit=finger.lit)
 
 
 def _finger(space: _HandSpace, shape: HandShape, index: int, size: float) -> _Finger:
@@ -95,27 +102,28 @@ def _finger(space: _HandSpace, shape: HandShape, index: int, size: float) -> _Fi
         joints.append(space.at(x, y, z))
     radius = _THICKNESS[index] * size
     if curl < 0.5:
-        path = tube(joints, [radius * share for share in (1.06, 1.0, 0.92, 0.82)])
+        radii = [radius * share for share in (1.06, 1.0, 0.92, 0.82)]
+        path, lit = tube(joints, radii), tube(*lit_tube(joints, radii, _CRESCENT))
     else:
-        path = skia.Path()
-        knuckle = space.at(knuckle_x + 3.5, knuckle_y * 0.98, 3)
         tip_x = lerp(knuckle_x + 5, knuckle_x - 13.5, clamp((curl - 0.5) / 0.5))
-        limb(path, knuckle, space.at(tip_x, knuckle_y * 0.86, 9), radius * 1.12, radius)
-    return _Finger(path, tuple(joints), curl)
+        bent = space.at(knuckle_x + 3.5, knuckle_y * 0.98, 3), space.at(tip_x, knuckle_y * 0.86, 9)
+        path = limb(skia.Path(), *bent, radius * 1.12, radius)
+        lit = limb(skia.Path(), *lit_limb(*bent, radius * 1.12, radius, _FOLDED_CRESCENT))
+    return _Finger(path, lit, tuple(joints), curl)
 
 
 def _palm_points(space: _HandSpace, size: float) -> list[complex]:
     outline = ((0, -6.6), (9, -10.6), (_PALM - 3, -13.2), (_PALM + 1.5, -10.5), (_PALM + 2.5, -2), (_PALM + 0.5, 8),
                (_PALM - 3, 12.2), (11, 11.8), (0, 6.8), (-6, 6.2), (-6, -6.2))  # fmt: skip
     placed = [space.at(x, y) for x, y in outline]
-    if abs(space.cos_roll) >= 0.75:
-        return placed
-    thick = 4.2 * size * (1 - abs(space.cos_roll)) * space.direction * 1j
-    middle = space.at(0, 0)
-    return [p + (thick if ((p - middle) / space.direction).imag > 0 else -thick) for p in placed]
+    if abs(space.cos_roll) < 0.75:
+        thick = 4.2 * size * (1 - abs(space.cos_roll)) * space.direction * 1j
+        middle = space.at(0, 0)
+        placed = [p + (thick if ((p - middle) / space.direction).imag > 0 else -thick) for p in placed]
+    return placed if clockwise(placed) else placed[::-1]  # as the fingers go: where both lie is no hole
 
 
-def _thumb(space: _HandSpace, shape: HandShape, size: float) -> Any:
+def _thumb(space: _HandSpace, shape: HandShape, size: float) -> _Finger:
     spread, curl = shape.thumb
     angle = math.radians(-spread)
     base = (6.5, -7.4, 2.0)
@@ -125,7 +133,9 @@ def _thumb(space: _HandSpace, shape: HandShape, size: float) -> Any:
     angle += math.radians(curl * 42)
     third = (second[0] + 8 * math.cos(angle), second[1] + 8 * math.sin(angle), 8 + 5 * curl)
     joints = [space.at(*p) for p in (base, first, second, third)]
-    return tube(joints, [radius * size for radius in (6.0, 5.25, 4.65, 4.0)])
+    radii = [radius * size for radius in (6.0, 5.25, 4.65, 4.0)]
+    crescent = _FOLDED_CRESCENT if curl > 0.5 else _CRESCENT
+    return _Finger(tube(joints, radii), tube(*lit_tube(joints, radii, crescent)), tuple(joints), curl)
 
 
 def _draw_gaps(paper: Paper, fingers: list[_Finger], size: float, colour: str) -> None:

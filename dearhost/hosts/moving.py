@@ -16,7 +16,7 @@ from dearhost.hosts.pose import Foot, Legs
 from dearhost.hosts.walking import Walk, bob, march, seconds_for, swing_arms
 
 MOVES = ("walk-in", "walk-out", "walk-to", "walk-on-spot", "sit", "stand", "turn-away", "turn-back")
-SIT_SECONDS, STAND_SECONDS = 1.6, 1.6
+SIT_SECONDS, STAND_SECONDS = 1.7, 1.7
 SEATED = 1.34
 """Head heights that sitting lowers the hips of a host with legs of 270 units by."""
 _OUT = "Who is outside the picture must walk in first."

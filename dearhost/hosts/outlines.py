@@ -210,6 +210,43 @@ def _smooth(path: Any, side: Points) -> None:
         path.lineTo(side[1].real, side[1].imag)
 
 
+def clockwise(pts: Points) -> bool:
+    """Whether a closed outline goes round as a clock does."""
+    return sum((a.conjugate() * b).imag for a, b in zip(pts, (*pts[1:], pts[0]), strict=True)) > 0
+
+
+def lit_points(pts: Points, crescent: complex) -> list[complex]:
+    """The points of a closed outline moved in where they face ``crescent``: what the light falls on, with no cut."""
+    count, out = len(pts), -1j if clockwise(pts) else 1j
+    ways = [pts[index + 1 - count] - pts[index - 1] for index in range(count)]
+    lit = []
+    for point, way in zip(pts, ways, strict=True):
+        normal = way * out / max(1e-6, abs(way))
+        lit.append(point - normal * max(0.0, (normal.conjugate() * crescent).real))
+    return lit
+
+
+def lit_limb(
+    start: complex, end: complex, start_radius: float, end_radius: float, crescent: complex
+) -> tuple[complex, complex, float, float]:
+    """Where a limb is in the light: a thinner one within it."""
+    across = (end - start) * 1j / max(1e-6, abs(end - start))
+    reach = (across.conjugate() * crescent).real / 2
+    return start - across * reach, end - across * reach, start_radius - abs(reach), end_radius - abs(reach)
+
+
+def lit_tube(joints: Points, radii: Sequence[float], crescent: complex) -> tuple[list[complex], list[float]]:
+    """Where a tube is in the light: a thinner one within it."""
+    lit, thinner, last = [], [], len(joints) - 1
+    for index, (joint, radius) in enumerate(zip(joints, radii, strict=True)):
+        way = joints[min(last, index + 1)] - joints[max(0, index - 1)]
+        across = way * 1j / max(1e-6, abs(way))
+        reach = (across.conjugate() * crescent).real / 2
+        lit.append(joint - across * reach)
+        thinner.append(max(0.3 * radius, radius - abs(reach)))
+    return lit, thinner
+
+
 def along(pts: Points, steps: int) -> list[complex]:
     """Points on the cardinal spline through ``pts``, ``steps`` between each two."""
     count = len(pts)

@@ -86,27 +86,31 @@ class Paper:
         self.canvas.restore()
 
     def piece(self, path: Any, base: str, shade: str | None = None, *, ink: float = 1.0,
-              crescent: tuple[float, float] = (5.0, 4.0), rim: bool = True) -> None:  # fmt: skip
+              crescent: tuple[float, float] = (5.0, 4.0), rim: bool = True, lit: Any = None) -> None:  # fmt: skip
         """One piece of paper: ink edge, flat fill, a hard shade at the lower right, a light rim.
 
-        ``crescent`` is how far the shade reaches in. Crescents are cut by path operations: far quicker
-        than clipping.
+        ``crescent`` is how far the shade reaches in. ``lit`` is what the light falls on, where it is known; else it is
+        cut out.
         """
         canvas = self.canvas
         if canvas.quickReject(path.getBounds().makeOutset(4, 4)):
             return
+        half = self.rim / 2 if rim else 0.0
+        canvas.save()
+        canvas.translate(half, half)
         if ink:
             self.ink_edge(path, ink)
-        if shade is None:
-            canvas.drawPath(path, paint(base))
-        else:
-            canvas.drawPath(path, paint(shade))
-            lit = moved(path, -crescent[0], -crescent[1])
-            self._cut(path, lit, skia.PathOp.kIntersect_PathOp, paint(base))
-        if rim:
+        if rim:  # light, and on it the piece a little to the lower right: quicker than cutting the rim out
             lightness = 0.18 + 0.22 * (sum(rgb(base)) / 765)
-            light = mix(base, "#FFF6E4", round(lightness, 3))
-            self._cut(path, moved(path, self.rim, self.rim), skia.PathOp.kDifference_PathOp, paint(light))
+            canvas.translate(-2 * half, -2 * half)
+            canvas.drawPath(path, paint(mix(base, "#FFF6E4", round(lightness, 3))))
+            canvas.translate(2 * half, 2 * half)
+        canvas.drawPath(path, paint(shade or base))
+        if lit is not None:
+            canvas.drawPath(lit, paint(base))
+        elif shade is not None:
+            self._cut(path, moved(path, -crescent[0], -crescent[1]), skia.PathOp.kIntersect_PathOp, paint(base))
+        canvas.restore()
 
     def cast(self, onto: Any, caster: Any, dx: float = 4.0, dy: float = 6.0, colour: str = "ink",
              alpha: float = 0.16) -> None:  # fmt: skip

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import re
 
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Locator, Page, expect
 
 
 def begin(page: Page, text: str) -> None:
@@ -23,6 +23,11 @@ def kept(page: Page) -> None:
 def tab(page: Page, name: str) -> None:
     """Open an index tab."""
     page.get_by_role("tab", name=re.compile(f"^{name}")).click()
+
+
+def pick(choice: Locator) -> None:
+    """Choose one of several words or colours as with the mouse: by its label, once it stands still."""
+    choice.locator("xpath=ancestor::label").click()
 
 
 def give_voice(page: Page, speaker: str, voice: str) -> None:

@@ -9,7 +9,7 @@ import docx
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.book import begin, give_voice, kept, tab
+from tests.browser.book import begin, give_voice, kept, pick, tab
 
 pytestmark = pytest.mark.browser
 
@@ -23,7 +23,7 @@ def test_a_production_is_taken_away_as_one_file_and_opened_again(signed_in: Page
     begin(page, "# The pier\n\nMaren: Mama may [[cue: wave left]]bring a boat.\n\n# The bell\n\nSkerry: It rings.\n")
     give_voice(page, "Maren", "Dale")
     tab(page, "Set")
-    page.get_by_role("group", name="Set, in all scenes").get_by_label("the pier").check(force=True)
+    pick(page.get_by_role("group", name="Set, in all scenes").get_by_label("the pier"))
     tab(page, "Brief")
     page.get_by_label("Point 1").fill("The bell rings")
     kept(page)

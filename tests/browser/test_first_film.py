@@ -11,7 +11,7 @@ import pytest
 import webvtt
 from playwright.sync_api import Page, expect
 
-from tests.browser.book import begin, give_voice, kept, still_of, tab
+from tests.browser.book import begin, give_voice, kept, pick, still_of, tab
 from tests.browser.conftest import assert_accessible
 
 pytestmark = pytest.mark.browser
@@ -50,7 +50,7 @@ def test_from_a_pasted_script_to_a_film(signed_in: Page, worker: None, tmp_path:
     page.get_by_role("dialog", name="A host for Maren").get_by_role("button", name="Imani Sedge").click()
     give_voice(page, "Skerry", "Pip")
     tab(page, "Set")
-    page.get_by_role("group", name="Shape of the picture").get_by_label("1:1").check(force=True)
+    pick(page.get_by_role("group", name="Shape of the picture").get_by_label("1:1"))
     expect(page.get_by_role("group", name="Captions in the picture").get_by_label("on")).to_be_checked()
     kept(page)
     expect(page.locator(".stage-box")).to_have_attribute("data-shape", "1:1")

@@ -15,7 +15,7 @@ from dearhost.timebase import FrameRate
 from server.productions.documents import production_of
 from server.productions.models import Production
 from server.studio import studio as server_studio
-from tests.browser.book import begin, kept, tab
+from tests.browser.book import begin, kept, pick, tab
 from tests.browser.conftest import assert_accessible
 
 pytestmark = pytest.mark.browser
@@ -47,14 +47,14 @@ def test_a_host_is_made_and_directed_and_the_film_shows_it(signed_in: Page, stud
     expect(page.get_by_text("Nothing was made of “grumbly”")).to_be_visible(timeout=20_000)
     page.get_by_role("button", name="Choose candidate 2").click()
     expect(page.get_by_role("img", name="The host, standing")).to_be_visible()
-    page.get_by_role("radio", name="clothes").check(force=True)
+    pick(page.get_by_role("radio", name="clothes"))
     expect(page.get_by_role("radio", name="slicker")).to_be_checked()
-    page.get_by_role("radio", name="hoodie").check(force=True)
-    page.get_by_role("radio", name="Top plum").check(force=True)
+    pick(page.get_by_role("radio", name="hoodie"))
+    pick(page.get_by_role("radio", name="Top plum"))
     page.get_by_role("button", name="Undo").click()
     page.get_by_role("button", name="Undo").click()
     expect(page.get_by_role("radio", name="slicker")).to_be_checked()
-    page.get_by_role("radio", name="Top vermilion").check(force=True)
+    pick(page.get_by_role("radio", name="Top vermilion"))
     assert_accessible(page)
     page.get_by_label("Name", exact=True).fill("Corrin Shore")
     page.get_by_role("button", name="Save the host").click()

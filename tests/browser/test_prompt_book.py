@@ -7,7 +7,7 @@ import re
 import pytest
 from playwright.sync_api import Locator, Page, expect
 
-from tests.browser.book import begin, give_voice, kept, still_of, tab
+from tests.browser.book import begin, give_voice, kept, pick, still_of, tab
 from tests.browser.conftest import assert_accessible
 
 pytestmark = pytest.mark.browser
@@ -124,7 +124,7 @@ def test_what_is_chosen_holds_for_the_scene_and_is_listed_before_it_holds_for_al
     for name in ("Maren", "Skerry"):
         give_voice(page, name, "Dale")
     tab(page, "Set")
-    page.get_by_role("group", name="Set, in all scenes").get_by_label("the pier").check(force=True)
+    pick(page.get_by_role("group", name="Set, in all scenes").get_by_label("the pier"))
     apply = page.get_by_role("button", name="Apply to all scenes: Set")
     apply.click()
     changes = page.get_by_role("region", name="What will change")
@@ -322,7 +322,7 @@ def test_a_line_is_said_in_another_manner_and_no_other_is(signed_in: Page) -> No
     page.get_by_text("Maybe I do not.").click(position={"x": 20, "y": 12})
     said = page.locator(".line-delivery")
     expect(said.locator(".panel-title")).to_contain_text("Skerry, scene 1, line 2")
-    said.get_by_role("group", name="How the line is said").get_by_label("calm").check(force=True)
+    pick(said.get_by_role("group", name="How the line is said").get_by_label("calm"))
     flags = page.locator(".flag:not(.pale)")
     expect(flags).to_have_text(["Calm"])
     said.get_by_label(re.compile("^Pace")).focus()

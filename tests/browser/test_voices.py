@@ -14,7 +14,7 @@ from dearhost.films import Studio, as_wav
 from dearhost.speech.matching import SENTENCES
 from server.productions.models import Production, Take
 from server.studio import studio as server_studio
-from tests.browser.book import begin, give_voice, kept
+from tests.browser.book import begin, give_voice, kept, pick
 from tests.browser.conftest import SAID, assert_accessible
 
 pytestmark = pytest.mark.browser
@@ -40,7 +40,7 @@ def test_readings_become_takes_and_one_of_them_is_the_lines(signed_in: Page) -> 
     takes.locator("li").nth(2).locator(".take-name").click()
     expect(page.get_by_role("button", name="Another reading, cue on “Mama”")).to_be_visible()
     kept(page)
-    page.get_by_role("radio", name="urgent").check(force=True)
+    pick(page.get_by_role("radio", name="urgent"))
     expect(page.get_by_role("button", name="Urgent, cue on “Mama”")).to_be_visible()
     page.get_by_role("button", name="Undo").click()
     expect(page.get_by_role("button", name="Another reading, cue on “Mama”")).to_be_visible()

@@ -58,14 +58,12 @@ def draw_set(canvas: Any, set_id: str, picture: Picture) -> None:
 
 @lru_cache(maxsize=1)
 def _grain() -> Any:
-    """A 512 x 512 tile of faint paper grain, baked into sets and never drawn again."""
+    """A 256 x 256 tile of faint paper grain, baked into sets and never drawn again."""
     dice = np.random.default_rng(3)
-    fine = dice.normal(0, 1, (512, 512))
-    coarse = np.kron(dice.normal(0, 1, (128, 128)), np.ones((4, 4)))
-    value = (fine + 0.7 * coarse) * 36
-    alpha = np.clip(np.abs(value) * 0.030 * 6, 0, 40).astype(np.uint8)
-    tile = np.zeros((512, 512, 4), np.uint8)
+    value = dice.standard_normal((256, 256), np.float32)
+    value += 0.7 * dice.standard_normal((64, 64), np.float32).repeat(4, 0).repeat(4, 1)
+    alpha = np.minimum(np.abs(value) * 6.5, 40).astype(np.uint8)
+    tile = np.empty((256, 256, 4), np.uint8)
+    tile[...] = np.where(value > 0, alpha, alpha // 13)[..., None]  # premultiplied: white, or 20 of 255
     tile[..., 3] = alpha
-    tone = np.where(value > 0, 255, 20)[..., None]
-    tile[..., :3] = (tone * (alpha[..., None] / 255.0)).astype(np.uint8)
-    return skia.Image.fromarray(np.ascontiguousarray(tile), colorType=skia.kRGBA_8888_ColorType)
+    return skia.Image.fromarray(tile, colorType=skia.kRGBA_8888_ColorType)
