@@ -20,23 +20,29 @@ from dearhost.render import RenderSettings, VideoCodec, plan_chunks, render_film
 from dearhost.render.encoding import add_video
 from dearhost.render.frames import FrameSource
 from dearhost.stage import Painter, Picture
+from dearhost.stage.painter import first_frame
 from dearhost.storage import FolderCache
 
 _ROUNDS = 3
 
 
 def film_against_encoding(folder: Path) -> Iterator[str]:
-    """Frames a CPU second of a film, as a part of those of encoding the same frames already drawn."""
+    """Frames a CPU second of a film, as a part of those of encoding the same frames already drawn.
+
+    Each round is a scene of its own, as in a film: nothing of it was drawn before. Fonts and kernels are there.
+    """
     studio = studio_in(folder)
-    staged = timeline(studio)
-    for height, aim in ((1080, 0.70), (720, 0.60)):
+    staged = timeline(studio, scenes=2 * _ROUNDS)
+    for turn, (height, aim) in enumerate(((1080, 0.70), (720, 0.60))):
         picture = Picture.of("16:9", height)
-        count = min(240, staged.frames)
+        FrameSource(Painter(staged, picture, studio.fonts)).paint(staged.frames - 1)
         ratios = []
-        for _ in range(_ROUNDS):
+        for scene in staged.scenes[turn * _ROUNDS : (turn + 1) * _ROUNDS]:
             source = FrameSource(Painter(staged, picture, studio.fonts))
+            first = first_frame(staged, scene)
+            count = min(240, RATE.frames_in(scene.duration))
             frames, started = [], time.process_time()
-            for number in range(count):
+            for number in range(first, first + count):
                 frames.append(_copied(source.paint(number)))
             drawing = time.process_time() - started
             started = time.process_time()

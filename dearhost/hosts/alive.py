@@ -335,7 +335,7 @@ class Alive:
         return gaussian(self._steps(moves), 0.05, HZ)[: self.count]
 
     def _weight(self) -> None:
-        """Shifts from foot to foot, near phrase ends; the trunk follows the head; wrists drift and answer."""
+        """Shifts from foot to foot, near phrase ends; the trunk follows the head; wrists drift, shoulders answer."""
         settings = self.settings
         ends = [p.end for p in self.rhythm.phrases]
         moves, side = [], self._random.choice((-1, 1))

@@ -19,11 +19,6 @@ from dearhost.hosts.torso import torso_outline
 ArmDrawing = Callable[[Paper, ModelSheet, Skeleton, Arm], None]
 
 
-def _draw_arm_shadow(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, arm: Arm) -> None:
-    """What a hanging arm throws on the trunk."""
-    paper.cast(torso_outline(skeleton, sheet.outfit.hem), arm_outline(arm), 6, 8, "ink", 0.15)
-
-
 class DrawnArms:
     """Draws the arms of one model sheet."""
 
@@ -45,19 +40,28 @@ class DrawnArms:
         pose, side = replace(arm.pose, shrug=0.0), arm.side
         with paper.frame(0j, bend):
             if shadow:
-                soft = replace(
-                    pose, x=rounded(pose.x, 0.008), y=rounded(pose.y, 0.008), upper_arm=rounded(pose.upper_arm, 1.0)
-                )
-                self._draw_on_arm(paper, "shadow", soft, side, _draw_arm_shadow)
-            if self._sheet.outfit.sleeve != "long":
-                self._draw_on_arm(paper, "bare arm", pose, side, draw_bare_arm)
+                self._draw_shadow(paper, pose, side)
             alone, own = self._arm_alone(pose, side)
+            if self._sheet.outfit.sleeve != "long":
+                self._draw_on_arm(paper, "bare arm", alone, own, draw_bare_arm)
             held = pose.held
             self._draw_hand(paper, alone, own)
-            self._draw_on_arm(paper, "sleeve", pose, side, draw_sleeve)
+            self._draw_on_arm(paper, "sleeve", alone, own, draw_sleeve)
             if held and not held.second:
                 self._draw_held(paper, alone, own, held, bend)
                 self._draw_hand(paper, alone, own, fingers_only=True)
+
+    def _draw_shadow(self, paper: Paper, pose: ArmPose, side: int) -> None:
+        """What a hanging arm throws on the trunk, in coarser steps."""
+        soft = rounded(pose.x, 0.008), rounded(pose.y, 0.008), rounded(pose.upper_arm, 1.0)
+        key = ("shadow", side, *soft, pose.upper_weight, pose.elbow)
+
+        def record(p: Paper) -> None:
+            alone, own = self._arm_alone(replace(pose, x=soft[0], y=soft[1], upper_arm=soft[2]), side)
+            p.canvas.translate(-own.shoulder.real, -own.shoulder.imag)
+            p.cast(torso_outline(alone, self._sheet.outfit.hem), arm_outline(own), 6, 8, "ink", 0.15)
+
+        self._shelf.draw(paper, key, record)
 
     def _draw_hand(self, paper: Paper, alone: Skeleton, own: Arm, *, fingers_only: bool = False) -> None:
         """The hand of an arm whose shoulder is at the origin, or what of it lies over a prop."""
@@ -81,13 +85,13 @@ class DrawnArms:
         alone = solve(self._sheet, Pose(left=pose, right=pose))
         return alone, alone.right if side > 0 else alone.left
 
-    def _draw_on_arm(self, paper: Paper, name: str, pose: ArmPose, side: int, draw: ArmDrawing) -> None:
+    def _draw_on_arm(self, paper: Paper, name: str, alone: Skeleton, own: Arm, draw: ArmDrawing) -> None:
         """Draw something of an arm whose shoulder is at the origin."""
+        pose = own.pose
         angle = pose.angle if self._sheet.outfit.sleeve != "long" else 0.0
-        key = (name, side, pose.x, pose.y, pose.upper_arm, pose.upper_weight, pose.elbow, angle)
+        key = (name, own.side, pose.x, pose.y, pose.upper_arm, pose.upper_weight, pose.elbow, angle)
 
         def record(p: Paper) -> None:
-            alone, own = self._arm_alone(pose, side)
             p.canvas.translate(-own.shoulder.real, -own.shoulder.imag)
             draw(p, self._sheet, alone, own)
 

@@ -6,6 +6,7 @@ The head's middle is the origin and it stands upright, 100 units high.
 from __future__ import annotations
 
 from collections.abc import Callable
+from contextlib import AbstractContextManager, nullcontext
 from dataclasses import replace
 
 from dearhost.hosts.back_view import draw_head_from_behind
@@ -105,17 +106,21 @@ class DrawnHead:
 
     def _record_pair(self, paper: Paper, head: HeadSpace, face: Face, draw: PairDrawing) -> None:
         """Something on both sides of the face."""
-        outline = head_outline(head, self._sheet.features)
-        with paper.clipped(outline, needed=abs(head.sin_yaw) > _TURNED_AWAY):
+        with self._within_face(paper, head):
             for side in (-1, 1):
                 draw(paper, head, self._sheet, face, side)
+
+    def _within_face(self, paper: Paper, head: HeadSpace) -> AbstractContextManager[None]:
+        """Clips to the face where it is turned so far that features can reach over its edge."""
+        if abs(head.sin_yaw) <= _TURNED_AWAY:
+            return nullcontext()
+        return paper.clipped(head_outline(head, self._sheet.features))
 
     def mouth(self, paper: Paper, head: HeadSpace, body: Body, mouth: Mouth) -> None:
         """The mouth, and the moustache over it."""
 
         def record(p: Paper) -> None:
-            outline = head_outline(head, self._sheet.features)
-            with p.clipped(outline, needed=abs(head.sin_yaw) > _TURNED_AWAY):
+            with self._within_face(p, head):
                 draw_mouth(p, head, self._sheet, mouth)
             draw_moustache(p, head, self._sheet, mouth)
 

@@ -139,7 +139,7 @@ class Paper:
             return
         if not steps:
             longest = max(abs(b - a) for a, b in itertools.pairwise(pts))
-            steps = 2 if longest * self.scale < 60 else 3
+            steps = 1 if longest * self.scale < 16 else 2 if longest * self.scale < 60 else 3
         centre = along(pts, steps)
         path = tapered(centre, taper(len(centre), tip, tail, peak), width * 0.5)
         fill = paint(colour, round(alpha, 2))

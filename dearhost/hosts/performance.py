@@ -23,7 +23,7 @@ from dearhost.hosts.rhythm import HZ, PlacedReading, Rhythm
 from dearhost.lips import HZ as MOUTH_HZ
 from dearhost.timebase import FrameRate
 
-VERSION = "performance-17"
+VERSION = "performance-18"
 _FACING = 0.48
 """Turn of the trunk of who faces a side."""
 _HEAD_WITH_BODY = 9.0
@@ -173,8 +173,8 @@ class Performance:
         alive, first = self.alive, 0 if side == "left" else 2
         lag = 0.02 if side == "left" else 0.0
         values["x"] += self._value(alive.drift[first], when)
-        values["y"] += self._value(alive.drift[first + 1], when) + self._value(alive.pulse, when - lag)
-        values["y"] -= 0.010 * self._value(alive.breath, when)
+        values["y"] += self._value(alive.drift[first + 1], when)
+        values["shrug"] += 0.09 * self._value(alive.breath, when) - 9.0 * self._value(alive.pulse, when - lag)
         held = self._gesturing.held(side, when)
         swinging = self._moved.walking * (1 - self._gesturing.busy(side, when))
         if swinging:

@@ -256,7 +256,7 @@ class Person:
                 self._arms.arm(paper, bend, arm, shadow=shadow)
 
         box, at = self._boxes.arm(arm, shadow=shadow), arm.shoulder * self._figure
-        return Part(f"arm{arm.side}", (bend, arm.pose, shadow), box, draw, at)
+        return Part(f"arm{arm.side}", (bend, replace(arm.pose, shrug=0.0), shadow), box, draw, at)
 
     def _fingers_part(self, body: Body, arm: Arm) -> Part:
         bend = rounded(body.bend, _ARM_BEND)
@@ -266,7 +266,7 @@ class Person:
                 self._arms.fingers(paper, bend, arm)
 
         box, at = self._boxes.arm(arm, shadow=False), arm.shoulder * self._figure
-        return Part(f"fingers{arm.side}", (bend, arm.pose), box, draw, at)
+        return Part(f"fingers{arm.side}", (bend, replace(arm.pose, shrug=0.0)), box, draw, at)
 
     @contextmanager
     def _figure_space(self, canvas: Any) -> Iterator[Paper]:
@@ -280,12 +280,12 @@ class Person:
         """Draw something in the frame of the lower spine about the hip, from a spine whose lower half is upright."""
         lower = body.bend * 0.5 + body.tilt * 0.3
         curve = rounded(body.bend - lower, 0.1)
-        # bend * .5 + tilt * .3 = 0
-        bent = Body(bend=curve, tilt=-curve * 0.5 / 0.3, breath=body.breath, lean=body.lean, turn=body.turn,
-                    sway=body.sway)  # fmt: skip
-        upright = solve(self.sheet, Pose(body=bent))
 
         def drawing(p: Paper) -> None:
+            # bend * .5 + tilt * .3 = 0
+            bent = Body(bend=curve, tilt=-curve * 0.5 / 0.3, breath=body.breath, lean=body.lean, turn=body.turn,
+                        sway=body.sway)  # fmt: skip
+            upright = solve(self.sheet, Pose(body=bent))
             p.canvas.translate(-upright.hip.real, -upright.hip.imag)
             record(p, upright)
 

@@ -43,6 +43,7 @@ def in_bubble(bubble: Bubble, hosts: Sequence[Layer], picture: Picture, number: 
             box=_within(layer.box, box),
             draw=_clipped(layer.draw, path),
             place=(0, 0),
+            reach=None,
         )
         for layer in hosts
     ]

@@ -12,22 +12,46 @@ from dearhost.stage.shapes import Picture
 PixelBox = tuple[int, int, int, int]
 
 
+_COARSE = 16
+"""Pixels to which the sheet of a drawing that goes about is evened: a pixel's way is no new drawing."""
+
+
 @dataclass(frozen=True, slots=True)
 class Layer:
-    """Equal ``key`` gives equal pixels about ``place``. ``box`` in pixels holds everything drawn."""
+    """Equal ``key`` gives equal pixels about ``place``. ``box`` in pixels holds everything that is seen.
+
+    ``reach``: about the place, what the drawing takes up, which may be more than is seen; for what stays where it is
+    the box.
+    """
 
     name: str
     key: Any
     box: PixelBox
     draw: Callable[[Any], None]
     place: tuple[int, int] = (0, 0)
+    reach: PixelBox | None = None
 
     @property
-    def extent(self) -> PixelBox:
-        """The box about the place: a layer of the same key and extent is the same pixels elsewhere."""
-        left, top, right, bottom = self.box
+    def sheet(self) -> PixelBox:
+        """The pixels that it is drawn on."""
+        if self.reach is None:
+            return self.box
+        left, top, right, bottom = self.reach
         x, y = self.place
-        return left - x, top - y, right - x, bottom - y
+        return left + x, top + y, right + x, bottom + y
+
+
+def coarse_reach(box: tuple[float, float, float, float], place: tuple[int, int], picture: Picture) -> PixelBox:
+    """The reach of a drawing that takes up ``box`` about its place, as far as it may lie in the picture."""
+    x, y = place
+    left, top = max(box[0] - 2, -x), max(box[1] - 2, -y)
+    right, bottom = min(box[2] + 2, picture.width - x), min(box[3] + 2, picture.height - y)
+    return (
+        math.floor(left / _COARSE) * _COARSE,
+        math.floor(top / _COARSE) * _COARSE,
+        math.ceil(right / _COARSE) * _COARSE,
+        math.ceil(bottom / _COARSE) * _COARSE,
+    )
 
 
 def pixel_box(box: tuple[float, float, float, float], picture: Picture) -> PixelBox:

@@ -20,7 +20,7 @@ from dearhost.stage.captions import Caption
 from dearhost.stage.cutaways import CutawayDrawing
 from dearhost.stage.fonts import Fonts
 from dearhost.stage.furniture import FurnitureDrawing, PlacedFurniture
-from dearhost.stage.layer import Layer, PixelBox, pixel_box
+from dearhost.stage.layer import Layer, PixelBox, coarse_reach, pixel_box
 from dearhost.stage.lettering import CaptionDrawing, TitleDrawing, sign_lettering
 from dearhost.stage.shapes import Picture
 from dearhost.stage.timeline import Cutaway, PlacedHost, SceneTimeline, Title
@@ -67,13 +67,12 @@ class HostLayers:
             return Layer(f"{self.name}.{part.name}", (part.key, x), box, draw)
         left = round((x + part.at.real * self.scale) / self._step) * self._step
         top = round((self._offset + part.at.imag * self.scale) / self._step) * self._step
-        box = pixel_box(
-            (part.box[0] * self.scale + left, part.box[1] * self.scale + top, part.box[2] * self.scale + left,
-             part.box[3] * self.scale + top), self._picture,
-        )  # fmt: skip
+        about = tuple(side * self.scale for side in part.box)
+        box = pixel_box((about[0] + left, about[1] + top, about[2] + left, about[3] + top), self._picture)
         place = math.floor(left), math.floor(top)
         key = part.key, left - place[0], top - place[1]
-        return Layer(f"{self.name}.{part.name}", key, box, self._drawer(part.draw, left, top), place)
+        reach = coarse_reach((about[0], about[1], about[2] + 1, about[3] + 1), place, self._picture)
+        return Layer(f"{self.name}.{part.name}", key, box, self._drawer(part.draw, left, top), place, reach)
 
     def on_desk(self, moment: float) -> list[Layer]:
         """What stands on the desk before the host."""

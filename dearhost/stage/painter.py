@@ -106,19 +106,31 @@ class Stamps:
     def __init__(self) -> None:
         self._kept: dict[str, tuple[Any, PixelBox, Any]] = {}
 
-    def of(self, layer: Layer) -> Any:
-        """The layer's drawing as an image, its top left at that of the layer's box."""
+    def lay(self, layer: Layer, canvas: Any) -> None:
+        """Lay the layer's drawing into the picture."""
+        image, (left, top, *_) = self._of(layer), layer.sheet
+        if layer.reach is None:
+            canvas.drawImage(image, left, top)
+            return
+        canvas.save()
+        canvas.clipRect(skia.Rect.MakeLTRB(*layer.box))
+        canvas.drawImage(image, left, top)
+        canvas.restore()
+
+    def _of(self, layer: Layer) -> Any:
+        """The layer's drawing as an image, its top left at that of the layer's sheet."""
         kept = self._kept.get(layer.name)
-        if kept and kept[0] == layer.key and kept[1] == layer.extent:
+        extent = layer.reach or layer.box
+        if kept and kept[0] == layer.key and kept[1] == extent:
             return kept[2]
-        left, top, right, bottom = layer.box
+        left, top, right, bottom = layer.sheet
         info = skia.ImageInfo.Make(right - left, bottom - top, skia.kBGRA_8888_ColorType, skia.kPremul_AlphaType)
         surface = skia.Surface.MakeRaster(info)
         canvas = surface.getCanvas()
         canvas.translate(-left, -top)
         layer.draw(canvas)
         image = surface.makeImageSnapshot()
-        self._kept[layer.name] = layer.key, layer.extent, image
+        self._kept[layer.name] = layer.key, extent, image
         return image
 
     def keep_only(self, layers: Sequence[Layer]) -> None:
@@ -162,7 +174,7 @@ class ScenePainter:
         canvas.clipRect(skia.Rect.MakeLTRB(*box))
         for layer in layers:
             if _overlap(layer.box, box):
-                canvas.drawImage(self._stamps.of(layer), layer.box[0], layer.box[1])
+                self._stamps.lay(layer, canvas)
         canvas.restore()
 
 
@@ -196,7 +208,7 @@ class MovingPainter:
         )  # fmt: skip
         layers = self._lettering.layers(frame)
         for layer in layers:
-            canvas.drawImage(self._stamps.of(layer), layer.box[0], layer.box[1])
+            self._stamps.lay(layer, canvas)
         self._stamps.keep_only(layers)
         return [(0, 0, width, height)]
 
