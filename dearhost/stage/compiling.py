@@ -205,13 +205,12 @@ def _by_themselves(
     found: dict[str, tuple[Cue, ...]] = {}
     if not production.directed:
         return found
+
+    def language(line: Line) -> str:
+        return speaker.registry.voice(production.entry(line.speaker).voice).language
+
     hosts = dict.fromkeys(production.entry(line.speaker).host for line, _, _ in heard)
     for host in hosts:
-        mine = [
-            item
-            for item in heard
-            if production.entry(item[0].speaker).host == host
-            and speaker.registry.voice(production.entry(item[0].speaker).voice).language.startswith("en")
-        ]
-        found |= automatic(mine, production.liveliness, hands_full(handling.get(host, ())))
+        mine = [item for item in heard if production.entry(item[0].speaker).host == host]
+        found |= automatic(mine, production.liveliness, hands_full(handling.get(host, ())), language)
     return found

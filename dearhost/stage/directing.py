@@ -6,14 +6,15 @@ set contrasts to two sides, shake the head at a denial, raise the brows at a que
 
 from __future__ import annotations
 
-import re
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
+from itertools import pairwise
 
 from dearhost.hosts import GESTURES, moves_hands
-from dearhost.script import Cue, Line, words_of
+from dearhost.script import Cue, Line, Word, words_of
 from dearhost.speech import Reading
 from dearhost.stage.cueing import moment_of, playable
+from dearhost.stage.gesture_words import idea_of
 
 REST = "rest"
 """The cue by which a person says: nothing by itself on this word."""
@@ -23,39 +24,39 @@ _REPEATED = 15.0
 """Seconds in which no gesture comes twice."""
 _NEAR = 2.2
 """Seconds that automatic gestures keep from a person's."""
+_ENDS, _ASKS = set(".!?…。！？؟"), set("?？؟")
 _SIZE: Mapping[str, float] = {"still": 0.6, "normal": 0.8, "lively": 1.0}
 
 
 @dataclass(frozen=True, slots=True)
 class _Rule:
-    """``words`` (a pattern of one written word) ask for ``gesture``; of two rules the one with more ``weight`` wins."""
+    """What an idea asks for: of two rules the one with more ``weight`` wins."""
 
-    words: re.Pattern[str]
     gesture: str
     weight: int
     size: float = 1.0
+    side: str = "right"
 
 
-def _rule(words: str, gesture: str, weight: int, size: float = 1.0) -> _Rule:
-    return _Rule(re.compile(f"(?:{words})", re.I), gesture, weight, size)
-
-
-_RULES = (
-    _rule("hello|hi|goodbye|bye", "wave", 9),
-    _rule("welcome", "welcome", 9),
-    _rule("thanks?|grateful|sorry", "heart", 8),
-    _rule("huge|enormous|giant|vast|whole|everything|everybody|everyone|entire", "big", 7, 0.9),
-    _rule("tiny|small|little|narrow|slightest", "small", 6, 0.9),
-    _rule("first|firstly|three", "count", 6),
-    _rule("stop|wait|careful|beware", "stop", 6),
-    _rule("you|your|yours|yourself", "you", 4, 0.9),
-    _rule("never|not|nobody|nothing|no|none|[a-z]+n['’]t", "shake", 3, 0.5),
-    _rule("here|this", "present", 2, 0.8),
-    _rule("yes|exactly|indeed|right|true|always", "nod", 3, 0.8),
-    _rule("maybe|perhaps|somehow|whatever", "shrug", 5, 0.8),
-    _rule("think|wonder|imagine|remember", "think", 4, 0.9),
-)
-_OTHER = re.compile(r"other|instead|but|whereas", re.I)
+_RULES: Mapping[str, _Rule] = {
+    "greet": _Rule("wave", 9),
+    "welcome": _Rule("welcome", 9),
+    "thank": _Rule("heart", 8),
+    "large": _Rule("big", 7, 0.9),
+    "small": _Rule("small", 6, 0.9),
+    "list": _Rule("count", 6),
+    "halt": _Rule("stop", 6),
+    "address": _Rule("you", 4, 0.9),
+    "deny": _Rule("shake", 3, 0.5),
+    "here": _Rule("present", 2, 0.8),
+    "agree": _Rule("nod", 3, 0.8),
+    "unsure": _Rule("shrug", 5, 0.8),
+    "think": _Rule("think", 4, 0.9),
+    "other": _Rule("present", 3, 0.8, "left"),
+    "question": _Rule("ask", 4),
+}
+_ITEM = 3
+"""Words at most of one item of a list."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -67,13 +68,16 @@ class _Wish:
 
 
 def automatic(
-    lines: Iterable[tuple[Line, float, Reading]], liveliness: str, full: Sequence[tuple[float, float]] = ()
+    lines: Iterable[tuple[Line, float, Reading]],
+    liveliness: str,
+    full: Sequence[tuple[float, float]] = (),
+    language: Callable[[Line], str] = lambda line: "en",
 ) -> dict[str, tuple[Cue, ...]]:
-    """Gestures for the lines of one host, by line id, as cues that were not written. English only.
+    """Gestures for the lines of one host, by line id, as cues that were not written.
 
-    ``lines`` are the host's with their starts in the scene. At most one gesture in ``_GAPS`` seconds, none twice in
-    ``_REPEATED``, none within ``_NEAR`` of a person's gesture or on a word a person gave a ``rest``, no gesture of
-    hands while ``full`` (from, to) says that both hold something.
+    ``lines`` are the host's with their starts in the scene, ``language`` what a line is spoken in. At most one gesture
+    in ``_GAPS`` seconds, none twice in ``_REPEATED``, none within ``_NEAR`` of a person's gesture or on a word a person
+    gave a ``rest``, no gesture of hands while ``full`` (from, to) says that both hold something.
     """
     placed = list(lines)
     taken = [
@@ -82,7 +86,7 @@ def automatic(
         for cue in playable(line)
         if cue.kind in GESTURES
     ]
-    wishes = sorted(_wishes(placed, _SIZE[liveliness]), key=lambda wish: (-wish.weight, wish.at))
+    wishes = sorted(_wishes(placed, _SIZE[liveliness], language), key=lambda wish: (-wish.weight, wish.at))
     chosen: list[_Wish] = []
     for wish in wishes:
         if any(abs(wish.at - at) < _NEAR for at in taken):
@@ -100,27 +104,60 @@ def automatic(
     return found
 
 
-def _wishes(placed: Sequence[tuple[Line, float, Reading]], size: float) -> list[_Wish]:
+def _wishes(placed: Sequence[tuple[Line, float, Reading]], size: float, language: Callable[[Line], str]) -> list[_Wish]:
     wishes = []
     for line, start, reading in placed:
         resting = {cue.start for cue in line.cues if cue.kind == REST}
-        words = words_of(line.text)
-        for index, word in enumerate(words):
-            if word.start in resting:
+        for word, idea in _ideas(line.text, language(line)):
+            rule = _RULES.get(idea)
+            if rule is None or word.start in resting:
                 continue
-            rule = next((r for r in _RULES if r.words.fullmatch(word.text)), None)
-            gesture, weight, amount = (rule.gesture, rule.weight, rule.size) if rule else ("", 0, 1.0)
-            side = "right"
-            if _OTHER.fullmatch(word.text) and index:
-                gesture, weight, amount, side = "present", 3, 0.8, "left"
-            ends = line.text[word.end : word.end + 2]
-            if "?" in ends and not gesture:
-                gesture, weight, amount = "ask", 4, 1.0
-            if gesture:
-                values = {"strength": round(size * amount, 2)} | ({"side": side} if gesture == "present" else {})
-                cue = Cue(f"auto-{word.start}", gesture, word.start, values)
-                wishes.append(_Wish(start + moment_of(line, cue, reading), weight, line.id, cue))
+            values = {"strength": round(size * rule.size, 2)} | (
+                {"side": rule.side} if rule.gesture == "present" else {}
+            )
+            cue = Cue(f"auto-{word.start}", rule.gesture, word.start, values)
+            wishes.append(_Wish(start + moment_of(line, cue, reading), rule.weight, line.id, cue))
     return wishes
+
+
+def _ideas(text: str, language: str) -> list[tuple[Word, str]]:
+    """Each word with what it says that a gesture can say too."""
+    words = words_of(text)
+    after = [text[word.end : following.start] for word, following in pairwise(words)] + [text[words[-1].end :]]
+    said = [
+        idea_of(word.text, language, begins=index == 0 or bool(_ENDS & set(after[index - 1])))
+        for index, word in enumerate(words)
+    ]
+    found = list(said)
+    asks = _ASKS | {";"} if language.startswith("el") else _ASKS
+    for index, word in enumerate(words):
+        if found[index] in _RULES:
+            continue
+        if asks & {word.text[-1], *after[index]}:
+            found[index] = "question"
+        elif _lists(said, after, index):
+            found[index] = "list"
+    if found[0] == "other":  # nothing it could be set against
+        found[0] = ""
+    return list(zip(words, found, strict=True))
+
+
+def _lists(said: Sequence[str], after: Sequence[str], index: int) -> bool:
+    """Whether a list of three things or more begins with the word: a, b and c."""
+    if "," not in after[index]:
+        return False
+    for gap in reversed(after[max(0, index - _ITEM) : index]):
+        if "," in gap:  # it began before
+            return False
+        if _ENDS & set(gap):
+            break
+    for place in range(index + 2, min(index + 2 + _ITEM, len(said) - 1)):
+        between = after[index + 1 : place - 1]
+        if said[place] == "and" and not any(set(gap) & (_ENDS | {","}) for gap in between):
+            return not _ENDS & set(after[place - 1])
+        if "," in after[place - 1]:
+            return any(said[later] == "and" for later in range(place, min(place + _ITEM + 1, len(said))))
+    return False
 
 
 def directed(line: Line, cues: Sequence[Cue]) -> Line:
