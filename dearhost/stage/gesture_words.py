@@ -1,7 +1,8 @@
 """The words that ask for a gesture, language by language.
 
-Common practice of speakers' handbooks, no source. A word ``*x`` is any word that ends in x. A word with a capital
-letter counts only written so, and not where a sentence begins: a German "Sie" addresses, "sie" does not.
+Lists are known in these languages too, questions in every one. Common practice of speakers' handbooks, no source.
+A word ``*x`` is any word that ends in x. A word with a capital letter counts only written so, and not where a sentence
+begins: a German "Sie" addresses, "sie" does not.
 """
 
 from __future__ import annotations
@@ -181,8 +182,6 @@ _WORDS: Mapping[str, Mapping[str, str]] = {
         "and": "och eller",
     },
 }  # fmt: skip
-LANGUAGES = tuple(_WORDS)
-"""The languages of which words are known; in every other one, lists and questions are."""
 
 _IDEAS: Mapping[str, Mapping[str, str]] = {
     language: {word: idea for idea, words in ideas.items() for word in words.split()}
