@@ -154,19 +154,7 @@ class _Description:
             return self._hear(word, f"{age}" if age != "adult" else word)
         if word == "hair":
             return self._hair(pending, "hair")
-        if word in (
-            "bald",
-            "balding",
-            "hairless",
-            "ponytail",
-            "bob",
-            "bun",
-            "afro",
-            "locs",
-            "dreadlocks",
-            "curls",
-            "quiff",
-        ):
+        if word in _HAIR_NOUNS:
             return self._hair([*pending, word])
         if word in _BEARD_WORDS:
             self.set["beard"] = _BEARD_WORDS[word]
@@ -205,6 +193,10 @@ class _Description:
         if word in _CLOTHES or (word == "shirt" and "striped" in pending):
             self._dress(_CLOTHES.get(word, "jersey"), pending)
             return self._hear(f"{before} {word}", _CLOTHES.get(word, "jersey"))
+        if word in ("shirt", "blouse"):
+            colours = [_CLOTH_COLOURS[p] for p in pending if p in _CLOTH_COLOURS]
+            self.outfit["shirt"] = colours[-1] if colours else "cream"
+            return self._hear(f"{before} {word}", "a shirt")
         if word in _ROLES:
             self.role = self.role or word
             for name, value in _ROLES[word].items():
@@ -269,6 +261,8 @@ class _Description:
             said["beard"] = ""
         if self.outfit:
             cut = self.outfit.get("cut", sheet.outfit.cut)
+            if "shirt" in self.outfit and "cut" not in self.outfit:  # a shirt with nothing over it
+                cut, self.outfit["top"] = "polo", self.outfit["shirt"]
             said["outfit"] = replace(OUTFITS[cut], **{k: v for k, v in self.outfit.items() if k != "cut"})
         if said.get("beard"):
             said.setdefault("headwear", sheet.headwear if sheet.headwear.kind != "hijab" else NOTHING)

@@ -30,6 +30,8 @@ POCKET: Mapping[str, float] = within_wrist(arm(0.13, 0.93, 4, "hold", upper_arm=
 DESK_TOP = 0.50
 """Arm lengths below the shoulder at which forearms rest, and props stand, on a desk."""
 _ARM = 186.0
+_HANDED_OVER = 0.9
+"""Seconds after taking what stands at one hand in which the other one gets it."""
 _LAID = 0.30
 """Seconds in which what lies on a desk is turned upright."""
 
@@ -73,12 +75,14 @@ def other(hand: str) -> str:
 class _Hands:
     """What every host has in their hands while cues are gone through in order."""
 
-    def __init__(self, partners: Mapping[str, tuple[str, int]]) -> None:
-        self._partners = partners
+    def __init__(self, partners: Mapping[str, tuple[str, int]], *, desk: bool) -> None:
+        self._partners, self._desk = partners, desk
         self.done: dict[str, list[Handling]] = {}
         self.notes: list[tuple[float, str]] = []
         self._held: dict[str, dict[str, Handling]] = {}
         self._free: dict[str, float] = {}
+        self._stands: dict[tuple[str, str, str], str] = {}
+        """On a desk, by which hand (host, prop, content) was put down."""
 
     def _do(self, host: str, handling: Handling) -> None:
         self._free[host] = handling.at + _AFTER[handling.act]
@@ -90,6 +94,8 @@ class _Hands:
                 held.pop(other(handling.hand), None)
         elif handling.act in ("put-down", "give"):
             held.pop(handling.hand, None)
+        if handling.act == "put-down" and self._desk:
+            self._stands[host, handling.prop, handling.content] = handling.hand
 
     def _empty(self, host: str, hand: str, at: float) -> None:
         had = self._held.get(host, {}).get(hand)
@@ -103,13 +109,20 @@ class _Hands:
         return max(at, *(self._free.get(host, -1e9) + _BEFORE[act] for host in hosts))
 
     def take(self, cue: PropCue) -> None:
-        """Out of the pocket, when the hand is free."""
+        """Out of the pocket or off the desk, when the hand is free; what stands at the other hand, by way of that."""
         hand, both = cue.hand, PROPS[cue.prop].hands == 2
         for full, had in list(self._held.get(cue.host, {}).items()):
             if full == hand or both or PROPS[had.prop].hands == 2:
                 self._empty(cue.host, full, cue.at)
         at = self._when(cue.at, "take", cue.host)
-        self._do(cue.host, Handling(at, "take", cue.prop, hand, cue.content))
+        nearer = self._stands.get((cue.host, cue.prop, cue.content), hand)
+        if nearer == hand or both or nearer in self._held.get(cue.host, {}):
+            self._do(cue.host, Handling(at, "take", cue.prop, hand, cue.content))
+            return
+        self.notes.append((cue.at, "It stands at the other hand, which takes it and hands it over."))
+        self._do(cue.host, Handling(at, "take", cue.prop, nearer, cue.content))
+        at = self._when(at + _HANDED_OVER, "change", cue.host)
+        self._do(cue.host, Handling(at, "change", cue.prop, hand, cue.content))
 
     def use(self, cue: PropCue) -> None:
         """Show, pass or put down what is held: in the hand that was asked for, or in the other."""
@@ -145,13 +158,14 @@ _DONE = {"show": "shown", "pass": "passed", "put-down": "put down"}
 
 
 def resolved(
-    cues: Sequence[PropCue], partners: Mapping[str, tuple[str, int]]
+    cues: Sequence[PropCue], partners: Mapping[str, tuple[str, int]], *, desk: bool = False
 ) -> tuple[dict[str, tuple[Handling, ...]], list[tuple[float, str]]]:
     """What each host's hands do, and (when, what) was passed over or done otherwise.
 
-    ``partners`` maps hosts to who stands next to them and on which side (1 right, -1 left).
+    ``partners`` maps hosts to who stands next to them and on which side (1 right, -1 left). ``desk``: things stand on
+    one before and after.
     """
-    hands = _Hands(partners)
+    hands = _Hands(partners, desk=desk)
     for cue in sorted(cues, key=lambda c: c.at):
         (hands.take if cue.act == "take" else hands.use)(cue)
     return {host: tuple(sorted(done, key=lambda h: h.at)) for host, done in hands.done.items()}, hands.notes

@@ -46,6 +46,7 @@ def handling_in(
     return resolved(
         [cue for item in heard for cue in props_of(*item, production.entry(item[0].speaker).host)],
         {h: (neighbour.host, neighbour.side) for h, neighbour in neighbours(production.shape, places).items()},
+        desk=bool(choices.furniture),
     )
 
 

@@ -14,6 +14,7 @@ from dearhost.sound.examining import examine
 from dearhost.sound.tidying import denoised
 from dearhost.speech.aligning.arpabet import stresses, to_ipa
 from dearhost.speech.aligning.english_model import LONGEST_TOLD, EnglishModel, Heard, PlacedWord
+from dearhost.speech.aligning.onsets import at_onsets
 from dearhost.speech.aligning.timing import SHORTEST, Alignment, WordTime, ordered
 from dearhost.speech.aligning.warping import speech_bounds, warped
 from dearhost.speech.engine import Engine
@@ -22,7 +23,7 @@ from dearhost.speech.reading import Reading, Samples, TimedPhone
 from dearhost.speech.saying import speak_plan
 from dearhost.timebase import Span
 
-VERSION = "aligning-3"
+VERSION = "aligning-4"
 _EDGE = 0.15
 _ONSET = 0.02
 """Seconds before it is loud in which a word has begun."""
@@ -73,6 +74,8 @@ class Aligner:
         tell = tell and over_noise >= _TELLING
         found = self._by_model(part, rate, plan, tell) if language.lower().startswith("en") else None
         found = found or self._by_reference(part, rate, plan, language) or _evenly(plan, len(part) / rate)
+        if found.method != "even" and over_noise >= _TELLING:
+            found = _tidied(replace(found, words=at_onsets(found.words, part, rate)), len(part) / rate)
         return _within(_moved(found, lead, len(samples) / rate), start, end)
 
     def draft(self, samples: Samples, rate: int) -> list[PlacedWord]:

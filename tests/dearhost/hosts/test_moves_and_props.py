@@ -109,7 +109,9 @@ ACTS = st.lists(
 )  # fmt: skip
 
 
-def played(acts: list[tuple[str, str, str, float]], partner: str = "") -> tuple[dict[str, Role], float]:
+def played(
+    acts: list[tuple[str, str, str, float]], partner: str = "", *, desk: bool = False
+) -> tuple[dict[str, Role], float]:
     """The roles of a host, and of a partner, from what is to happen one after another."""
     at, props, moves, gestures = 1.5, [], [], []
     for act, prop, hand, after in acts:
@@ -121,7 +123,7 @@ def played(acts: list[tuple[str, str, str, float]], partner: str = "") -> tuple[
         else:
             props.append(PropCue(at, "a", act, prop, hand))
         at += after
-    done, _ = resolved(props, {"a": (partner, 1), "b": ("a", -1)} if partner else {})
+    done, _ = resolved(props, {"a": (partner, 1), "b": ("a", -1)} if partner else {}, desk=desk)
     first = Role((), at + 4, cues=tuple(gestures), handling=done.get("a", ()), moves=tuple(moves))
     return {"a": first, "b": Role((), at + 4, handling=done.get("b", ()))}, at
 
@@ -131,15 +133,27 @@ def played(acts: list[tuple[str, str, str, float]], partner: str = "") -> tuple[
 def test_props_moves_and_gestures_in_any_order_never_jump(
     acts: list[tuple[str, str, str, float]], body: str, behind: bool
 ) -> None:
-    roles, end = played(acts)
+    roles, end = played(acts, desk=behind)
     performance = Performance(replace(roles["a"], behind=behind), RATE)
     assert_calm(skeletons(performance, PEOPLE[body], 0.2, end + 3), acts)
+
+
+def test_what_stands_at_the_other_hand_is_taken_there_and_handed_over() -> None:
+    """Not where the asked hand is: nothing on a desk goes anywhere by itself."""
+    cues = [PropCue(2.0, "a", "take", "mug", "left"), PropCue(5.0, "a", "put-down"),
+            PropCue(8.0, "a", "take", "mug", "right")]  # fmt: skip
+    done, notes = resolved(cues, {}, desk=True)
+    performance = Performance(Role((), 14.0, handling=done["a"], behind=True), RATE)
+    assert {item.hand for item in performance.on_desk} == {"left"} and len(notes) == 1
+    pose = performance.pose(11.0)
+    assert pose.right.held and not pose.left.held
+    assert_calm(skeletons(performance, PEOPLE["maren"], 0.2, 14.0), cues)
 
 
 @settings(max_examples=25, deadline=None, phases=UNSHRUNK)
 @given(ACTS)
 def test_behind_a_desk_a_prop_is_on_it_or_in_a_hand_never_both(acts: list[tuple[str, str, str, float]]) -> None:
-    roles, end = played(acts)
+    roles, end = played(acts, desk=True)
     performance = Performance(replace(roles["a"], behind=True), RATE)
     seen: set[str] = set()
     for n in range(int((end + 3) * 30)):

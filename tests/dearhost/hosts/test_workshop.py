@@ -106,6 +106,8 @@ def test_a_description_is_followed_and_what_was_not_understood_is_told() -> None
     man = describe_host("a bald man in a navy suit with a red tie and square glasses").candidates[1]
     assert (man.hair, man.outfit.cut, man.outfit.top, man.tie) == ("fringe", "blazer", "navy", "vermilion")
     assert man.glasses.kind == "square"
+    plain, under = (describe_host(text).candidates[0].outfit for text in ("a blue shirt", "blue shirt, navy blazer"))
+    assert (plain.cut, plain.top) == ("polo", "sea") and (under.cut, under.shirt) == ("blazer", "sea")
     assert not describe_host("lorem ipsum").understood
 
 
