@@ -9,7 +9,7 @@ from dearhost.render.encoding import VideoCodec
 from dearhost.stage import DISSOLVE, Picture, Timeline, first_frame
 from dearhost.storage import fingerprint
 
-VERSION = "film-4"
+VERSION = "film-5"
 CHUNK_FRAMES = 300
 
 
