@@ -1,10 +1,42 @@
-"""Memory given back to the system, where many programs share one machine."""
+"""Memory not taken, and given back, where many programs share one machine."""
 
 from __future__ import annotations
 
 import ctypes
 import gc
+import importlib
 import sys
+from collections.abc import Callable
+from functools import lru_cache, wraps
+from typing import Any, ParamSpec, TypeVar
+
+P = ParamSpec("P")
+R = TypeVar("R")
+
+
+class Later:
+    """A library that is dear to load, loaded when it is first used: processes that draw need no signal processing."""
+
+    def __init__(self, name: str) -> None:
+        self._name = name
+
+    def __getattr__(self, attribute: str) -> Any:
+        return getattr(importlib.import_module(self._name), attribute)
+
+
+def compiled_later(work: Callable[P, R]) -> Callable[P, R]:
+    """``work`` compiled by numba when it is first called."""
+
+    @lru_cache(maxsize=1)
+    def compiled() -> Callable[P, R]:
+        made: Callable[P, R] = Later("numba").njit(cache=True)(work)
+        return made
+
+    @wraps(work)
+    def call(*args: P.args, **kwargs: P.kwargs) -> R:
+        return compiled()(*args, **kwargs)
+
+    return call
 
 
 def give_back() -> None:

@@ -12,10 +12,11 @@ import math
 from dataclasses import dataclass
 from typing import Any
 
-from scipy.interpolate import CubicSpline
-
 from dearhost.hosts.outlines import clamp, turned
 from dearhost.hosts.pose import Foot
+from dearhost.memory import Later
+
+interpolate = Later("scipy.interpolate")
 
 STEP_SECONDS = 0.5
 _SWING = 0.40
@@ -91,7 +92,7 @@ class Walk:
         both = [0.0, *places]
         middles = [(a + b) / 2 for a, b in itertools.pairwise(both)]
         middles[-1] = way
-        self._root: Any = CubicSpline([start, *landings], [0.0, *middles], bc_type="clamped")
+        self._root: Any = interpolate.CubicSpline([start, *landings], [0.0, *middles], bc_type="clamped")
 
     def root(self, moment: float) -> float:
         """Where the body is, in units."""

@@ -6,8 +6,10 @@ from collections.abc import Callable, Mapping
 
 import numpy as np
 from numpy.typing import NDArray
-from scipy.ndimage import uniform_filter1d
-from scipy.signal import butter, fftconvolve, lfilter, sosfilt, sosfiltfilt
+
+from dearhost.memory import Later
+
+ndimage, signal = Later("scipy.ndimage"), Later("scipy.signal")
 
 Mono = NDArray[np.float32]
 Floats = NDArray[np.float64]
@@ -21,19 +23,19 @@ ROOM_SECONDS = {"large room": 1.4, "small room": 0.35}
 
 def _banded(samples: Floats, rate: int, low: float, high: float, order: int) -> Floats:
     top = min(high, 0.45 * rate)
-    made: Floats = sosfiltfilt(butter(order, (low, top), "bandpass", fs=rate, output="sos"), samples)
+    made: Floats = signal.sosfiltfilt(signal.butter(order, (low, top), "bandpass", fs=rate, output="sos"), samples)
     return made
 
 
 def _shelf(samples: Floats, rate: int, below: float, decibels: float) -> Floats:
-    low: Floats = sosfiltfilt(butter(1, below, "lowpass", fs=rate, output="sos"), samples)
+    low: Floats = signal.sosfiltfilt(signal.butter(1, below, "lowpass", fs=rate, output="sos"), samples)
     made: Floats = samples + low * (10 ** (decibels / 20) - 1)
     return made
 
 
 def _compressed(samples: Floats, rate: int, ratio: float, below: float) -> Floats:
     """What is louder than ``below`` dB under the loudest brought down by ``ratio``, by the level over 40 ms."""
-    power = uniform_filter1d(samples**2, max(3, round(0.04 * rate)))
+    power = ndimage.uniform_filter1d(samples**2, max(3, round(0.04 * rate)))
     level = np.sqrt(np.maximum(power, 0.0))  # a running sum may end a little below nothing
     decibels = 20 * np.log10(np.maximum(level, 1e-5))
     over = np.maximum(0.0, decibels - (decibels.max() - below))
@@ -66,11 +68,11 @@ def _room(name: str, before: float, mixed: float) -> Callable[[Floats, int], Flo
         times = np.arange(round(seconds * 1.1 * rate)) / rate
         noise = np.random.default_rng(len(name)).standard_normal(len(times))
         tail = noise * 10 ** (-3 * times / seconds)  # 60 dB in the reverberation time
-        soft = sosfilt(butter(1, min(5000.0, 0.45 * rate), "lowpass", fs=rate, output="sos"), tail)
+        soft = signal.sosfilt(signal.butter(1, min(5000.0, 0.45 * rate), "lowpass", fs=rate, output="sos"), tail)
         answer = np.concatenate([np.zeros(round(before * rate)), soft])
         answer /= np.sqrt((answer**2).sum())
         dry = np.concatenate([samples, np.zeros(len(answer) - 1)])
-        made: Floats = dry + mixed * fftconvolve(samples, answer)
+        made: Floats = dry + mixed * signal.fftconvolve(samples, answer)
         return made
 
     return inside
@@ -80,7 +82,7 @@ def _robot(samples: Floats, rate: int) -> Floats:
     delay = round(rate / 110)
     comb = np.zeros(delay + 1)
     comb[0], comb[delay] = 1.0, -0.55
-    made: Floats = 0.5 * samples + 0.5 * lfilter([1.0], comb, samples)
+    made: Floats = 0.5 * samples + 0.5 * signal.lfilter([1.0], comb, samples)
     return made
 
 

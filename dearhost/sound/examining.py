@@ -6,7 +6,10 @@ from dataclasses import dataclass
 
 import numpy as np
 from numpy.typing import NDArray
-from scipy.signal import welch
+
+from dearhost.memory import Later
+
+signal = Later("scipy.signal")
 
 Mono = NDArray[np.float32]
 Floats = NDArray[np.float64]
@@ -94,7 +97,7 @@ def _hum(samples: Mono, rate: int) -> float:
     """How many dB the mains' 50 or 60 Hz and its overtones stand above their surroundings, in the pauses too."""
     if len(samples) < rate:
         return 0.0
-    frequencies, power = welch(samples.astype(np.float64), rate, nperseg=min(len(samples), rate))
+    frequencies, power = signal.welch(samples.astype(np.float64), rate, nperseg=min(len(samples), rate))
     power_db = 10 * np.log10(np.maximum(power, 1e-15))
 
     def above(line: float) -> float:
@@ -114,7 +117,7 @@ def _bandwidth(samples: Mono, rate: int) -> float:
     """The frequency in Hz below which 99.9 % of the power lies."""
     if len(samples) < 1024 or not np.any(samples):
         return 0.0
-    frequencies, power = welch(samples.astype(np.float64), rate, nperseg=1024)
+    frequencies, power = signal.welch(samples.astype(np.float64), rate, nperseg=1024)
     share = np.cumsum(power) / max(float(power.sum()), 1e-15)
     return float(frequencies[min(len(frequencies) - 1, int(np.searchsorted(share, 0.9995)))])
 

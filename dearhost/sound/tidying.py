@@ -4,10 +4,11 @@ from __future__ import annotations
 
 import numpy as np
 from numpy.typing import NDArray
-from scipy.ndimage import minimum_filter1d, uniform_filter, uniform_filter1d
-from scipy.signal import butter, istft, sosfiltfilt, stft
 
+from dearhost.memory import Later
 from dearhost.sound.examining import frame_levels
+
+ndimage, signal = Later("scipy.ndimage"), Later("scipy.signal")
 
 Mono = NDArray[np.float32]
 _EDGE = 0.08
@@ -28,7 +29,7 @@ def trimmed(samples: Mono, rate: int, *, below: float = 32.0) -> tuple[Mono, flo
     threshold = max(
         np.percentile(levels, 95) - below, min(np.percentile(levels, 10) + 8, np.percentile(levels, 95) - 6)
     )
-    loud = minimum_filter1d((levels > threshold).astype(int), 3)  # three frames in a row
+    loud = ndimage.minimum_filter1d((levels > threshold).astype(int), 3)  # three frames in a row
     found = np.flatnonzero(loud)
     if not len(found):
         return samples, 0.0
@@ -52,8 +53,8 @@ def levelled(samples: Mono, rate: int, decibels: float = _LEVEL_DB) -> Mono:
     """At a speech level in dB full scale, without rumble below 60 Hz; peaks stay below full scale."""
     if len(samples) < rate // 10:
         return samples
-    high_pass = butter(2, 60.0, "highpass", fs=rate, output="sos")
-    sound = sosfiltfilt(high_pass, samples.astype(np.float64))
+    high_pass = signal.butter(2, 60.0, "highpass", fs=rate, output="sos")
+    sound = signal.sosfiltfilt(high_pass, samples.astype(np.float64))
     levels = frame_levels(sound.astype(np.float32), rate)
     speaking = levels[levels > np.percentile(levels, 95) - 25] if len(levels) else levels
     if not len(speaking):
@@ -73,16 +74,16 @@ def denoised(samples: Mono, rate: int, *, reduce_db: float = 18.0) -> Mono:
     size = 1024 if rate > 30_000 else 512
     if len(samples) < 4 * size:
         return samples
-    _, _, spectrum = stft(samples.astype(np.float64), rate, nperseg=size, noverlap=size * 3 // 4)
+    _, _, spectrum = signal.stft(samples.astype(np.float64), rate, nperseg=size, noverlap=size * 3 // 4)
     power = np.abs(spectrum) ** 2
     level = 10 * np.log10(np.maximum(power.sum(0), 1e-12))
     quiet = level <= np.percentile(level, 12)
     room = power[:, quiet].mean(1, keepdims=True)
-    smooth = uniform_filter(power, (3, 5))
+    smooth = ndimage.uniform_filter(power, (3, 5))
     over = np.maximum(0.0, 1 - 2.0 * room / np.maximum(smooth, 1e-15))
     floor = 10 ** (-reduce_db / 20)
-    gain = uniform_filter1d(np.maximum(floor, np.sqrt(over)), 3, axis=1)
-    _, cleaned = istft(spectrum * gain, rate, nperseg=size, noverlap=size * 3 // 4)
+    gain = ndimage.uniform_filter1d(np.maximum(floor, np.sqrt(over)), 3, axis=1)
+    _, cleaned = signal.istft(spectrum * gain, rate, nperseg=size, noverlap=size * 3 // 4)
     made: Mono = np.pad(cleaned, (0, max(0, len(samples) - len(cleaned))))[: len(samples)].astype(np.float32)
     return made
 

@@ -5,11 +5,13 @@ from __future__ import annotations
 from collections.abc import Mapping
 
 import numpy as np
-from scipy.ndimage import gaussian_filter1d
 
+from dearhost.memory import Later
 from dearhost.speech.reading import Reading
 from dearhost.speech.reshaping import Course
 from dearhost.speech.world import FRAME_MS, Floats
+
+ndimage = Later("scipy.ndimage")
 
 ENDINGS: Mapping[str, float] = {"written": 0.0, "rising": 5.0, "falling": -4.0}
 """Semitones reached on the last word: a question or a list that goes on, and a statement that is over (common
@@ -58,4 +60,4 @@ def _varied(reading: Reading, variation: int, bend: Floats, pace: Floats) -> tup
         within = (times >= word.start) & (times < word.end)
         bend[within] += chance.normal(0, _WORD_SEMITONES) + (_FOCUS_SEMITONES if index == focus else 0.0)
         pace[within] *= np.exp(chance.normal(0, _WORD_PACE)) * (_FOCUS_PACE if index == focus else 1.0)
-    return gaussian_filter1d(bend, _SMOOTH), gaussian_filter1d(pace, _SMOOTH)
+    return ndimage.gaussian_filter1d(bend, _SMOOTH), ndimage.gaussian_filter1d(pace, _SMOOTH)

@@ -3,9 +3,11 @@
 from __future__ import annotations
 
 import numpy as np
-import parselmouth
 
+from dearhost.memory import Later
 from dearhost.speech.reading import Prosody, Samples
+
+parselmouth = Later("parselmouth")
 
 RATE = 200.0
 _FLOOR, _CEILING = 60.0, 420.0

@@ -5,6 +5,7 @@ from __future__ import annotations
 import json
 import re
 import subprocess
+import sys
 from pathlib import Path
 
 import pytest
@@ -84,3 +85,13 @@ def test_every_demo_production_can_be_rendered() -> None:
         ensure_speakable(open_script(ROOT / "demo" / entry["script"]))
     with pytest.raises(Exception, match="scenes"):
         production_from_json({"script": {}})
+
+
+def test_processes_that_draw_load_nothing_that_is_for_sound() -> None:
+    """There are several of them, and each such library takes 20 to 80 MB."""
+    dear = "scipy.signal scipy.ndimage parselmouth sklearn onnxruntime pocketsphinx pyloudnorm django"
+    told = subprocess.run(
+        [sys.executable, "-c", "import sys, dearhost.render.chunk_worker, dearhost.render.colour; print(*sys.modules)"],
+        check=True, capture_output=True, text=True, cwd=ROOT,
+    )  # fmt: skip
+    assert not set(dear.split()) & set(told.stdout.split())

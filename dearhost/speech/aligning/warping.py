@@ -4,12 +4,13 @@ from __future__ import annotations
 
 from dataclasses import replace
 
-import numba
 import numpy as np
-import parselmouth
 from numpy.typing import NDArray
 
+from dearhost.memory import Later, compiled_later
 from dearhost.speech.reading import Reading, Samples
+
+parselmouth = Later("parselmouth")
 
 Features = NDArray[np.float32]
 Indices = NDArray[np.int64]
@@ -32,7 +33,7 @@ def features(samples: Samples, rate: int) -> Features:
     return made
 
 
-@numba.njit(cache=True)
+@compiled_later
 def _path(first: Features, second: Features, band: int) -> tuple[float, NDArray[np.int32]]:
     """The mean cost and, for each frame of ``first``, the frame of ``second`` it lies on."""
     n, m = len(first), len(second)
@@ -87,7 +88,7 @@ def _path(first: Features, second: Features, band: int) -> tuple[float, NDArray[
     return total / (n + m), on
 
 
-@numba.njit(cache=True)
+@compiled_later
 def _sloped(first: Features, second: Features) -> NDArray[np.int64]:
     """The cheapest path by steps (1, 1), (1, 2) and (2, 1), as pairs of frames; () when there is none."""
     n, m = len(first), len(second)

@@ -6,8 +6,8 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 import numpy as np
-from scipy.ndimage import gaussian_filter1d
 
+from dearhost.memory import Later
 from dearhost.speech.matching.spectra import (
     MEL_HZ,
     RATE,
@@ -22,6 +22,8 @@ from dearhost.speech.matching.spectra import (
 )
 from dearhost.speech.reading import Samples
 from dearhost.speech.world import FRAME_MS, Analysis, synthesise
+
+ndimage = Later("scipy.ndimage")
 
 CORRECTION_DB = 5.0
 _BANDS = ((0, 1000), (1000, 2000), (2000, 4000), (4000, 7200))
@@ -122,7 +124,7 @@ def _change(mel: Floats, model: VoiceModel) -> Floats:
     """What is added to the mel spectrum of each frame: the mixture's guess in speech, the mean in pauses."""
     size = model.spread.shape[0]
     x = cepstra(mel, size + 1)[:, 1:]
-    y = gaussian_filter1d(model.mixture.mapped(x), 1.5, axis=0)
+    y = ndimage.gaussian_filter1d(model.mixture.mapped(x), 1.5, axis=0)
     level = mel.mean(1)
     loud = level > np.percentile(level, 95) - 7.5
     mean = y[loud].mean(0)
@@ -130,7 +132,7 @@ def _change(mel: Floats, model: VoiceModel) -> Floats:
     y = mean + (y - mean) * variance
     change = from_cepstra(np.hstack([np.zeros((len(x), 1)), y - x]))
     change[level < np.percentile(level, 95) - _SILENT] = model.offset
-    change = gaussian_filter1d(change, 1.0, axis=0)
+    change = ndimage.gaussian_filter1d(change, 1.0, axis=0)
     return limited(change, np.interp(MEL_HZ, [40, 120, 250, 7200], _MOST_DB))
 
 

@@ -6,8 +6,8 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
-from scipy.spatial import cKDTree
 
+from dearhost.memory import Later
 from dearhost.speech.aligning.warping import Indices, path_between
 from dearhost.speech.matching.closeness import said_shape
 from dearhost.speech.matching.converting import (
@@ -19,6 +19,8 @@ from dearhost.speech.matching.converting import (
     noise_bands,
 )
 from dearhost.speech.matching.spectra import Floats, Spectra, cepstra, from_cepstra, limited, spectra_of, to_mel, warped
+
+spatial = Later("scipy.spatial")
 
 _WARPS = np.arange(0.84, 1.34, 0.02)
 _COEFFICIENTS = 24
@@ -118,11 +120,11 @@ def _paired_by_likeness(bases: Sequence[Spectra], samples: Sequence[Spectra], fa
     target = np.concatenate([s.mel[s.loud] for s in samples])
     x, y = cepstra(source, 25)[:, 1:], cepstra(target, 25)[:, 1:]
     moved = x - x.mean(0) + y.mean(0)
-    tree = cKDTree(y[:, :20])
+    tree = spatial.cKDTree(y[:, :20])
     first, second = np.arange(len(x)), np.zeros(len(x), int)
     for _ in range(_NEIGHBOUR_ROUNDS):
         onto = tree.query(moved[:, :20])[1]
-        back = cKDTree(moved[:, :20]).query(y[:, :20])[1]
+        back = spatial.cKDTree(moved[:, :20]).query(y[:, :20])[1]
         first, second = np.concatenate([np.arange(len(x)), back]), np.concatenate([onto, np.arange(len(y))])
         centred = np.hstack([x - x.mean(0), np.ones((len(x), 1))])
         known = centred[first]

@@ -7,10 +7,12 @@ from dataclasses import dataclass
 import numpy as np
 import soxr
 from numpy.typing import NDArray
-from scipy.fft import dct, idct
 
+from dearhost.memory import Later
 from dearhost.speech.reading import Samples
 from dearhost.speech.world import analyse
+
+fft = Later("scipy.fft")
 
 Floats = NDArray[np.float64]
 RATE = 22050
@@ -93,13 +95,13 @@ def from_mel(mel: Floats, bins: int) -> Floats:
 
 def cepstra(mel: Floats, count: int) -> Floats:
     """The first ``count`` cosine coefficients of each frame."""
-    made: Floats = dct(mel, norm="ortho", axis=1)[:, :count]
+    made: Floats = fft.dct(mel, norm="ortho", axis=1)[:, :count]
     return made
 
 
 def from_cepstra(coefficients: Floats) -> Floats:
     """The mel spectrum that cosine coefficients describe, (frames, 64)."""
-    made: Floats = idct(np.pad(coefficients, ((0, 0), (0, POINTS - coefficients.shape[1]))), norm="ortho", axis=1)
+    made: Floats = fft.idct(np.pad(coefficients, ((0, 0), (0, POINTS - coefficients.shape[1]))), norm="ortho", axis=1)
     return made
 
 
