@@ -9,6 +9,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
+from numpy.random import default_rng
 from numpy.typing import NDArray
 
 from dearhost.hosts.channels import Channel
@@ -68,7 +69,7 @@ class Alive:
         self.partner, self.sight = tuple(sorted(partner, key=lambda p: p.start)), sight
         self.times, self.count = rhythm.times, len(rhythm.times)
         self._random = random.Random(seed)
-        self._normal = np.random.default_rng(seed)
+        self._normal = default_rng(seed)
         self.large_shifts: list[float] = []
         self._head()
         self._gaze()

@@ -9,6 +9,7 @@ from collections.abc import Mapping
 from functools import lru_cache
 
 import numpy as np
+from numpy.polynomial.polynomial import polyval
 from numpy.typing import NDArray
 
 from dearhost.hosts.model_sheet import ModelSheet
@@ -73,7 +74,7 @@ class Channel:
         borders = np.searchsorted(coarse, self._starts)
         for index, (start, (length, curve, _)) in enumerate(zip(self._starts, self._moves, strict=True)):
             part = slice(borders[index], borders[index + 1] if index + 1 < len(borders) else len(coarse))
-            found[part] = np.polynomial.polynomial.polyval(np.minimum(1.0, (coarse[part] - start) / length), curve)
+            found[part] = polyval(np.minimum(1.0, (coarse[part] - start) / length), curve)
         return np.interp(times, coarse, found)
 
 

@@ -10,6 +10,8 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
+import numpy.ma  # percentiles and medians load it, which should not wait for the first picture
+from numpy.fft import irfft, rfft
 from numpy.typing import NDArray
 
 from dearhost.lips.targets import DOMINANCE, GROUP_OF, INSIDE, JAW, LIPS, PARAMETERS, TARGETS
@@ -87,7 +89,7 @@ def gaussian(values: Curve, sigma: float, hz: float) -> Curve:
     if len(kernel) * len(values) < _DIRECT:
         return np.convolve(padded, kernel, mode="valid")
     size = 1 << (len(padded) + len(kernel) - 2).bit_length()
-    whole = np.fft.irfft(np.fft.rfft(padded, size) * np.fft.rfft(kernel, size), size)
+    whole = irfft(rfft(padded, size) * rfft(kernel, size), size)
     return np.asarray(whole[2 * reach : 2 * reach + len(values)])
 
 

@@ -9,6 +9,7 @@ from typing import Any
 
 import numpy as np
 import skia
+from numpy.random import default_rng
 
 from dearhost.errors import StageError
 from dearhost.hosts.paper import Paper
@@ -59,7 +60,7 @@ def draw_set(canvas: Any, set_id: str, picture: Picture) -> None:
 @lru_cache(maxsize=1)
 def _grain() -> Any:
     """A 256 x 256 tile of faint paper grain, baked into sets and never drawn again."""
-    dice = np.random.default_rng(3)
+    dice = default_rng(3)
     value = dice.standard_normal((256, 256), np.float32)
     value += 0.7 * dice.standard_normal((64, 64), np.float32).repeat(4, 0).repeat(4, 1)
     alpha = np.minimum(np.abs(value) * 6.5, 40).astype(np.uint8)
