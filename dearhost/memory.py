@@ -10,8 +10,8 @@ from collections.abc import Callable
 from functools import lru_cache, wraps
 from typing import Any, ParamSpec, TypeVar
 
-P = ParamSpec("P")
-R = TypeVar("R")
+_P = ParamSpec("_P")
+_R = TypeVar("_R")
 
 
 class Later:
@@ -24,16 +24,16 @@ class Later:
         return getattr(importlib.import_module(self._name), attribute)
 
 
-def compiled_later(work: Callable[P, R]) -> Callable[P, R]:
+def compiled_later(work: Callable[_P, _R]) -> Callable[_P, _R]:
     """``work`` compiled by numba when it is first called."""
 
     @lru_cache(maxsize=1)
-    def compiled() -> Callable[P, R]:
-        made: Callable[P, R] = Later("numba").njit(cache=True)(work)
+    def compiled() -> Callable[_P, _R]:
+        made: Callable[_P, _R] = Later("numba").njit(cache=True)(work)
         return made
 
     @wraps(work)
-    def call(*args: P.args, **kwargs: P.kwargs) -> R:
+    def call(*args: _P.args, **kwargs: _P.kwargs) -> _R:
         return compiled()(*args, **kwargs)
 
     return call

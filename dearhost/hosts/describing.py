@@ -194,8 +194,7 @@ class _Description:
             self._dress(_CLOTHES.get(word, "jersey"), pending)
             return self._hear(f"{before} {word}", _CLOTHES.get(word, "jersey"))
         if word in ("shirt", "blouse"):
-            colours = [_CLOTH_COLOURS[p] for p in pending if p in _CLOTH_COLOURS]
-            self.outfit["shirt"] = colours[-1] if colours else "cream"
+            self.outfit["shirt"] = next((_CLOTH_COLOURS[p] for p in pending if p in _CLOTH_COLOURS), "cream")
             return self._hear(f"{before} {word}", "a shirt")
         if word in _ROLES:
             self.role = self.role or word
@@ -260,10 +259,10 @@ class _Description:
         if self.feminine and "beard" not in said:
             said["beard"] = ""
         if self.outfit:
-            cut = self.outfit.get("cut", sheet.outfit.cut)
-            if "shirt" in self.outfit and "cut" not in self.outfit:  # a shirt with nothing over it
-                cut, self.outfit["top"] = "polo", self.outfit["shirt"]
-            said["outfit"] = replace(OUTFITS[cut], **{k: v for k, v in self.outfit.items() if k != "cut"})
+            named = dict(self.outfit)
+            if "shirt" in named and "cut" not in named:  # a shirt with nothing over it
+                named |= {"cut": "polo", "top": named["shirt"]}
+            said["outfit"] = replace(OUTFITS[named.pop("cut", sheet.outfit.cut)], **named)
         if said.get("beard"):
             said.setdefault("headwear", sheet.headwear if sheet.headwear.kind != "hijab" else NOTHING)
         made = replace(sheet, **said)

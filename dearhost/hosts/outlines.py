@@ -230,21 +230,22 @@ def lit_limb(
     start: complex, end: complex, start_radius: float, end_radius: float, crescent: complex
 ) -> tuple[complex, complex, float, float]:
     """Where a limb is in the light: a thinner one within it."""
-    across = (end - start) * 1j / max(1e-6, abs(end - start))
-    reach = (across.conjugate() * crescent).real / 2
-    return start - across * reach, end - across * reach, start_radius - abs(reach), end_radius - abs(reach)
+    slide = _slide(end - start, crescent)
+    return start - slide, end - slide, start_radius - abs(slide), end_radius - abs(slide)
 
 
 def lit_tube(joints: Points, radii: Sequence[float], crescent: complex) -> tuple[list[complex], list[float]]:
     """Where a tube is in the light: a thinner one within it."""
-    lit, thinner, last = [], [], len(joints) - 1
-    for index, (joint, radius) in enumerate(zip(joints, radii, strict=True)):
-        way = joints[min(last, index + 1)] - joints[max(0, index - 1)]
-        across = way * 1j / max(1e-6, abs(way))
-        reach = (across.conjugate() * crescent).real / 2
-        lit.append(joint - across * reach)
-        thinner.append(max(0.3 * radius, radius - abs(reach)))
-    return lit, thinner
+    last = len(joints) - 1
+    slides = [_slide(joints[min(last, i + 1)] - joints[max(0, i - 1)], crescent) for i in range(len(joints))]
+    lit = [joint - slide for joint, slide in zip(joints, slides, strict=True)]
+    return lit, [max(0.3 * radius, radius - abs(slide)) for radius, slide in zip(radii, slides, strict=True)]
+
+
+def _slide(way: complex, crescent: complex) -> complex:
+    """How far the middle of a limb that goes along ``way`` and its light lie apart: half the crescent, across it."""
+    across = way * 1j / max(1e-6, abs(way))
+    return across * (across.conjugate() * crescent).real / 2
 
 
 def along(pts: Points, steps: int) -> list[complex]:

@@ -76,9 +76,9 @@ def examine(samples: Mono, rate: int) -> Quality:
     )
 
 
-def frame_levels(samples: Mono, rate: int) -> Floats:
-    """The level of every 20 ms in dB full scale."""
-    hop = max(1, round(_FRAME * rate))
+def frame_levels(samples: Mono, rate: int, seconds: float = _FRAME) -> Floats:
+    """The level of every 20 ms, or so many ``seconds``, in dB full scale."""
+    hop = max(1, round(seconds * rate))
     whole = samples[: len(samples) // hop * hop].astype(np.float64).reshape(-1, hop)
     levels: Floats = 10 * np.log10(np.maximum((whole**2).mean(1), 1e-12))
     return levels

@@ -7,6 +7,7 @@ from dataclasses import replace
 import numpy as np
 from numpy.typing import NDArray
 
+from dearhost.sound.examining import frame_levels
 from dearhost.speech.aligning.timing import SHORTEST, WordTime
 from dearhost.speech.reading import Samples
 
@@ -21,7 +22,7 @@ _ABOVE, _BELOW_PEAK = 9.0, 38.0
 
 def at_onsets(words: tuple[WordTime, ...], samples: Samples, rate: int) -> tuple[WordTime, ...]:
     """The words, the first one and those after a pause beginning where the sound does."""
-    levels = _levels(samples, rate)
+    levels = frame_levels(samples, rate, _HOP)
     heard = levels > max(float(np.percentile(levels, 8)) + _ABOVE, float(levels.max()) - _BELOW_PEAK)
     moved = list(words)
     for index, word in enumerate(words):
@@ -43,12 +44,3 @@ def _onset(heard: NDArray[np.bool_], start: float) -> float | None:
         return (max(0, place - reach) + int(quiet[-1]) + 1) * _HOP if len(quiet) else None
     loud = np.flatnonzero(heard[place : place + reach])
     return (place + int(loud[0])) * _HOP if len(loud) else None
-
-
-def _levels(samples: Samples, rate: int) -> NDArray[np.float64]:
-    """dB of every 5 ms, over 10."""
-    hop = round(rate * _HOP)
-    count = max(1, len(samples) // hop)
-    squares = np.square(samples[: count * hop], dtype=np.float64).reshape(count, hop).mean(axis=1)
-    smooth = np.convolve(np.pad(squares, (0, 1), mode="edge"), [0.5, 0.5], mode="valid")
-    return np.asarray(10 * np.log10(smooth + 1e-12))
