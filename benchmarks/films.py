@@ -13,9 +13,9 @@ from pathlib import Path
 import av
 import psutil
 
-from benchmarks.material import RATE, studio_in, timeline
+from benchmarks.material import RATE, production, studio_in, timeline
 from dearhost.errors import RenderStopped
-from dearhost.films import Studio
+from dearhost.films import FilmOrder, Studio, make_film
 from dearhost.render import RenderSettings, VideoCodec, plan_chunks, render_film
 from dearhost.render.encoding import add_video
 from dearhost.render.frames import FrameSource
@@ -75,10 +75,10 @@ def _encode(frames: list[av.VideoFrame], picture: Picture, path: Path) -> float:
 
 
 def memory_of_ten_minutes(folder: Path) -> Iterator[str]:
-    """Peak of the memory of all processes while a film of ten minutes is made."""
+    """Peak of the memory of all processes while a film of ten minutes is made, from its script on."""
     studio = studio_in(folder)
     one = timeline(studio).duration
-    staged = timeline(studio, scenes=round(600 / one) + 1)
+    order = FilmOrder(production(round(600 / one) + 1).checked(studio.voices), Picture.of("16:9", 1080), RATE)
     over, peak = threading.Event(), [0]
 
     def watch() -> None:
@@ -89,8 +89,7 @@ def memory_of_ten_minutes(folder: Path) -> Iterator[str]:
     watcher = threading.Thread(target=watch, daemon=True)
     watcher.start()
     started = time.monotonic()
-    settings = RenderSettings(Picture.of("16:9", 1080), studio.fonts)
-    report = render_film(staged, folder / "long.mp4", settings, studio.chunks)
+    report, _ = make_film(order, folder / "long.mp4", studio)
     over.set()
     watcher.join()
     took = time.monotonic() - started

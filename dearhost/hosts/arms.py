@@ -11,7 +11,7 @@ from dearhost.hosts.colours import darker, mix
 from dearhost.hosts.hands import draw_hand
 from dearhost.hosts.model_sheet import ModelSheet, Outfit
 from dearhost.hosts.outfits import CUTS
-from dearhost.hosts.outlines import limb, lit_limb, polygon, tube, turned
+from dearhost.hosts.outlines import clamp, limb, lit_limb, polygon, tube, turned
 from dearhost.hosts.paper import Paper
 from dearhost.hosts.skeleton import Arm, Skeleton
 
@@ -55,6 +55,30 @@ class _Limbs:
         limb(self.lit, *lit, bow, end_cap=end_cap)
 
 
+def forearm_outline(skeleton: Skeleton, arm: Arm) -> Any:
+    """What of an arm lies over its hand wherever that is."""
+    thick = skeleton.proportions.limb * skeleton.build.limb
+    end = arm.wrist - _direction(arm.elbow, arm.wrist)
+    return limb(skia.Path(), arm.elbow, end, 14.0 * thick, _sleeve_end(skeleton, arm), 1.2 * thick, end_cap=False)
+
+
+def hand_before_upper_arm(skeleton: Skeleton, arm: Arm) -> bool:
+    """Whether the hand comes before its own upper arm."""
+    hand = arm.wrist + turned(arm.angle) * 26 * hand_size(skeleton)
+    bone = arm.elbow - arm.shoulder
+    part = clamp(((hand - arm.shoulder) * bone.conjugate()).real / max(1e-6, abs(bone) ** 2))
+    return abs(hand - arm.shoulder - bone * part) < 18.5 * skeleton.proportions.limb * skeleton.build.limb + _HAND
+
+
+_HAND = 30.0
+"""Units from the middle of a hand to its finger tips."""
+
+
+def _sleeve_end(skeleton: Skeleton, arm: Arm) -> float:
+    """The radius of a long sleeve at the wrist: wider as it points at the viewer."""
+    return _wrist_radius(skeleton) * (1.16 + 0.22 * (1 - arm.foreshortening))
+
+
 def draw_bare_arm(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, arm: Arm) -> None:
     """What lies under the hand: the skin of the arm where the sleeve is short."""
     if sheet.outfit.sleeve == "long":
@@ -75,7 +99,7 @@ def draw_sleeve(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, arm: Arm) -
     fore, upper = _direction(arm.elbow, arm.wrist), _direction(arm.shoulder, arm.elbow)
     sleeve, colour = _Limbs(5 + 3.6j), outfit.sleeve_colour
     if outfit.sleeve == "long":
-        end_r = wrist_r * (1.16 + 0.22 * (1 - arm.foreshortening))
+        end_r = _sleeve_end(skeleton, arm)
         sleeve.add(arm.shoulder, arm.elbow, shoulder_r, elbow_r, 0.8 * thick)
         sleeve.add(arm.elbow, arm.wrist - fore, elbow_r, end_r, 1.2 * thick, end_cap=False)
         paper.piece(sleeve.path, colour, darker(colour), rim=False, lit=sleeve.lit)

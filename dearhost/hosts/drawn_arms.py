@@ -5,15 +5,24 @@ from __future__ import annotations
 from collections.abc import Callable
 from dataclasses import replace
 
-from dearhost.hosts.arms import arm_outline, draw_bare_arm, draw_hand_of, draw_sleeve, hand_origin, hand_size
+from dearhost.hosts.arms import (
+    arm_outline,
+    draw_bare_arm,
+    draw_hand_of,
+    draw_sleeve,
+    forearm_outline,
+    hand_before_upper_arm,
+    hand_origin,
+    hand_size,
+)
 from dearhost.hosts.model_sheet import ModelSheet
-from dearhost.hosts.outlines import turned
+from dearhost.hosts.outlines import moved, turned
 from dearhost.hosts.paper import Paper
 from dearhost.hosts.pictures import PictureShelf
 from dearhost.hosts.pose import ArmPose, Held, Pose
 from dearhost.hosts.props import PROPS, draw_prop
 from dearhost.hosts.rounding import rounded
-from dearhost.hosts.skeleton import Arm, Skeleton, solve
+from dearhost.hosts.skeleton import Arm, Skeleton, arm_at, solve
 from dearhost.hosts.torso import torso_outline
 
 ArmDrawing = Callable[[Paper, ModelSheet, Skeleton, Arm], None]
@@ -24,6 +33,8 @@ class DrawnArms:
 
     def __init__(self, sheet: ModelSheet, shelf: PictureShelf) -> None:
         self._sheet, self._shelf = sheet, shelf
+        self._straight = solve(sheet, Pose())
+        self._trunk = torso_outline(self._straight, sheet.outfit.hem)
 
     def palm(self, skeleton: Skeleton, arm: Arm) -> complex:
         """Where the hand has the grip of a prop."""
@@ -32,8 +43,8 @@ class DrawnArms:
     def fingers(self, paper: Paper, bend: float, arm: Arm) -> None:
         """The fingers of a hand that helps to hold, which lie over the prop."""
         with paper.frame(0j, bend):
-            alone, own = self._arm_alone(replace(arm.pose, shrug=0.0), arm.side)
-            self._draw_hand(paper, alone, own, fingers_only=True)
+            own = arm_at(self._straight, replace(arm.pose, shrug=0.0), arm.side)
+            self._draw_hand(paper, own, fingers_only=True)
 
     def arm(self, paper: Paper, bend: float, arm: Arm, *, shadow: bool) -> None:
         """An arm in its shoulder's frame: it turns with the chest. The hand turns about its wrist."""
@@ -41,15 +52,19 @@ class DrawnArms:
         with paper.frame(0j, bend):
             if shadow:
                 self._draw_shadow(paper, pose, side)
-            alone, own = self._arm_alone(pose, side)
+            own = arm_at(self._straight, pose, side)
             if self._sheet.outfit.sleeve != "long":
-                self._draw_on_arm(paper, "bare arm", alone, own, draw_bare_arm)
+                self._draw_on_arm(paper, "bare arm", own, draw_bare_arm)
             held = pose.held
-            self._draw_hand(paper, alone, own)
-            self._draw_on_arm(paper, "sleeve", alone, own, draw_sleeve)
+            self._draw_hand(paper, own)
+            self._draw_on_arm(paper, "sleeve", own, draw_sleeve)
+            if hand_before_upper_arm(self._straight, own):
+                forearm = forearm_outline(self._straight, own)
+                with paper.behind(moved(forearm, -own.shoulder.real, -own.shoulder.imag)):
+                    self._draw_hand(paper, own)
             if held and not held.second:
-                self._draw_held(paper, alone, own, held, bend)
-                self._draw_hand(paper, alone, own, fingers_only=True)
+                self._draw_held(paper, own, held, bend)
+                self._draw_hand(paper, own, fingers_only=True)
 
     def _draw_shadow(self, paper: Paper, pose: ArmPose, side: int) -> None:
         """What a hanging arm throws on the trunk, in coarser steps."""
@@ -57,35 +72,32 @@ class DrawnArms:
         key = ("shadow", side, *soft, pose.upper_weight, pose.elbow)
 
         def record(p: Paper) -> None:
-            alone, own = self._arm_alone(replace(pose, x=soft[0], y=soft[1], upper_arm=soft[2]), side)
+            own = arm_at(self._straight, replace(pose, x=soft[0], y=soft[1], upper_arm=soft[2]), side)
             p.canvas.translate(-own.shoulder.real, -own.shoulder.imag)
-            p.cast(torso_outline(alone, self._sheet.outfit.hem), arm_outline(own), 6, 8, "ink", 0.15)
+            p.cast(self._trunk, arm_outline(own), 6, 8, "ink", 0.15)
 
         self._shelf.draw(paper, key, record)
 
-    def _draw_hand(self, paper: Paper, alone: Skeleton, own: Arm, *, fingers_only: bool = False) -> None:
+    def _draw_hand(self, paper: Paper, own: Arm, *, fingers_only: bool = False) -> None:
         """The hand of an arm whose shoulder is at the origin, or what of it lies over a prop."""
         wrist = hand_origin(self._sheet, own) - own.shoulder
         hand = replace(own, squeeze=rounded(own.squeeze, 0.04))
         with paper.frame(wrist, own.angle):
             key = ("hand", own.side * own.pose.flip, own.pose.hand, hand.squeeze, fingers_only)
-            self._shelf.draw(paper, key, lambda p: draw_hand_of(p, self._sheet, alone, hand, fingers_only=fingers_only))
+            self._shelf.draw(
+                paper, key, lambda p: draw_hand_of(p, self._sheet, self._straight, hand, fingers_only=fingers_only)
+            )
 
-    def _draw_held(self, paper: Paper, alone: Skeleton, own: Arm, held: Held, bend: float) -> None:
+    def _draw_held(self, paper: Paper, own: Arm, held: Held, bend: float) -> None:
         """The prop in the palm, upright whatever the hand does."""
-        palm = self.palm(alone, own) - own.shoulder
+        palm = self.palm(self._straight, own) - own.shoulder
         prop = PROPS[held.prop]
         with paper.frame(palm, own.side * (prop.turn + held.lying) - bend):
             paper.canvas.scale(held.size, held.size)
             key = ("prop", held.prop, held.content, own.side, held.lettering is not None)
             self._shelf.draw(paper, key, lambda p: draw_prop(p, held.prop, own.side, held.content, held.lettering))
 
-    def _arm_alone(self, pose: ArmPose, side: int) -> tuple[Skeleton, Arm]:
-        """A straight body with this arm on both sides, and the arm."""
-        alone = solve(self._sheet, Pose(left=pose, right=pose))
-        return alone, alone.right if side > 0 else alone.left
-
-    def _draw_on_arm(self, paper: Paper, name: str, alone: Skeleton, own: Arm, draw: ArmDrawing) -> None:
+    def _draw_on_arm(self, paper: Paper, name: str, own: Arm, draw: ArmDrawing) -> None:
         """Draw something of an arm whose shoulder is at the origin."""
         pose = own.pose
         angle = pose.angle if self._sheet.outfit.sleeve != "long" else 0.0
@@ -93,6 +105,6 @@ class DrawnArms:
 
         def record(p: Paper) -> None:
             p.canvas.translate(-own.shoulder.real, -own.shoulder.imag)
-            draw(p, self._sheet, alone, own)
+            draw(p, self._sheet, self._straight, own)
 
         self._shelf.draw(paper, key, record)

@@ -14,11 +14,12 @@ from dearhost.hosts.eyes import draw_brow, draw_eye
 from dearhost.hosts.face_parts import draw_beard, draw_blush, draw_glasses, draw_moustache, draw_wrinkles
 from dearhost.hosts.hair import draw_back_hair, draw_front_hair
 from dearhost.hosts.hair_styles import STYLES
-from dearhost.hosts.head_space import HeadSpace, head_outline
+from dearhost.hosts.head_space import HeadSpace, head_outline, head_points
 from dearhost.hosts.headwear import HIDES_EARS, draw_headwear, draw_headwear_back
 from dearhost.hosts.model_sheet import ModelSheet
 from dearhost.hosts.mouth import draw_mouth
 from dearhost.hosts.nose_and_ears import draw_ear, draw_nose
+from dearhost.hosts.outlines import lit_points, spline
 from dearhost.hosts.paper import Paper
 from dearhost.hosts.pictures import PictureShelf
 from dearhost.hosts.pose import Body, Face, Mouth
@@ -37,6 +38,8 @@ class DrawnHead:
 
     def __init__(self, sheet: ModelSheet, shelf: PictureShelf) -> None:
         self._sheet, self._shelf = sheet, shelf
+        self.lined = bool(sheet.beard) or sheet.age == "senior"
+        """Whether the skull bears what must stay in step with eyes and mouth."""
 
     def back_hair(self, paper: Paper, head: HeadSpace, body: Body) -> None:
         """What hangs behind head and shoulders."""
@@ -57,18 +60,19 @@ class DrawnHead:
         self._shelf.draw(paper, ("skull", body.yaw, body.pitch, body.jaw), lambda p: self._record_skull(p, head))
 
     def hair(self, paper: Paper, head: HeadSpace, body: Body) -> None:
-        """Nose, front hair, the nearer ear, earrings."""
+        """Front hair, the nearer ear, earrings."""
         self._shelf.draw(paper, ("hair", body.yaw, body.pitch), lambda p: self._record_hair(p, head))
 
     def _record_skull(self, paper: Paper, head: HeadSpace) -> None:
         sheet = self._sheet
-        path = head_outline(head, sheet.features)
+        points = head_points(head, sheet.features)
+        path, lit = spline(points), spline(lit_points(points, head.size * (0.056 + 0.03j)))
         far = head.far_side
         if not self._ears_covered:
             for side in (-1, 1):
                 if far in (0, side):
                     draw_ear(paper, head, sheet, side)
-        paper.piece(path, sheet.skin_base, sheet.skin_shade, crescent=(head.size * 0.075, head.size * 0.045), ink=1.1)
+        paper.piece(path, sheet.skin_base, sheet.skin_shade, ink=1.1, lit=lit)
         with paper.clipped(path, needed=abs(head.sin_yaw) > _TURNED_AWAY):
             draw_blush(paper, head, sheet)
             draw_wrinkles(paper, head, sheet)
@@ -82,7 +86,6 @@ class DrawnHead:
     def _record_hair(self, paper: Paper, head: HeadSpace) -> None:
         sheet = self._sheet
         far, outline = head.far_side, head_outline(head, sheet.features)
-        draw_nose(paper, head, sheet)
         draw_front_hair(paper, head, sheet, outline)
         if not self._ears_covered and far:
             draw_ear(paper, head, sheet, -far)
@@ -93,12 +96,13 @@ class DrawnHead:
                     draw_earring(paper, head.solid(0.385 * side, 0.185, -0.02), sheet.earring)
 
     def eyes(self, paper: Paper, head: HeadSpace, body: Body, face: Face) -> None:
-        """Eyes and brows, and the glasses before them."""
+        """Nose, eyes and brows, and the glasses before them."""
         turned = (body.yaw, body.pitch)
         eyes = replace(face, brow_left=0, brow_right=0, brow_angle=0, brow_in=0)
         brows = Face(
             brow_left=face.brow_left, brow_right=face.brow_right, brow_angle=face.brow_angle, brow_in=face.brow_in
         )
+        self._shelf.draw(paper, ("nose", turned), lambda p: draw_nose(p, head, self._sheet))
         self._shelf.draw(paper, ("eyes", turned, eyes), lambda p: self._record_pair(p, head, eyes, draw_eye))
         self._shelf.draw(paper, ("brows", turned, brows), lambda p: self._record_pair(p, head, brows, draw_brow))
         if self._sheet.glasses.kind:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
+from functools import lru_cache
 
 from dearhost.hosts.hair_styles import STYLES
 from dearhost.hosts.head_space import PIVOT
@@ -16,15 +17,13 @@ from dearhost.hosts.skeleton import Arm, Skeleton
 Reach = tuple[float, float, float]
 """Sideways, above and below the middle of the head, in head heights."""
 SKULL: Reach = (0.52, 0.60, 0.68)
-EYES: Reach = (0.40, 0.26, 0.20)
+EYES: Reach = (0.40, 0.26, 0.30)
 MOUTH: Reach = (0.30, -0.12, 0.56)
 _HATS: Reach = (0.78, 0.96, 1.06)
 UNDER_TRUNK = 16.0
 """Units above the hips where the trunk hides all there is of legs."""
-_LARGEST = 1.09
-"""Size of a head that leans towards the viewer."""
-_SLIDES = 0.10
-"""How far outlines slide as the head turns."""
+_SLIDES = 0.075
+"""How far outlines slide as the head turns, and bulge between their points."""
 _SHADOW = 6.0
 """Units of ink edge and shadow."""
 _SWAYS = 0.12
@@ -51,18 +50,9 @@ class FigureBoxes:
         left, top, right, bottom = (v * self._figure for v in box)
         return left, top, right, bottom
 
-    def about_head(self, reach: Reach, roll: float, sway: float = 0.0) -> Box:
-        """A box about the middle of a head that is rolled by ``roll`` degrees."""
-        sideways, above, below = (100 * _LARGEST * r for r in reach)
-        pivot, turn = PIVOT * 100 * _LARGEST, turned(roll)
-        swung = _SWAYS * abs(sway) * max(above, below)
-        corners = [
-            pivot + (complex(x, y) - pivot) * turn
-            for x in (-sideways - swung, sideways + swung)
-            for y in (-above, below)
-        ]
-        xs, ys = [c.real for c in corners], [c.imag for c in corners]
-        return self._scaled((min(xs) - _SHADOW, min(ys) - _SHADOW, max(xs) + _SHADOW, max(ys) + _SHADOW))
+    def about_head(self, reach: Reach, roll: float, size: float, sway: float = 0.0) -> Box:
+        """A box about the middle of a head ``size`` times as large as usual that is rolled by ``roll`` degrees."""
+        return _about_head(reach, roll, size * self._figure, self._figure, sway)
 
     def neck(self, skeleton: Skeleton) -> Box:
         """The collar, and the chin's shadow on the neck, about the hip."""
@@ -101,3 +91,15 @@ class FigureBoxes:
         top, bottom = min(p.imag - r for p, r in discs), max(p.imag + r for p, r in discs)
         x, y = arm.shoulder.real, arm.shoulder.imag
         return self._scaled((left - x - _SHADOW, top - y - _SHADOW, right - x + far, bottom - y + far))
+
+
+@lru_cache(maxsize=512)
+def _about_head(reach: Reach, roll: float, size: float, figure: float, sway: float) -> Box:
+    sideways, above, below = (100 * size * r for r in reach)
+    pivot, turn, shadow = PIVOT * 100 * size, turned(roll), _SHADOW * figure
+    swung = _SWAYS * abs(sway) * max(above, below)
+    corners = [
+        pivot + (complex(x, y) - pivot) * turn for x in (-sideways - swung, sideways + swung) for y in (-above, below)
+    ]
+    xs, ys = [c.real for c in corners], [c.imag for c in corners]
+    return min(xs) - shadow, min(ys) - shadow, max(xs) + shadow, max(ys) + shadow

@@ -11,7 +11,7 @@ import skia
 
 from dearhost.hosts.colours import mix
 from dearhost.hosts.model_sheet import ModelSheet
-from dearhost.hosts.outlines import clamp, clockwise, lerp, limb, lit_limb, lit_points, lit_tube, spline, tube, turned
+from dearhost.hosts.outlines import clamp, clockwise, lerp, limb, lit_limb, lit_points, spline, tube, turned
 from dearhost.hosts.paper import Paper
 from dearhost.hosts.pose import HandShape
 
@@ -103,7 +103,7 @@ def _finger(space: _HandSpace, shape: HandShape, index: int, size: float) -> _Fi
     radius = _THICKNESS[index] * size
     if curl < 0.5:
         radii = [radius * share for share in (1.06, 1.0, 0.92, 0.82)]
-        path, lit = tube(joints, radii), tube(*lit_tube(joints, radii, _CRESCENT))
+        path, lit = tube(joints, radii), tube(joints, radii, _CRESCENT)
     else:
         tip_x = lerp(knuckle_x + 5, knuckle_x - 13.5, clamp((curl - 0.5) / 0.5))
         bent = space.at(knuckle_x + 3.5, knuckle_y * 0.98, 3), space.at(tip_x, knuckle_y * 0.86, 9)
@@ -135,7 +135,7 @@ def _thumb(space: _HandSpace, shape: HandShape, size: float) -> _Finger:
     joints = [space.at(*p) for p in (base, first, second, third)]
     radii = [radius * size for radius in (6.0, 5.25, 4.65, 4.0)]
     crescent = _FOLDED_CRESCENT if curl > 0.5 else _CRESCENT
-    return _Finger(tube(joints, radii), tube(*lit_tube(joints, radii, crescent)), tuple(joints), curl)
+    return _Finger(tube(joints, radii), tube(joints, radii, crescent), tuple(joints), curl)
 
 
 def _draw_gaps(paper: Paper, fingers: list[_Finger], size: float, colour: str) -> None:

@@ -37,6 +37,7 @@ class HeadSpace:
         self.cos_yaw, self.sin_yaw = math.cos(math.radians(yaw * 0.64)), math.sin(math.radians(yaw * 0.64))
         self.cos_pitch, self.sin_pitch = math.cos(math.radians(pitch * 0.9)), math.sin(math.radians(pitch * 0.9))
         self._roll = cmath.exp(1j * math.radians(roll))
+        self._upright = roll == 0 and origin == 0
 
     @property
     def far_side(self) -> int:
@@ -65,6 +66,8 @@ class HeadSpace:
         across = x * self.cos_yaw + z * self.sin_yaw
         towards = z * self.cos_yaw - x * self.sin_yaw
         point = complex(across, y * self.cos_pitch - towards * self.sin_pitch * 0.80)
+        if self._upright:
+            return point * self.size
         return self.origin + (PIVOT + (point - PIVOT) * self._roll) * self.size
 
     def silhouette(self, x: float, y: float, slide: float = 0.0) -> complex:
@@ -73,13 +76,19 @@ class HeadSpace:
         if x * self.sin_yaw > 0:
             across += math.copysign(0.075 * abs(self.sin_yaw) * clamp((abs(x) - 0.18) / 0.17), x)
         point = complex(across, y * (1 - 0.05 * abs(self.sin_pitch)) - slide * self.sin_pitch * 0.62)
+        if self._upright:
+            return point * self.size
         return self.origin + (PIVOT + (point - PIVOT) * self._roll) * self.size
 
     def outline(
         self, pts: list[tuple[float, float, float]], *, corners: tuple[int, ...] = (), tension: float = 0.5
     ) -> Any:
         """A closed spline through silhouette points."""
-        return spline([self.silhouette(*p) for p in pts], corners=corners, tension=tension)
+        return spline(self.silhouettes(pts), corners=corners, tension=tension)
+
+    def silhouettes(self, pts: list[tuple[float, float, float]]) -> list[complex]:
+        """The points of an outline."""
+        return [self.silhouette(*p) for p in pts]
 
 
 def mirrored(half: list[tuple[float, float, float]]) -> list[tuple[float, float, float]]:
@@ -89,6 +98,11 @@ def mirrored(half: list[tuple[float, float, float]]) -> list[tuple[float, float,
 
 def head_outline(head: HeadSpace, features: Features) -> Any:
     """The outline of skull, cheeks and jaw, the chin dropped by the mouth's opening."""
+    return spline(head_points(head, features))
+
+
+def head_points(head: HeadSpace, features: Features) -> list[complex]:
+    """The points of the outline of the head."""
     cheek, jaw, beside_chin, chin_y = JAWS[features.jaw]
     drop = head.jaw_drop * 0.062
     right = [
@@ -102,4 +116,4 @@ def head_outline(head: HeadSpace, features: Features) -> Any:
         (0.0, chin_y + drop, 0.17),
     ]
     left = [(-x, y, z) for x, y, z in right[1:-1]][::-1]
-    return head.outline(right + left)
+    return head.silhouettes(right + left)

@@ -27,7 +27,7 @@ def _bow(k: float) -> float:
 
 _STATIONS = tuple(
     (k, 1.06 if abs(k) < 1 else 1.03, _arch(k, 2, 1), _arch(k, 2.0, 0.75) * _bow(k), _arch(k, 2.1, 0.70))
-    for k in (math.sin(math.pi / 2 * (-1 + i / 4)) for i in range(9))
+    for k in (math.sin(math.pi / 2 * (-1 + i / 3)) for i in range(7))
 )
 """Places across the mouth, and what does not depend on the mouth there: how much wider the lips are, a round arch, the
 upper and the lower lip's thickness."""

@@ -10,6 +10,8 @@ from typing import Any
 
 import skia
 
+from dearhost.hosts.outline_points import brush_points, spline_points, tube_points
+
 Points = Sequence[complex]
 
 
@@ -33,35 +35,45 @@ def points(*pairs: tuple[float, float]) -> list[complex]:
     return [complex(x, y) for x, y in pairs]
 
 
+@lru_cache(maxsize=1024)
+def _around_points(verbs: str) -> tuple[bytes, bytes]:
+    """What lies before and after the points of a path in memory."""
+    path = skia.Path()
+    add = {"M": path.moveTo, "L": path.lineTo, "Q": path.quadTo, "C": path.cubicTo, "Z": path.close}
+    taken = {"M": 2, "L": 2, "Q": 4, "C": 6, "Z": 0}
+    for verb in verbs:
+        add[verb](*range(taken[verb]))
+    whole = path.writeToMemory()
+    points = 4 * sum(taken[verb] for verb in verbs)
+    return whole[:_HEADER], whole[_HEADER + points :]
+
+
+_HEADER = 16
+"""Bytes before the points: version, and how many points, weights and verbs there are."""
+
+
+def path_of(verbs: str, points: bytes) -> Any:
+    """A path of ``verbs`` (M, L, Q, C, Z) through ``points``, x and y as 32-bit floats: made in one go."""
+    before, after = _around_points(verbs)
+    path = skia.Path()
+    if not path.readFromMemory(before + points + after):
+        raise ValueError(f"These points do not fit {verbs}.")
+    return path
+
+
+@lru_cache(maxsize=1024)
+def _sharp(count: int, corners: Sequence[int]) -> tuple[float, ...]:
+    return tuple(float(index in corners) for index in range(count))
+
+
 def spline(pts: Points, *, corners: Sequence[int] = (), closed: bool = True, tension: float = 0.5) -> Any:
     """A cardinal spline through ``pts`` with handles 1.24 times the usual length: scissor-cut.
 
     At the indices in ``corners`` the scissors turn: the tangent there is zero.
     """
-    count = len(pts)
-    last = count if closed else count - 1
-    path = skia.Path()
-    path.moveTo(pts[0].real, pts[0].imag)
-    cubic = path.cubicTo
-    if closed:
-        tangents = [(pts[index + 1 - count] - pts[index - 1]) * tension for index in range(count)]
-    else:
-        ends = (pts[0], *pts, pts[-1])
-        tangents = [(ends[index + 2] - ends[index]) * tension for index in range(count)]
-    for index in corners:
-        tangents[index] = 0j
-    for index in range(last):
-        start, end = pts[index], pts[index + 1 - count]
-        length = abs(end - start)
-        out, into = tangents[index], tangents[index + 1 - count]
-        size = abs(out)
-        first = start + out * (0.62 * length / size if size > length else 0.62)
-        size = abs(into)
-        second = end - into * (0.62 * length / size if size > length else 0.62)
-        cubic(first.real, first.imag, second.real, second.imag, end.real, end.imag)
-    if closed:
-        path.close()
-    return path
+    curves = len(pts) if closed else len(pts) - 1
+    found = spline_points(pts, _sharp(len(pts), tuple(corners)), 3 * curves + 1, float(closed), tension)
+    return path_of("M" + "C" * curves + "Z" * closed, found)
 
 
 def polygon(pts: Points) -> Any:
@@ -165,49 +177,14 @@ def limb(path: Any, start: complex, end: complex, start_radius: float, end_radiu
     return path
 
 
-def tube(joints: Points, radii: Sequence[float]) -> Any:
-    """One outline round a bent, tapered limb through ``joints``, as wide as ``radii`` say at each, its ends round."""
-    count = len(joints)
-    left: list[complex] = []
-    right: list[complex] = []
-    ways: list[complex] = []
-    for index, (joint, radius) in enumerate(zip(joints, radii, strict=True)):
-        way = joints[min(count - 1, index + 1)] - joints[max(0, index - 1)]
-        ways.append(way / abs(way) if abs(way) > 1e-6 else 1 + 0j)
-        left.append(joint - ways[-1] * 1j * radius)
-        right.append(joint + ways[-1] * 1j * radius)
-    path = skia.Path()
-    path.moveTo(left[0].real, left[0].imag)
-    _smooth(path, left)
-    _cap(path, joints[-1], ways[-1] * radii[-1])
-    _smooth(path, right[::-1])
-    _cap(path, joints[0], -ways[0] * radii[0])
-    path.close()
-    return path
+def tube(joints: Points, radii: Sequence[float], crescent: complex = 0j) -> Any:
+    """One outline round a bent, tapered limb through ``joints``, as wide as ``radii`` say at each, its ends round.
 
-
-def _cap(path: Any, middle: complex, outward: complex) -> None:
-    """Half a circle about ``middle`` from its left to its right, by way of ``outward``."""
-    k, across = 0.5523, outward * 1j
-    for a, b, c in (
-        (-across + outward * k, outward - across * k, outward),
-        (outward + across * k, across + outward * k, across),
-    ):
-        path.cubicTo(
-            middle.real + a.real, middle.imag + a.imag, middle.real + b.real, middle.imag + b.imag,
-            middle.real + c.real, middle.imag + c.imag,
-        )  # fmt: skip
-
-
-def _smooth(path: Any, side: Points) -> None:
-    """Go on to the first of ``side`` and along it, its corners rounded."""
-    path.lineTo(side[0].real, side[0].imag)
-    for index in range(1, len(side) - 1):
-        at, after = side[index], side[index + 1]
-        end = after if index == len(side) - 2 else (at + after) / 2
-        path.quadTo(at.real, at.imag, end.real, end.imag)
-    if len(side) == 2:
-        path.lineTo(side[1].real, side[1].imag)
+    With a ``crescent`` what the light falls on: a thinner tube within it.
+    """
+    side = "Q" * (len(joints) - 2) or "L"
+    points = 2 * max(1, 2 * (len(joints) - 2)) + 13
+    return path_of(f"M{side}CC{side}CCZ", tube_points(joints, radii, points, crescent.real, crescent.imag))
 
 
 def clockwise(pts: Points) -> bool:
@@ -234,44 +211,10 @@ def lit_limb(
     return start - slide, end - slide, start_radius - abs(slide), end_radius - abs(slide)
 
 
-def lit_tube(joints: Points, radii: Sequence[float], crescent: complex) -> tuple[list[complex], list[float]]:
-    """Where a tube is in the light: a thinner one within it."""
-    last = len(joints) - 1
-    slides = [_slide(joints[min(last, i + 1)] - joints[max(0, i - 1)], crescent) for i in range(len(joints))]
-    lit = [joint - slide for joint, slide in zip(joints, slides, strict=True)]
-    return lit, [max(0.3 * radius, radius - abs(slide)) for radius, slide in zip(radii, slides, strict=True)]
-
-
 def _slide(way: complex, crescent: complex) -> complex:
     """How far the middle of a limb that goes along ``way`` and its light lie apart: half the crescent, across it."""
     across = way * 1j / max(1e-6, abs(way))
     return across * (across.conjugate() * crescent).real / 2
-
-
-def along(pts: Points, steps: int) -> list[complex]:
-    """Points on the cardinal spline through ``pts``, ``steps`` between each two."""
-    count = len(pts)
-    if count == 2:
-        return [pts[0] + (pts[1] - pts[0]) * (i / steps) for i in range(steps + 1)]
-    found: list[complex] = []
-    for index in range(count - 1):
-        a, b = pts[index], pts[index + 1]
-        ta = (b - pts[max(0, index - 1)]) * 0.5
-        tb = (pts[min(count - 1, index + 2)] - a) * 0.5
-        for h00, h10, h01, h11 in _hermite(steps):
-            found.append(h00 * a + h10 * ta + h01 * b + h11 * tb)
-    found.append(pts[-1])
-    return found
-
-
-@lru_cache(maxsize=64)
-def _hermite(steps: int) -> tuple[tuple[float, float, float, float], ...]:
-    rows = []
-    for k in range(steps):
-        s = k / steps
-        s2, s3 = s * s, s * s * s
-        rows.append((2 * s3 - 3 * s2 + 1, s3 - 2 * s2 + s, -2 * s3 + 3 * s2, s3 - s2))
-    return tuple(rows)
 
 
 @lru_cache(maxsize=4096)
@@ -287,22 +230,11 @@ def taper(count: int, tip: float, tail: float, peak: float) -> tuple[float, ...]
     return tuple(widths)
 
 
-def tapered(centre: Points, widths: Sequence[float], half: float) -> Any:
-    """A band along ``centre``, ``half`` times ``widths`` to each side, rounded by quadratic curves."""
-    count = len(centre)
-    left: list[complex] = []
-    right: list[complex] = []
-    for index in range(count):
-        point = centre[index]
-        run = centre[index + 1 if index + 1 < count else index] - centre[index - 1 if index else 0]
-        size = abs(run)
-        normal = run * 1j * (half * widths[index] / size) if size > 1e-6 else complex(0, half * widths[index])
-        left.append(point + normal)
-        right.append(point - normal)
-    right.reverse()
-    path = skia.Path()
-    path.moveTo(left[0].real, left[0].imag)
-    _smooth(path, left)
-    _smooth(path, right)
-    path.close()
-    return path
+def band(pts: Points, widths: Sequence[float], half: float, steps: int) -> Any:
+    """A band along the cardinal spline through ``pts``, ``steps`` places between each two, rounded by quadratic curves.
+
+    It is ``half`` times ``widths`` wide to each side, one for each place.
+    """
+    side = "Q" * (len(widths) - 2) or "L"
+    points = 2 * max(2, 2 * len(widths) - 3)
+    return path_of(f"M{side}L{side}Z", brush_points(pts, widths, points, half, steps))

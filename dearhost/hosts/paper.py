@@ -10,7 +10,7 @@ from typing import Any
 import skia
 
 from dearhost.hosts.colours import mix, paint, rgb
-from dearhost.hosts.outlines import Points, along, clamp, cut, moved, taper, tapered
+from dearhost.hosts.outlines import Points, band, clamp, cut, moved, taper
 
 
 class Paper:
@@ -60,6 +60,16 @@ class Paper:
             return
         self.canvas.save()
         self.canvas.clipPath(path, skia.ClipOp.kIntersect, True)
+        try:
+            yield
+        finally:
+            self.canvas.restore()
+
+    @contextmanager
+    def behind(self, path: Any) -> Iterator[None]:
+        """Draw inside only what lies outside ``path``."""
+        self.canvas.save()
+        self.canvas.clipPath(path, skia.ClipOp.kDifference, True)
         try:
             yield
         finally:
@@ -140,13 +150,12 @@ class Paper:
         if not steps:
             longest = max(abs(b - a) for a, b in itertools.pairwise(pts))
             steps = 1 if longest * self.scale < 16 else 2 if longest * self.scale < 60 else 3
-        centre = along(pts, steps)
-        path = tapered(centre, taper(len(centre), tip, tail, peak), width * 0.5)
+        path = band(pts, taper((len(pts) - 1) * steps + 1, tip, tail, peak), width * 0.5, steps)
         fill = paint(colour, round(alpha, 2))
         if within is not None:
             self._cut(path, within, skia.PathOp.kIntersect_PathOp, fill)
             return
         self.canvas.drawPath(path, fill)
-        for end, share in ((centre[0], tip), (centre[-1], tail)):
+        for end, share in ((pts[0], tip), (pts[-1], tail)):
             if share * width > 1.0:
                 self.canvas.drawCircle(end.real, end.imag, width * 0.5 * share, fill)

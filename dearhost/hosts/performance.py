@@ -81,6 +81,9 @@ class Performance:
         self._gesturing = Gesturing(self.rhythm, self._settings, role.seed, role.cues, role.partner, role.reach,
                                      role.handling, role.meet,
                                      "desk" if role.behind else "front")  # fmt: skip
+        channels = self._gesturing.channels
+        self._resting = {name: channel.at(0.0) for name, channel in channels.items()}
+        self._changing = {name: channel for name, channel in channels.items() if channel.moves}
         self._moving = Moving(role.moves, role.leg, role.drop, walks=not self._animal, foot=role.foot)
         self._moved = STILL
         self._seat = role.leg + 22 - 100 * role.drop - 24 if self._moving.sits and not self._animal else 0.0
@@ -100,7 +103,7 @@ class Performance:
     def pose(self, moment: float) -> Pose:
         """The pose at ``moment`` seconds."""
         self._expression = self._expressions.at(moment)
-        channels = {name: channel.at(moment) for name, channel in self._gesturing.channels.items()}
+        channels = self._resting | {name: channel.at(moment) for name, channel in self._changing.items()}
         self._moved = self._moving.at(moment) if self._moving.active else STILL
         mouth = self._mouth(channels, moment)
         return Pose(
@@ -118,7 +121,7 @@ class Performance:
         place = max(0.0, moment * HZ)
         index = min(int(place), len(curve) - 2)
         part = min(1.0, place - index)
-        return float(curve[index] * (1 - part) + curve[index + 1] * part)
+        return float(curve.item(index) * (1 - part) + curve.item(index + 1) * part)
 
     def _of(self, name: str) -> float:
         return self._expression.get(name, 0.0)
@@ -212,7 +215,7 @@ class Performance:
 
     def _mouth(self, channels: dict[str, float], moment: float) -> Mouth:
         row, speaking = self._mouth_row(moment)
-        opened, wide, rounded, press, teeth_up, teeth_low, tongue, tip, tuck = (float(v) for v in row)
+        opened, wide, rounded, press, teeth_up, teeth_low, tongue, tip, tuck = row.tolist()
         quiet = 1 - speaking
         opened = min(1.0, max(0.0, opened) * self._settings.mouth_gain)
         if self._animal:

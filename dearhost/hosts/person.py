@@ -25,7 +25,7 @@ from dearhost.hosts.outlines import moved, turned
 from dearhost.hosts.paper import Paper
 from dearhost.hosts.pictures import PictureShelf
 from dearhost.hosts.pose import Body, Pose
-from dearhost.hosts.rounding import rounded, still_pose
+from dearhost.hosts.rounding import outline_turn, rounded, still_pose
 from dearhost.hosts.skeleton import FOREARM, UPPER_ARM, Arm, Skeleton, solve
 from dearhost.hosts.torso import (
     FLARED,
@@ -57,6 +57,8 @@ _TRUNK_BEND = 0.2
 """Degrees in which the spine of the trunk bends."""
 _ARM_BEND = 0.15
 """Degrees in which an arm follows the spine."""
+_SHADOW, _SHADOW_JAW = 1.5, 0.24
+"""Units, and parts of the jaw's way, in which the chin's shadow follows."""
 
 
 class _SetHead(NamedTuple):
@@ -141,13 +143,16 @@ class Person:
 
     def parts(self, pose: Pose, scale: float) -> list[Part]:
         """Legs, trunk with its hanging arms, the head, eyes and mouth, then raised arms."""
+        outline_yaw, outline_pitch = outline_turn(pose.body, scale * self._figure)
         pose = still_pose(pose, scale * self._figure)
         if not self._swings:
             pose = replace(pose, body=replace(pose.body, sway=0.0))
         body, face, mouth = pose.body, pose.face, pose.mouth
         skeleton = solve(self.sheet, pose)
-        head = HeadSpace(0j, 100, body.yaw, body.pitch, 0, body.jaw)
-        upper = HeadSpace(0j, 100, body.yaw, body.pitch, 0, 0)  # all that the jaw does not move
+        edge = replace(body, yaw=outline_yaw, pitch=outline_pitch)
+        bone = body if self._face.lined else edge  # what is drawn on the skull goes with the features
+        head, skull = (HeadSpace(0j, 100, b.yaw, b.pitch, 0, body.jaw) for b in (body, bone))
+        upper, outline = (HeadSpace(0j, 100, b.yaw, b.pitch, 0, 0) for b in (body, edge))  # the jaw does not move these
         arms = sorted((skeleton.left, skeleton.right), key=_holding)
         raised = [a for a in arms if _reaches(a) <= skeleton.head.imag + 86 or a.pose.held]
         low = [a for a in arms if a not in raised]
@@ -156,25 +161,32 @@ class Person:
             far = skeleton.right if body.turn > 0 else skeleton.left
         helping = [a for a in raised if a.pose.held and a.pose.held.second]
         set_head = _SetHead(rounded(body.roll + body.bend * 0.5, _ROLL), body.lean, body.yaw, body.pitch)
+        set_bone, set_edge = (set_head._replace(yaw=b.yaw, pitch=b.pitch) for b in (bone, edge))
+        trunk = replace(
+            body,
+            bend=rounded(body.bend, _TRUNK_BEND),
+            tilt=rounded(body.tilt, 2 * _TRUNK_BEND),
+            sway=body.sway if self._cloth_swings else 0.0,
+        )
         if body.away:
             return [
                 *(self._arm_part(body, arm, shadow=False) for arm in (*raised, *low)),
                 self._legs_part(skeleton, pose),
-                self._trunk_part(skeleton, body),
-                self._head_part("head", skeleton, set_head, (body.sway, True), self._behind_reach,
-                                lambda p: self._face.from_behind(p, upper, body), body.sway),
+                self._trunk_part(skeleton, trunk),
+                self._head_part("head", skeleton, set_edge, (body.sway, True), self._behind_reach,
+                                lambda p: self._face.from_behind(p, outline, edge), body.sway),
             ]  # fmt: skip
         return [
-            self._head_part("back hair", skeleton, set_head, body.sway, self._hair_reach,
-                            lambda p: self._face.back_hair(p, upper, body), body.sway),
+            self._head_part("back hair", skeleton, set_edge, body.sway, self._hair_reach,
+                            lambda p: self._face.back_hair(p, outline, edge), body.sway),
             *(self._arm_part(body, arm, shadow=False) for arm in low if arm is far),
             self._legs_part(skeleton, pose),
-            self._trunk_part(skeleton, body),
+            self._trunk_part(skeleton, trunk),
             *(self._arm_part(body, arm, shadow=True) for arm in low if arm is not far),
-            self._neck_part(skeleton, body, set_head, head),
-            self._head_part("head", skeleton, set_head, body.jaw, SKULL, lambda p: self._face.skull(p, head, body)),
-            self._head_part("hair", skeleton, set_head, None, self._hair_reach,
-                            lambda p: self._face.hair(p, upper, body)),
+            self._neck_part(skeleton, trunk, set_bone),
+            self._head_part("head", skeleton, set_bone, body.jaw, SKULL, lambda p: self._face.skull(p, skull, bone)),
+            self._head_part("hair", skeleton, set_edge, None, self._hair_reach,
+                            lambda p: self._face.hair(p, outline, edge)),
             self._head_part("eyes", skeleton, set_head, face, EYES, lambda p: self._face.eyes(p, upper, body, face)),
             self._head_part("mouth", skeleton, set_head, (body.jaw, mouth), MOUTH,
                             lambda p: self._face.mouth(p, head, body, mouth)),
@@ -196,7 +208,7 @@ class Person:
                 paper.set_scale(paper.scale * size)
                 draw(paper)
 
-        box = self._boxes.about_head(reach, set_head.roll, sway)
+        box = self._boxes.about_head(reach, set_head.roll, size, sway)
         return Part(name, (set_head, key), box, placed, skeleton.head * self._figure)
 
     def _legs_part(self, skeleton: Skeleton, pose: Pose) -> Part:
@@ -226,26 +238,23 @@ class Person:
                 else:
                     self._draw_on_trunk(paper, body, "trunk", self._record_trunk)
 
-        body = replace(
-            body,
-            bend=rounded(body.bend, _TRUNK_BEND),
-            tilt=rounded(body.tilt, 2 * _TRUNK_BEND),
-            sway=body.sway if self._cloth_swings else 0.0,
-        )
         key = (body.bend, body.tilt, body.breath, body.lean, body.turn, body.sway, body.away)
         return Part("body", key, self._boxes.trunk(skeleton), draw, skeleton.hip * self._figure)
 
-    def _neck_part(self, skeleton: Skeleton, body: Body, set_head: _SetHead, head: HeadSpace) -> Part:
-        """The chin's shadow on the neck, and the collar over it."""
+    def _neck_part(self, skeleton: Skeleton, body: Body, set_head: _SetHead) -> Part:
+        """The chin's shadow on the neck, in coarser steps, and the collar over it."""
         between = skeleton.head - skeleton.hip
-        between = complex(round(between.real), round(between.imag))
+        between = complex(rounded(between.real, _SHADOW), rounded(between.imag, _SHADOW))
+        roll, jaw = rounded(set_head.roll, 2 * _ROLL), rounded(body.jaw, _SHADOW_JAW)
+        head = HeadSpace(0j, 100, set_head.yaw, set_head.pitch, 0, jaw)
 
         def draw(canvas: Any) -> None:
             with self._figure_space(canvas) as paper:
-                self._draw_chin_shadow(paper, skeleton, between, set_head.roll, head)
+                self._draw_chin_shadow(paper, skeleton, between, roll, head)
                 self._draw_on_trunk(paper, replace(body, sway=0.0), "collar", self._record_collar)
 
-        key = (body.bend, body.tilt, body.breath, body.lean, body.turn, between, set_head, body.jaw)
+        turned_head = roll, set_head.yaw, set_head.pitch, jaw
+        key = (body.bend, body.tilt, body.breath, body.lean, body.turn, between, turned_head)
         return Part("neck", key, self._boxes.neck(skeleton), draw, skeleton.hip * self._figure)
 
     def _arm_part(self, body: Body, arm: Arm, *, shadow: bool) -> Part:

@@ -19,9 +19,20 @@ def rounded(value: float, step: float) -> float:
     return round(value / step) * step
 
 
+def _coarseness(scale: float) -> float:
+    """A factor on all steps that keeps them about a pixel at ``scale`` pixels a unit."""
+    return clamp(_FULL / max(scale, 0.1), 0.75, 3.0)
+
+
+def outline_turn(body: Body, scale: float) -> tuple[float, float]:
+    """Yaw and pitch at which the outlines of a head are drawn: they slide less than half as far as what is on it."""
+    coarse = _coarseness(scale)
+    return rounded(body.yaw, 1.8 * coarse), rounded(body.pitch, 2.7 * coarse)
+
+
 def still_pose(pose: Pose, scale: float) -> Pose:
     """The pose as it is drawn at ``scale`` pixels a unit: steps stay about a pixel at any size."""
-    coarse = clamp(_FULL / max(scale, 0.1), 0.75, 3.0)
+    coarse = _coarseness(scale)
     return Pose(
         _still_body(pose.body, coarse), _still_arm(pose.left, coarse), _still_arm(pose.right, coarse),
         _still_face(pose.face, coarse), _still_mouth(pose.mouth, coarse), _still_legs(pose.legs, coarse), pose.root,
@@ -37,7 +48,7 @@ def _still_body(body: Body, coarse: float) -> Body:
         tilt=rounded(body.tilt, 0.20 * coarse),
         hip_x=rounded(body.hip_x, 0.002 * coarse),
         hip_y=rounded(body.hip_y, 0.002 * coarse),
-        breath=rounded(body.breath, 0.20 * coarse),
+        breath=rounded(body.breath, 0.30 * coarse),
         lean=rounded(body.lean, 0.02 * coarse),
         yaw=rounded(body.yaw, 0.9 * coarse),
         pitch=rounded(body.pitch, 0.9 * coarse),
@@ -83,8 +94,8 @@ def _four(values: tuple[float, float, float, float], step: float) -> tuple[float
 
 def _still_face(face: Face, coarse: float) -> Face:
     return Face(
-        rounded(face.gaze_x, 0.04 * coarse),
-        rounded(face.gaze_y, 0.04 * coarse),
+        rounded(face.gaze_x, 0.08 * coarse),
+        rounded(face.gaze_y, 0.08 * coarse),
         rounded(face.lid, 0.05 * coarse),
         rounded(face.squint, 0.08 * coarse),
         rounded(face.brow_left, 0.04 * coarse),

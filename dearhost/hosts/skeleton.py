@@ -147,12 +147,7 @@ def solve(sheet: ModelSheet, pose: Pose) -> Skeleton:
     chest_across = chest_up * 1j
     sideways = body.head_x * 100 + 10 * body.turn + 6 * body.lean * body.turn + 0.10 * body.yaw
     head = neck + chest_up * (sizes.neck + 41) + chest_across * sideways + 1j * (8.4 * leaning - 0.28 * body.pitch)
-    thickness = 15.5 * build.limb * sizes.limb
-    arms = {}
-    for side, arm_pose in ((LEFT, pose.left), (RIGHT, pose.right)):
-        drop = 20 * sizes.width + thickness - arm_pose.shrug * 14
-        shoulder = neck - chest_up * drop + chest_across * side * (shoulder_width - thickness)
-        arms[side] = _solve_arm(arm_pose, side, shoulder, chest_up, sizes)
+    chest_bones = neck, chest_up, shoulder_width, sizes, build
     legs = {}
     for side, foot in ((LEFT, pose.legs.left), (RIGHT, pose.legs.right)):
         across = lower(build.hip) * side
@@ -167,8 +162,8 @@ def solve(sheet: ModelSheet, pose: Pose) -> Skeleton:
         legs[side] = _solve_leg(hip_joint, ankle, side, foot.angle, pose.legs.heading, sizes)
     return Skeleton(
         hip, waist, chest, neck, head, up, chest_up, shoulder_width, upper(build.chest + 0.8 * body.breath),
-        lower(build.waist), lower(build.hip), body.turn, arms[LEFT], arms[RIGHT], legs[LEFT], legs[RIGHT], sizes, build,
-        body.sway,
+        lower(build.waist), lower(build.hip), body.turn, _solve_arm(pose.left, LEFT, *chest_bones),
+        _solve_arm(pose.right, RIGHT, *chest_bones), legs[LEFT], legs[RIGHT], sizes, build, body.sway,
     )  # fmt: skip
 
 
@@ -188,7 +183,17 @@ def _solve_leg(hip: complex, ankle: complex, side: int, angle: float, heading: f
     return Leg(hip, knee, end, side, angle, heading)
 
 
-def _solve_arm(pose: ArmPose, side: int, shoulder: complex, chest_up: complex, sizes: Proportions) -> Arm:
+def arm_at(skeleton: Skeleton, pose: ArmPose, side: int) -> Arm:
+    """How an arm of a body lies in another pose."""
+    s = skeleton
+    return _solve_arm(pose, side, s.neck, s.chest_up, s.shoulder_width, s.proportions, s.build)
+
+
+def _solve_arm(pose: ArmPose, side: int, neck: complex, chest_up: complex, shoulder_width: float, sizes: Proportions,
+               build: Build) -> Arm:  # fmt: skip
+    thickness = 15.5 * build.limb * sizes.limb
+    drop = 20 * sizes.width + thickness - pose.shrug * 14
+    shoulder = neck - chest_up * drop + chest_up * 1j * side * (shoulder_width - thickness)
     upper_length, fore_length = UPPER_ARM * sizes.arm, FOREARM * sizes.arm
     across = chest_up * 1j
     target = shoulder + (across * side * pose.x - chest_up * pose.y) * (upper_length + fore_length)

@@ -3,12 +3,16 @@
 from __future__ import annotations
 
 import cmath
+import importlib
+import sys
 
+import numpy as np
+import pytest
 import skia
-from hypothesis import given
+from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from dearhost.hosts.outlines import clockwise, limb, lit_limb, lit_points, lit_tube, spline, tube
+from dearhost.hosts.outlines import band, clockwise, limb, lit_limb, lit_points, path_of, spline, taper, tube
 
 ANGLES = st.floats(0, 6.28)
 CRESCENT = 5 + 3.6j
@@ -34,7 +38,7 @@ def test_a_limb_and_a_finger_are_lit_within_themselves(angle: float, length: flo
     whole = limb(skia.Path(), 0j, end, first, last)
     assert outside(limb(skia.Path(), *lit_limb(0j, end, first, last, CRESCENT)), whole) < 0.6
     joints, radii = [0j, end / 2, end], [first, (first + last) / 2, last]
-    assert outside(tube(*lit_tube(joints, radii, CRESCENT)), tube(joints, radii)) < 0.6
+    assert outside(tube(joints, radii, CRESCENT), tube(joints, radii)) < 0.6
 
 
 @given(st.integers(8, 20), st.floats(20, 60), st.booleans())
@@ -47,3 +51,41 @@ def test_a_round_piece_is_shaded_at_the_lower_right_alone(count: int, radius: fl
     dark, light = towards * (radius - abs(CRESCENT) / 2), -towards * (radius - abs(CRESCENT) / 2)
     assert not lit.contains(dark.real, dark.imag) and lit.contains(light.real, light.imag)
     assert outside(lit, spline(points)) < 0.6
+
+
+COORDINATES = st.floats(-90, 90).map(lambda value: round(value, 3))
+
+
+@settings(deadline=None, max_examples=40)
+@given(st.lists(st.builds(complex, COORDINATES, COORDINATES), min_size=3, max_size=9), st.booleans(), st.integers(1, 4))
+def test_outlines_are_the_same_where_they_are_compiled(points: list[complex], closed: bool, steps: int) -> None:
+    widths = taper((len(points) - 1) * steps + 1, 0.1, 0.2, 0.5)
+    radii = [3.0 + index for index in range(len(points))]
+
+    def outlines() -> list[bytes]:
+        made = (
+            spline(points, corners=(1,), closed=closed),
+            band(points, widths, 2.0, steps),
+            tube(points, radii),
+            tube(points, radii, CRESCENT),
+        )
+        return [path.writeToMemory() for path in made]
+
+    with pytest.MonkeyPatch.context() as patch:
+        patch.delitem(sys.modules, "numba", raising=False)
+        plain = outlines()
+    with pytest.MonkeyPatch.context() as patch:
+        patch.setitem(sys.modules, "numba", importlib.import_module("numba"))
+        assert outlines() == plain
+
+
+def test_a_path_made_in_one_go_is_the_one_that_is_drawn_step_by_step() -> None:
+    path = skia.Path()
+    path.moveTo(1, 2)
+    path.lineTo(3, 4)
+    path.quadTo(5, 6, 7, 8)
+    path.cubicTo(9, 10, 11, 12, 13, 14)
+    path.close()
+    assert path_of("MLQCZ", np.arange(1, 15, dtype=np.float32).tobytes()) == path
+    with pytest.raises(ValueError, match="do not fit"):
+        path_of("MLQCZ", b"")
