@@ -4,7 +4,7 @@ import { melodyPath } from "../../voices";
 import type { CaretLine } from "./lineAtCaret";
 import { setLineCues, setPause } from "./lineAtCaret";
 import { layout, nudgedBorders, type PlacedWord } from "./melody";
-import type { Heard } from "./useTakes";
+import { type Heard, secondsOf } from "./useTakes";
 
 type Props = { editor: Editor; line: CaretLine; heard: Heard; width: number };
 
@@ -61,8 +61,10 @@ export function Melody({ editor, line, heard, width }: Props) {
 	);
 }
 
-const pauseAt = (line: CaretLine, offset: number) =>
-	Number(line.pauses.find((cue) => cue.offset === offset)?.parameters.seconds ?? 0);
+function pauseAt(line: CaretLine, offset: number): number {
+	const pause = line.pauses.find((cue) => cue.offset === offset);
+	return pause ? secondsOf(pause) : 0;
+}
 
 function wordClass(word: PlacedWord, current: boolean): string {
 	return [
@@ -76,6 +78,7 @@ function wordClass(word: PlacedWord, current: boolean): string {
 type BorderProps = {
 	word: PlacedWord;
 	scale: number;
+	/** Seconds added before the word, as they are set now: what was heard last may have had others. */
 	pause: number;
 	onPause: (seconds: number) => void;
 	/** The caret is in the word: its gap can be reached by keyboard. */
@@ -111,7 +114,8 @@ function Border({ word, scale, pause, current, onPause, onMove }: BorderProps) {
 		if (onMove) onMove(way * 0.01);
 		else onPause(Math.max(0, pause + way * (pause < 0.1 && way > 0 ? 0.1 : STEP)));
 	};
-	const gap = word.gap + drag;
+	const set = word.natural + pause;
+	const gap = set + drag;
 	const room = Math.max(6, word.room + drag * scale);
 	const shown = word.gap > 0.14 || pause > 0;
 	const pull = { onPointerDown: down, onPointerMove: move, onPointerUp: up };
@@ -125,7 +129,7 @@ function Border({ word, scale, pause, current, onPause, onMove }: BorderProps) {
 					aria-label={
 						onMove
 							? `Where ${word.text} begins, ${word.start.toFixed(2)} s; arrow keys move it`
-							: `Pause before ${word.text}, ${word.gap.toFixed(2)} s; arrow keys change it`
+							: `Pause before ${word.text}, ${set.toFixed(2)} s; arrow keys change it`
 					}
 					{...pull}
 					onKeyDown={key}
@@ -144,9 +148,8 @@ function Border({ word, scale, pause, current, onPause, onMove }: BorderProps) {
 					inputMode="decimal"
 					onBlur={(event) => {
 						const typed = Number(event.target.value.replace(",", "."));
-						if (Number.isFinite(typed) && Math.abs(typed - word.gap) > 0.011) {
-							onPause(Math.max(0, typed - (word.gap - pause)));
-						} else event.target.value = word.gap.toFixed(2);
+						if (Number.isFinite(typed) && Math.abs(typed - set) > 0.011) onPause(Math.max(0, typed - word.natural));
+						else event.target.value = set.toFixed(2);
 					}}
 					onKeyDown={(event) => {
 						if (event.code === "Enter") event.currentTarget.blur();

@@ -8,6 +8,8 @@ export type PlacedWord = Heard["words"][number] & {
 	room: number;
 	/** Seconds of silence before it. */
 	gap: number;
+	/** The part of them that nobody added. */
+	natural: number;
 };
 
 /** Pixels a second, and where each word stands: at its time, or pushed on where words are shorter than their letters. */
@@ -16,7 +18,8 @@ export function layout(heard: Heard, width: number): { scale: number; words: Pla
 	const scale = Math.max((width - 12) / Math.max(0.3, heard.seconds), (letters * 1.1) / Math.max(0.3, heard.seconds));
 	const words = placedWords(heard.words, scale).map((word, index) => {
 		const before = heard.words[index - 1];
-		return { ...word, gap: before ? Math.max(0, word.start - before.end) : 0 };
+		const gap = before ? Math.max(0, word.start - before.end) : 0;
+		return { ...word, gap, natural: gap - (heard.pauses.get(word.offset) ?? 0) };
 	});
 	return { scale, words };
 }

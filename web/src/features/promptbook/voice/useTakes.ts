@@ -1,10 +1,11 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, ask, type Schemas, sendFile } from "../../../shared/api/client";
-import type { CueValues } from "../script/cues";
+import type { CueValues, PlacedCue } from "../script/cues";
 import type { CaretLine } from "./lineAtCaret";
 
 export type Take = Schemas["TakeOut"];
-export type Heard = Schemas["HeardOut"];
+/** With the pauses that it was read with, in seconds by the offset of their words. */
+export type Heard = Schemas["HeardOut"] & { pauses: ReadonlyMap<number, number> };
 
 /** How the line at the caret is heard, once it is kept; the last picture stays while it is read anew. */
 export function useHeard(productionId: string, line: CaretLine | null, kept: boolean) {
@@ -15,14 +16,20 @@ export function useHeard(productionId: string, line: CaretLine | null, kept: boo
 		placeholderData: keepPreviousData,
 		staleTime: 60_000,
 		retry: false,
-		queryFn: () =>
-			ask(
+		structuralSharing: false, // it cannot compare maps
+		queryFn: async (): Promise<Heard> => {
+			const heard = await ask(
 				api.GET("/api/productions/{production_id}/lines/{line_id}/heard", {
 					params: { path: { production_id: productionId, line_id: line?.id ?? "" } },
 				}),
-			),
+			);
+			return { ...heard, pauses: new Map(line?.pauses.map((cue) => [cue.offset, secondsOf(cue)])) };
+		},
 	});
 }
+
+/** The seconds of a pause. */
+export const secondsOf = (pause: PlacedCue) => Number(pause.parameters.seconds ?? 0);
 
 /** The takes of a production, and what can be done to them. */
 export function useTakes(productionId: string) {

@@ -21,8 +21,9 @@ const HEARD: Heard = {
 	pitch: [0, 100, 110, 120, 0, 0, 0, 0, 0, 200, 210, 0],
 	level: [],
 	plain: [],
-	words: [word("A", 0, 0.02), word("considerable", 0.02, 0.5), word("pause", 1.2, 1.8)],
+	words: [word("A", 0, 0.02), word("considerable", 0.02, 0.5), { ...word("pause", 1.2, 1.8), offset: 4 }],
 	pace: 90,
+	pauses: new Map([[4, 0.5]]),
 };
 
 describe("the tune of a line", () => {
@@ -31,6 +32,7 @@ describe("the tune of a line", () => {
 		expect(words[1]?.x).toBeGreaterThan((words[1]?.start ?? 0) * scale);
 		expect(words[2]?.x).toBe((words[2]?.start ?? 0) * scale);
 		expect(words.map((w) => Number(w.gap.toFixed(2)))).toEqual([0, 0, 0.7]);
+		expect(words[2]?.natural).toBeCloseTo(0.2);
 		expect(words[2]?.room).toBeGreaterThan(50);
 	});
 
