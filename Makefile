@@ -10,7 +10,7 @@ demo: setup
 	@.venv/bin/python tools/run_demo.py
 
 test: setup-tests lint
-	.venv/bin/python -m pytest
+	.venv/bin/python -m pytest -n logical --maxprocesses 4 --dist loadgroup
 	cd web && npx --no-install vitest run
 
 lint:

@@ -24,6 +24,14 @@ SKERRY: Maybe I do not.
 """
 
 
+@pytest.hookimpl(tryfirst=True)
+def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
+    """Where tests run side by side a module stays in one process, and so do all that need a browser."""
+    for item in items:
+        group = "browser" if item.path.parent.name == "browser" else item.nodeid.split("::")[0]
+        item.add_marker(pytest.mark.xdist_group(group))
+
+
 @pytest.fixture(scope="session")
 def studio() -> Studio:
     """Voices, caches and fonts of the run."""
