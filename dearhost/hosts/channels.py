@@ -23,12 +23,16 @@ ARM_CHANNELS = ("x", "y", "angle", "roll", "turned", "elbow", "shrug", "upper_ar
                 "curl0", "curl1", "curl2", "curl3", "spread0", "spread1", "spread2", "spread3",
                 "thumb_spread", "thumb_curl")  # fmt: skip
 _WRIST_LIMIT = 82.0
+PEAK = 1.875
+"""Peak over mean speed of a quintic from rest to rest."""
 
 
 class Channel:
     """One value over time. Each move starts from the position, speed and acceleration at its start."""
 
-    def __init__(self, rest: float) -> None:
+    def __init__(self, rest: float, fastest: float = math.inf) -> None:
+        """``fastest``: a second, from rest to rest; what is asked to be quicker takes longer."""
+        self._slowness = PEAK / fastest
         self._starts = [-1e9]
         self._moves: list[tuple[float, tuple[float, ...], float]] = [(1.0, (rest, 0, 0, 0, 0, 0), rest)]
 
@@ -57,11 +61,11 @@ class Channel:
         return goal if u >= 1 else c0 + u * (c1 + u * (c2 + u * (c3 + u * (c4 + u * c5))))
 
     def move(self, start: float, end: float, goal: float) -> None:
-        """Be at ``goal``, at rest, at ``end``; whatever was planned from ``start`` on is dropped."""
+        """Be at ``goal``, at rest, at ``end`` or as soon as can be; what was planned from ``start`` on is dropped."""
         position, speed, acceleration = self.state(start)
         keep = max(1, bisect.bisect_left(self._starts, start))
         del self._starts[keep:], self._moves[keep:]
-        length = max(0.05, end - start)
+        length = max(0.05, end - start, abs(goal - position) * self._slowness)
         v, a, d = speed * length, acceleration * length * length, goal - position
         curve = (position, v, a / 2, 10 * d - 6 * v - 1.5 * a, -15 * d + 8 * v + 1.5 * a, 6 * d - 3 * v - 0.5 * a)
         self._starts.append(start)

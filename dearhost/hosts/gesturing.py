@@ -9,7 +9,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 
 from dearhost.hosts.alive import Listened
-from dearhost.hosts.channels import ARM_CHANNELS, Channel, within_wrist
+from dearhost.hosts.channels import ARM_CHANNELS, PEAK, Channel, within_wrist
 from dearhost.hosts.gestures import BEATS, GESTURES, HOME, Key, stretched, stroke_time
 from dearhost.hosts.holding import (
     LEAD,
@@ -34,8 +34,8 @@ _WRIST_SPEED, _HAND_SPEED, _HEAD_SPEED = 690.0, 760.0, 130.0
 """Peak speeds kept to: units, degrees, degrees a second."""
 _TIP_SPEED = 1100.0
 """Of fingertips in units a second: 58 units from the wrist, a degree moves them by one."""
-_PEAK = 1.875
-"""Peak over mean speed of a quintic from rest to rest."""
+_FASTEST: Mapping[str, float] = {"lean": 6.0}
+"""A second, whatever interrupts what: leaning back from close up carries the head by 20 units."""
 _ARM_UNITS = 186.0
 
 _OTHER_REST: Mapping[str, float] = {
@@ -111,7 +111,7 @@ class Gesturing:
         self._home = {f"left.{k}": v for k, v in within_wrist(left).items()}
         self._home |= {f"right.{k}": v for k, v in within_wrist(right).items()}
         self._home |= _OTHER_REST
-        self.channels = {name: Channel(value) for name, value in self._home.items()}
+        self.channels = {name: Channel(value, _FASTEST.get(name, math.inf)) for name, value in self._home.items()}
         self.holdings, self._meet = holdings(handling), meet
         self._on_desk = home == "desk"
         self._places = desk_places(self.holdings)
@@ -334,11 +334,11 @@ class Gesturing:
             if f"{hand}.x" in used:
                 way = _ARM_UNITS * math.hypot(distance(f"{hand}.x"), distance(f"{hand}.y"))
                 turn = abs(distance(f"{hand}.angle"))
-                needed = _PEAK * max(way / _WRIST_SPEED, turn / _HAND_SPEED, (way + turn) / _TIP_SPEED) - first.end
+                needed = PEAK * max(way / _WRIST_SPEED, turn / _HAND_SPEED, (way + turn) / _TIP_SPEED) - first.end
                 early[hand] = min(0.55, max(0.0, needed))
         for name in ("yaw", "pitch", "roll", "bend"):
             if name in used:
-                early["head"] = max(early["head"], min(0.4, _PEAK * abs(distance(name)) / _HEAD_SPEED - first.end))
+                early["head"] = max(early["head"], min(0.4, PEAK * abs(distance(name)) / _HEAD_SPEED - first.end))
         return early
 
     def _reached(self, key: Key) -> dict[str, float]:

@@ -23,7 +23,7 @@ from dearhost.hosts.rhythm import HZ, PlacedReading, Rhythm
 from dearhost.lips import HZ as MOUTH_HZ
 from dearhost.timebase import FrameRate
 
-VERSION = "performance-18"
+VERSION = "performance-19"
 _FACING = 0.48
 """Turn of the trunk of who faces a side."""
 _HEAD_WITH_BODY = 9.0

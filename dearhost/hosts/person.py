@@ -25,7 +25,7 @@ from dearhost.hosts.outlines import moved, turned
 from dearhost.hosts.paper import Paper
 from dearhost.hosts.pictures import PictureShelf
 from dearhost.hosts.pose import Body, Pose
-from dearhost.hosts.rounding import outline_turn, rounded, still_pose
+from dearhost.hosts.rounding import in_pixels, outline_turn, rounded, still_pose
 from dearhost.hosts.skeleton import FOREARM, UPPER_ARM, Arm, Skeleton, solve
 from dearhost.hosts.torso import (
     FLARED,
@@ -161,6 +161,8 @@ class Person:
             far = skeleton.right if body.turn > 0 else skeleton.left
         helping = [a for a in raised if a.pose.held and a.pose.held.second]
         set_head = _SetHead(rounded(body.roll + body.bend * 0.5, _ROLL), body.lean, body.yaw, body.pitch)
+        eyes = self.sheet.features.eye_y
+        slide = in_pixels(upper.surface(0, eyes) - outline.surface(0, eyes), scale * self._figure)
         set_bone, set_edge = (set_head._replace(yaw=b.yaw, pitch=b.pitch) for b in (bone, edge))
         trunk = replace(
             body,
@@ -187,7 +189,8 @@ class Person:
             self._head_part("head", skeleton, set_bone, body.jaw, SKULL, lambda p: self._face.skull(p, skull, bone)),
             self._head_part("hair", skeleton, set_edge, None, self._hair_reach,
                             lambda p: self._face.hair(p, outline, edge)),
-            self._head_part("eyes", skeleton, set_head, face, EYES, lambda p: self._face.eyes(p, upper, body, face)),
+            self._head_part("eyes", skeleton, set_edge, face, EYES, lambda p: self._face.eyes(p, outline, edge, face),
+                            slide=slide),
             self._head_part("mouth", skeleton, set_head, (body.jaw, mouth), MOUTH,
                             lambda p: self._face.mouth(p, head, body, mouth)),
             *(self._arm_part(body, arm, shadow=False) for arm in raised),
@@ -195,8 +198,8 @@ class Person:
         ]  # fmt: skip
 
     def _head_part(self, name: str, skeleton: Skeleton, set_head: _SetHead, key: Hashable, reach: Reach,
-                   draw: Callable[[Paper], None], sway: float = 0.0) -> Part:  # fmt: skip
-        """A part in the head's own units: its middle is the origin, it stands upright."""
+                   draw: Callable[[Paper], None], sway: float = 0.0, slide: complex = 0j) -> Part:  # fmt: skip
+        """A part in the head's own units: its middle is the origin, it stands upright. ``slide`` carries it on."""
         size = 1 + 0.09 * max(0.0, set_head.lean)
 
         def placed(canvas: Any) -> None:
@@ -209,7 +212,7 @@ class Person:
                 draw(paper)
 
         box = self._boxes.about_head(reach, set_head.roll, size, sway)
-        return Part(name, (set_head, key), box, placed, skeleton.head * self._figure)
+        return Part(name, (set_head, key), box, placed, (skeleton.head + slide) * self._figure)
 
     def _legs_part(self, skeleton: Skeleton, pose: Pose) -> Part:
         body, hip = pose.body, skeleton.hip

@@ -24,6 +24,11 @@ def _coarseness(scale: float) -> float:
     return clamp(_FULL / max(scale, 0.1), 0.75, 3.0)
 
 
+def in_pixels(way: complex, scale: float) -> complex:
+    """A way in whole pixels, at ``scale`` pixels a unit: what goes it keeps its place between pixels."""
+    return complex(round(way.real * scale) / scale, round(way.imag * scale) / scale)
+
+
 def outline_turn(body: Body, scale: float) -> tuple[float, float]:
     """Yaw and pitch at which the outlines of a head are drawn: they slide less than half as far as what is on it."""
     coarse = _coarseness(scale)

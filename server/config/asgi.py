@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import os
 import threading
+from contextlib import suppress
 
 from django.core.asgi import get_asgi_application
 
@@ -16,6 +17,12 @@ def _warm_up() -> None:
     """Load what the first picture and the first sound would wait seconds for."""
     import dearhost.render.colour  # noqa: PLC0415
     import dearhost.sound.mastering  # noqa: F401, PLC0415
+    from dearhost.errors import SpeechError  # noqa: PLC0415
+    from server.studio import studio  # noqa: PLC0415
+
+    voices = studio().voices
+    with suppress(SpeechError):  # whoever speaks with it is told
+        voices.engine(voices.default().id).phones_alone("tide")
 
 
 threading.Thread(target=_warm_up, name="warm-up", daemon=True).start()

@@ -9,7 +9,7 @@ from dataclasses import replace
 
 import pytest
 import skia
-from hypothesis import given, settings
+from hypothesis import example, given, settings
 from hypothesis import strategies as st
 
 from dearhost.hosts import CAST, GESTURES, MOVES, PROPS, GestureCue, MoveCue, Performance, PropCue, Role, resolved
@@ -130,6 +130,7 @@ def played(
 
 @settings(max_examples=25, deadline=None, phases=UNSHRUNK)
 @given(ACTS, st.sampled_from(BODIES), st.booleans())
+@example([("lean-in", "map", "left", 0.99), ("laugh", "map", "left", 2.2)], "maren", True)  # leaned back in a jump
 def test_props_moves_and_gestures_in_any_order_never_jump(
     acts: list[tuple[str, str, str, float]], body: str, behind: bool
 ) -> None:
