@@ -236,7 +236,7 @@ def _matched(source: Engine, model: VoiceModel, fitted: str) -> Engine:
     def change(samples: Samples, rate: int) -> tuple[Samples, int]:
         return converted(spectra_of(samples, rate), model), MATCHED_RATE
 
-    return ChangedEngine(source, change, model.pace, f"matched-2/{fitted}")
+    return ChangedEngine(source, change, model.pace, f"matched-3/{fitted}")
 
 
 def neural_model_present() -> bool:
