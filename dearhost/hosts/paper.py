@@ -83,11 +83,6 @@ class Paper:
         """A small disc without edge."""
         self.canvas.drawCircle(centre.real, centre.imag, radius, paint(colour))
 
-    def _hidden(self, pts: Points, width: float) -> bool:
-        xs, ys = [p.real for p in pts], [p.imag for p in pts]
-        box = skia.Rect.MakeLTRB(min(xs) - width - 4, min(ys) - width - 4, max(xs) + width + 4, max(ys) + width + 4)
-        return bool(self.canvas.quickReject(box))
-
     def ink_edge(self, path: Any, weight: float = 1.0) -> None:
         """The lower-right edge in ink: the same path, slid."""
         self.canvas.save()
@@ -145,8 +140,6 @@ class Paper:
 
         Only what lies in the path ``within`` is drawn, when it is given.
         """
-        if self._hidden(pts, width):
-            return
         if not steps:
             longest = max(abs(b - a) for a, b in itertools.pairwise(pts))
             steps = 1 if longest * self.scale < 16 else 2 if longest * self.scale < 60 else 3

@@ -5,10 +5,8 @@ Because only rounded values are drawn, a picture does not depend on what was dra
 
 from __future__ import annotations
 
-from dataclasses import replace
-
 from dearhost.hosts.outlines import clamp
-from dearhost.hosts.pose import ArmPose, Body, Face, Foot, Legs, Mouth, Pose
+from dearhost.hosts.pose import ArmPose, Body, Face, Foot, HandShape, Legs, Mouth, Pose
 
 _FULL = 2.9
 """Pixels a unit at which the steps below are meant: a half-body host at 1080 lines."""
@@ -46,8 +44,7 @@ def still_pose(pose: Pose, scale: float) -> Pose:
 
 
 def _still_body(body: Body, coarse: float) -> Body:
-    return replace(
-        body,
+    return Body(
         turn=rounded(body.turn, 0.02),
         bend=rounded(body.bend, 0.10 * coarse),
         tilt=rounded(body.tilt, 0.20 * coarse),
@@ -61,6 +58,7 @@ def _still_body(body: Body, coarse: float) -> Body:
         sway=rounded(body.sway, 0.2),
         jaw=rounded(body.jaw, 0.12 * coarse),
         head_x=rounded(body.head_x, 0.002 * coarse),
+        away=body.away,
     )
 
 
@@ -73,8 +71,7 @@ def _still_legs(legs: Legs, coarse: float) -> Legs:
 
 def _still_arm(pose: ArmPose, coarse: float) -> ArmPose:
     shape = pose.hand
-    return replace(
-        pose,
+    return ArmPose(
         x=rounded(pose.x, 0.004 * coarse),
         y=rounded(pose.y, 0.004 * coarse),
         angle=rounded(pose.angle, 0.8 * coarse),
@@ -82,8 +79,9 @@ def _still_arm(pose: ArmPose, coarse: float) -> ArmPose:
         upper_weight=rounded(pose.upper_weight, 0.05),
         elbow=rounded(pose.elbow, 0.02 * coarse),
         shrug=rounded(pose.shrug, 0.02 * coarse),
-        hand=replace(
-            shape,
+        flip=pose.flip,
+        held=pose.held,
+        hand=HandShape(
             curl=_four(shape.curl, 0.05 * coarse),
             spread=_four(shape.spread, 2.0 * coarse),
             thumb=(rounded(shape.thumb[0], 2.0 * coarse), rounded(shape.thumb[1], 0.04 * coarse)),
