@@ -1,16 +1,14 @@
 """The points of outlines, worked out hundreds of times a frame: plain arithmetic on rows of x, y, x, y, …
 
-Each function fills ``out`` with the points of one path, in the order of its verbs. ``PointWork`` runs it as machine
-code in processes that have numba loaded for films, and as it stands elsewhere: the numbers are the same.
+Each function fills ``out`` with the points of one path, in the order of its verbs. They run as they stand until
+``to_machine_code`` is called, where films are drawn: the numbers are the same.
 """
 
 from __future__ import annotations
 
 import math
-import sys
 from array import array
 from collections.abc import Callable, Sequence
-from functools import cached_property
 from typing import Any
 
 import numpy as np
@@ -26,17 +24,19 @@ class PointWork:
 
     def __init__(self, work: Callable[..., None]) -> None:
         self._work = work
+        self.machine_code: Callable[..., None] | None = None
 
-    @cached_property
-    def _compiled(self) -> Callable[..., None]:
-        made: Callable[..., None] = Later("numba").njit(cache=True)(self._work)
-        return made
+    def compile(self) -> None:
+        """Make machine code of it; that is kept on disk beside the module and found again by other processes."""
+        if self.machine_code is None:
+            rows = "float64[::1], float64[::1], float32[::1], float64, float64"
+            self.machine_code = Later("numba").njit(f"void({rows})", cache=True)(self._work)
 
     def __call__(self, points: Sequence[complex], numbers: Sequence[float], count: int, *single: float) -> bytes:
         """``count`` points as 32-bit floats; ``numbers`` and ``single`` are what else the function takes."""
-        if "numba" in sys.modules:
+        if self.machine_code is not None:
             found = np.empty(2 * count, np.float32)
-            self._compiled(np.array(points, complex).view(float), np.array(numbers, float), found, *single)
+            self.machine_code(np.array(points, complex).view(float), np.array(numbers, float), found, *single)
             return found.tobytes()
         row = [value for point in points for value in (point.real, point.imag)]
         plain = [0.0] * (2 * count)
@@ -73,9 +73,9 @@ def _spline(p: Row, sharp: Row, out: Row, closed: float, tension: float) -> None
         at += 6
 
 
-def _brush(p: Row, widths: Row, out: Row, half: float, steps: int) -> None:
+def _brush(p: Row, widths: Row, out: Row, half: float, steps: float) -> None:
     """A band ``half`` times ``widths`` to each side of the spline through ``p``, ``steps`` places between each two."""
-    count, last = len(widths), len(widths) - 1
+    count, last, between = len(widths), len(widths) - 1, int(steps)
     centre = [0.0] * (2 * count)
     given = len(p) // 2
     for index in range(given - 1):
@@ -83,12 +83,12 @@ def _brush(p: Row, widths: Row, out: Row, half: float, steps: int) -> None:
         before, after = (index - 1 if index else 0), (index + 2 if index + 2 < given else index + 1)
         tax, tay = (bx - p[2 * before]) * 0.5, (by - p[2 * before + 1]) * 0.5
         tbx, tby = (p[2 * after] - ax) * 0.5, (p[2 * after + 1] - ay) * 0.5
-        for step in range(steps):
+        for step in range(between):
             s = step / steps
             h01 = s if given == 2 else s * s * (3 - 2 * s)
             h10 = 0.0 if given == 2 else s * (s - 1) * (s - 1)
             h11 = 0.0 if given == 2 else s * s * (s - 1)
-            place = 2 * (index * steps + step)
+            place = 2 * (index * between + step)
             centre[place] = ax + (bx - ax) * h01 + tax * h10 + tbx * h11
             centre[place + 1] = ay + (by - ay) * h01 + tay * h10 + tby * h11
     centre[2 * last], centre[2 * last + 1] = p[2 * given - 2], p[2 * given - 1]
@@ -175,3 +175,9 @@ def _tube(p: Row, radii: Row, out: Row, light_x: float, light_y: float) -> None:
 
 
 spline_points, brush_points, tube_points = PointWork(_spline), PointWork(_brush), PointWork(_tube)
+
+
+def to_machine_code() -> None:
+    """From now on this process runs them as machine code. The first time on a machine that takes seconds."""
+    for work in (spline_points, brush_points, tube_points):
+        work.compile()

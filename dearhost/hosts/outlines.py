@@ -237,4 +237,4 @@ def band(pts: Points, widths: Sequence[float], half: float, steps: int) -> Any:
     """
     side = "Q" * (len(widths) - 2) or "L"
     points = 2 * max(2, 2 * len(widths) - 3)
-    return path_of(f"M{side}L{side}Z", brush_points(pts, widths, points, half, steps))
+    return path_of(f"M{side}L{side}Z", brush_points(pts, widths, points, half, float(steps)))

@@ -9,6 +9,7 @@ import numpy as np
 from av.video.reformatter import ColorRange, Colorspace
 from numpy.typing import NDArray
 
+from dearhost.hosts.outline_points import to_machine_code
 from dearhost.stage import Painter
 
 
@@ -28,6 +29,7 @@ class FrameSource:
         # its compiler takes 120 MB, and only processes that draw films need it
         from dearhost.render.colour import bgra_to_yuv420  # noqa: PLC0415
 
+        to_machine_code()
         self._convert = bgra_to_yuv420
         self._painter = painter
         picture = painter.picture

@@ -18,11 +18,13 @@ def _warm_up() -> None:
     import dearhost.render.colour  # noqa: PLC0415
     import dearhost.sound.mastering  # noqa: F401, PLC0415
     from dearhost.errors import SpeechError  # noqa: PLC0415
+    from dearhost.hosts.outline_points import to_machine_code  # noqa: PLC0415
     from server.studio import studio  # noqa: PLC0415
 
     voices = studio().voices
     with suppress(SpeechError):  # whoever speaks with it is told
         voices.engine(voices.default().id).phones_alone("tide")
+    to_machine_code()
 
 
 threading.Thread(target=_warm_up, name="warm-up", daemon=True).start()

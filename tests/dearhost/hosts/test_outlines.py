@@ -3,8 +3,6 @@
 from __future__ import annotations
 
 import cmath
-import importlib
-import sys
 
 import numpy as np
 import pytest
@@ -12,6 +10,7 @@ import skia
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from dearhost.hosts.outline_points import brush_points, spline_points, to_machine_code, tube_points
 from dearhost.hosts.outlines import band, clockwise, limb, lit_limb, lit_points, path_of, spline, taper, tube
 
 ANGLES = st.floats(0, 6.28)
@@ -72,10 +71,10 @@ def test_outlines_are_the_same_where_they_are_compiled(points: list[complex], cl
         return [path.writeToMemory() for path in made]
 
     with pytest.MonkeyPatch.context() as patch:
-        patch.delitem(sys.modules, "numba", raising=False)
+        for work in (spline_points, brush_points, tube_points):
+            patch.setattr(work, "machine_code", None)
         plain = outlines()
-    with pytest.MonkeyPatch.context() as patch:
-        patch.setitem(sys.modules, "numba", importlib.import_module("numba"))
+        to_machine_code()
         assert outlines() == plain
 
 
