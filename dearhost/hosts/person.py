@@ -70,6 +70,21 @@ class _SetHead(NamedTuple):
     pitch: float
 
 
+class _HeadView(NamedTuple):
+    """A head as some of its parts are drawn; the jaw does not move what is in the ``upper`` space."""
+
+    body: Body
+    setting: _SetHead
+    space: HeadSpace
+    upper: HeadSpace
+
+    @classmethod
+    def of(cls, body: Body) -> _HeadView:
+        setting = _SetHead(rounded(body.roll + body.bend * 0.5, _ROLL), body.lean, body.yaw, body.pitch)
+        space = HeadSpace(0j, 100, body.yaw, body.pitch, 0, body.jaw)
+        return cls(body, setting, space, HeadSpace(0j, 100, body.yaw, body.pitch, 0, 0))
+
+
 TrunkDrawing = Callable[[Paper, Skeleton], None]
 
 
@@ -143,16 +158,16 @@ class Person:
 
     def parts(self, pose: Pose, scale: float) -> list[Part]:
         """Legs, trunk with its hanging arms, the head, eyes and mouth, then raised arms."""
-        outline_yaw, outline_pitch = outline_turn(pose.body, scale * self._figure)
+        yaw, pitch = outline_turn(pose.body, scale * self._figure)
         pose = still_pose(pose, scale * self._figure)
         if not self._swings:
             pose = replace(pose, body=replace(pose.body, sway=0.0))
         body, face, mouth = pose.body, pose.face, pose.mouth
         skeleton = solve(self.sheet, pose)
-        edge = replace(body, yaw=outline_yaw, pitch=outline_pitch)
-        bone = body if self._face.lined else edge  # what is drawn on the skull goes with the features
-        head, skull = (HeadSpace(0j, 100, b.yaw, b.pitch, 0, body.jaw) for b in (body, bone))
-        upper, outline = (HeadSpace(0j, 100, b.yaw, b.pitch, 0, 0) for b in (body, edge))  # the jaw does not move these
+        features, edge = _HeadView.of(body), _HeadView.of(replace(body, yaw=yaw, pitch=pitch))
+        skull = features if self._face.lined else edge  # what is drawn on it goes with the features
+        eyes = self.sheet.features.eye_y
+        slide = in_pixels(features.upper.surface(0, eyes) - edge.upper.surface(0, eyes), scale * self._figure)
         arms = sorted((skeleton.left, skeleton.right), key=_holding)
         raised = [a for a in arms if _reaches(a) <= skeleton.head.imag + 86 or a.pose.held]
         low = [a for a in arms if a not in raised]
@@ -160,10 +175,6 @@ class Person:
         if abs(body.turn) > _SIDEWAYS:
             far = skeleton.right if body.turn > 0 else skeleton.left
         helping = [a for a in raised if a.pose.held and a.pose.held.second]
-        set_head = _SetHead(rounded(body.roll + body.bend * 0.5, _ROLL), body.lean, body.yaw, body.pitch)
-        eyes = self.sheet.features.eye_y
-        slide = in_pixels(upper.surface(0, eyes) - outline.surface(0, eyes), scale * self._figure)
-        set_bone, set_edge = (set_head._replace(yaw=b.yaw, pitch=b.pitch) for b in (bone, edge))
         trunk = replace(
             body,
             bend=rounded(body.bend, _TRUNK_BEND),
@@ -175,44 +186,46 @@ class Person:
                 *(self._arm_part(body, arm, shadow=False) for arm in (*raised, *low)),
                 self._legs_part(skeleton, pose),
                 self._trunk_part(skeleton, trunk),
-                self._head_part("head", skeleton, set_edge, (body.sway, True), self._behind_reach,
-                                lambda p: self._face.from_behind(p, outline, edge), body.sway),
+                self._head_part("head", skeleton, edge, (body.sway, True), self._behind_reach,
+                                lambda p: self._face.from_behind(p, edge.upper, edge.body), body.sway),
             ]  # fmt: skip
         return [
-            self._head_part("back hair", skeleton, set_edge, body.sway, self._hair_reach,
-                            lambda p: self._face.back_hair(p, outline, edge), body.sway),
+            self._head_part("back hair", skeleton, edge, body.sway, self._hair_reach,
+                            lambda p: self._face.back_hair(p, edge.upper, edge.body), body.sway),
             *(self._arm_part(body, arm, shadow=False) for arm in low if arm is far),
             self._legs_part(skeleton, pose),
             self._trunk_part(skeleton, trunk),
             *(self._arm_part(body, arm, shadow=True) for arm in low if arm is not far),
-            self._neck_part(skeleton, trunk, set_bone),
-            self._head_part("head", skeleton, set_bone, body.jaw, SKULL, lambda p: self._face.skull(p, skull, bone)),
-            self._head_part("hair", skeleton, set_edge, None, self._hair_reach,
-                            lambda p: self._face.hair(p, outline, edge)),
-            self._head_part("eyes", skeleton, set_edge, face, EYES, lambda p: self._face.eyes(p, outline, edge, face),
-                            slide=slide),
-            self._head_part("mouth", skeleton, set_head, (body.jaw, mouth), MOUTH,
-                            lambda p: self._face.mouth(p, head, body, mouth)),
+            self._neck_part(skeleton, trunk, skull.setting),
+            self._head_part("head", skeleton, skull, body.jaw, SKULL,
+                            lambda p: self._face.skull(p, skull.space, skull.body)),
+            self._head_part("hair", skeleton, edge, None, self._hair_reach,
+                            lambda p: self._face.hair(p, edge.upper, edge.body)),
+            self._head_part("eyes", skeleton, edge, face, EYES,
+                            lambda p: self._face.eyes(p, edge.upper, edge.body, face), slide=slide),
+            self._head_part("mouth", skeleton, features, (body.jaw, mouth), MOUTH,
+                            lambda p: self._face.mouth(p, features.space, body, mouth)),
             *(self._arm_part(body, arm, shadow=False) for arm in raised),
             *(self._fingers_part(body, arm) for arm in helping),
         ]  # fmt: skip
 
-    def _head_part(self, name: str, skeleton: Skeleton, set_head: _SetHead, key: Hashable, reach: Reach,
+    def _head_part(self, name: str, skeleton: Skeleton, view: _HeadView, key: Hashable, reach: Reach,
                    draw: Callable[[Paper], None], sway: float = 0.0, slide: complex = 0j) -> Part:  # fmt: skip
         """A part in the head's own units: its middle is the origin, it stands upright. ``slide`` carries it on."""
-        size = 1 + 0.09 * max(0.0, set_head.lean)
+        setting = view.setting
+        size = 1 + 0.09 * max(0.0, setting.lean)
 
         def placed(canvas: Any) -> None:
             with self._figure_space(canvas) as paper:
                 canvas.scale(size, size)
                 canvas.translate(0, PIVOT.imag * 100)
-                canvas.rotate(set_head.roll)
+                canvas.rotate(setting.roll)
                 canvas.translate(0, -PIVOT.imag * 100)
                 paper.set_scale(paper.scale * size)
                 draw(paper)
 
-        box = self._boxes.about_head(reach, set_head.roll, size, sway)
-        return Part(name, (set_head, key), box, placed, (skeleton.head + slide) * self._figure)
+        box = self._boxes.about_head(reach, setting.roll, size, sway)
+        return Part(name, (setting, key), box, placed, (skeleton.head + slide) * self._figure)
 
     def _legs_part(self, skeleton: Skeleton, pose: Pose) -> Part:
         body, hip = pose.body, skeleton.hip
