@@ -7,6 +7,7 @@ import os
 import wave
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
+from functools import partial
 from pathlib import Path
 
 import numpy as np
@@ -25,10 +26,12 @@ from dearhost.render import (
     mastered,
     render_film,
 )
+from dearhost.render.apart import Report, apart
 from dearhost.render.film import Progress
 from dearhost.script import Scene, Script, count_words, ensure_speakable, estimated_seconds, spoken_lines
 from dearhost.sound import Placement
 from dearhost.speech import Reading, RecordingStore, Speaker, VoiceRegistry
+from dearhost.speech.voices import MADE, MATCHED, NEURAL
 from dearhost.stage import Picture, Production, Timeline, compile_timeline, with_captions
 from dearhost.stage.cueing import manner_in, pauses_of
 from dearhost.stage.pacing import place_lines
@@ -158,7 +161,8 @@ def make_film(order: FilmOrder, path: Path, studio: Studio, *, progress: Progres
             progress(0.02 * done / max(1, total), None)
 
     production = with_captions(order.production, order.captions == "burn")
-    timeline = compile_timeline(production, studio.speaker, order.frame_rate, reading)
+    read = _unread(production, studio) and apart(partial(_read_all, studio.folder, production), reading)
+    timeline = compile_timeline(production, studio.speaker, order.frame_rate, None if read else reading)
     studio.voices.release()  # drawing a long film needs the room
     give_back()
     settings = RenderSettings(
@@ -172,6 +176,18 @@ def make_film(order: FilmOrder, path: Path, studio: Studio, *, progress: Progres
     beside = write_caption_files(timeline, path) if order.captions == "file" else []
     studio.chunks.trim()
     return report, beside
+
+
+def _unread(production: Production, studio: Studio) -> bool:
+    """Whether lines are to be read by a voice whose model would leave a hundred megabytes behind."""
+    checked = production.checked(studio.voices)
+    engines = {studio.voices.voice(checked.entry(speaker).voice).engine for speaker in checked.script.speakers()}
+    return bool(engines & {NEURAL, MADE, MATCHED}) and total_time(scene_times_of(checked, studio.speaker)).estimated
+
+
+def _read_all(folder: Path, production: Production, report: Report) -> None:
+    """Have every line of a production read, and kept."""
+    compile_timeline(production, Studio(folder).speaker, FrameRate.of(FRAME_RATES[0]), report)
 
 
 def audition(speaker: Speaker, text: str, voice_id: str) -> bytes:

@@ -5,13 +5,11 @@ from __future__ import annotations
 import os
 import time
 from collections.abc import Callable
-from functools import lru_cache
-from multiprocessing import get_context
 from multiprocessing.connection import Connection, wait
-from multiprocessing.context import ForkServerContext
 from multiprocessing.process import BaseProcess
 
 from dearhost.errors import RenderError, StorageFull, WorkerLost
+from dearhost.render.apart import processes
 from dearhost.render.chunk_worker import Failed, Finished, Painted, serve
 from dearhost.render.plan import Chunk, RenderSettings
 from dearhost.stage import Timeline
@@ -26,19 +24,11 @@ def default_processes() -> int:
     return max(1, min(4, len(os.sched_getaffinity(0))))
 
 
-@lru_cache(maxsize=1)
-def _processes() -> ForkServerContext:
-    """Processes that come from one where all code is loaded: they start at once and share its memory."""
-    context = get_context("forkserver")
-    context.set_forkserver_preload(["dearhost.render.chunk_worker", "dearhost.render.colour"])
-    return context
-
-
 class _Worker:
     """One process and the chunk it has."""
 
     def __init__(self, timeline: Timeline, settings: RenderSettings, cache: FolderCache) -> None:
-        context = _processes()
+        context = processes()
         ours, theirs = context.Pipe()
         self.connection: Connection = ours
         self.process: BaseProcess = context.Process(
