@@ -60,7 +60,7 @@ class DrawnArms:
             self._draw_on_arm(paper, "sleeve", own, draw_sleeve)
             if hand_before_upper_arm(self._straight, own):
                 forearm = forearm_outline(self._straight, own)
-                with paper.behind(moved(forearm, -own.shoulder.real, -own.shoulder.imag)):
+                with paper.clipped(moved(forearm, -own.shoulder.real, -own.shoulder.imag), outside=True):
                     self._draw_hand(paper, own)
             if held and not held.second:
                 self._draw_held(paper, own, held, bend)

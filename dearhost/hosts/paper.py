@@ -53,23 +53,14 @@ class Paper:
             self.canvas.restore()
 
     @contextmanager
-    def clipped(self, path: Any, *, needed: bool = True) -> Iterator[None]:
-        """Draw inside ``path`` only. Clipping is dear: pass ``needed`` False where nothing can reach out."""
+    def clipped(self, path: Any, *, needed: bool = True, outside: bool = False) -> Iterator[None]:
+        """Draw inside ``path`` only, or ``outside`` it. Clipping is dear: pass ``needed`` False where nothing can reach
+        over."""
         if not needed:
             yield
             return
         self.canvas.save()
-        self.canvas.clipPath(path, skia.ClipOp.kIntersect, True)
-        try:
-            yield
-        finally:
-            self.canvas.restore()
-
-    @contextmanager
-    def behind(self, path: Any) -> Iterator[None]:
-        """Draw inside only what lies outside ``path``."""
-        self.canvas.save()
-        self.canvas.clipPath(path, skia.ClipOp.kDifference, True)
+        self.canvas.clipPath(path, skia.ClipOp.kDifference if outside else skia.ClipOp.kIntersect, True)
         try:
             yield
         finally:
