@@ -8,6 +8,8 @@ from multiprocessing import get_context
 from multiprocessing.connection import Connection
 from multiprocessing.context import ForkServerContext
 
+from dearhost.errors import DearHostError
+
 Report = Callable[[int, int], None]
 """Told how much is done, of how much; may raise to stop."""
 _POLL, _PATIENCE = 0.25, 5.0
@@ -24,8 +26,8 @@ def processes() -> ForkServerContext:
 def apart(work: Callable[[Report], None], report: Report) -> bool:
     """Do ``work``, which must be a module's function or a partial of one, apart; whether it came to its end.
 
-    What it reports is passed on. Raises what ``report`` raises, once the process is gone; why the work itself failed
-    is not told.
+    What it reports is passed on. Raises what ``report`` raises, once the process is gone. Why the work itself failed is
+    not told: do it again to hear it.
     """
     ours, theirs = processes().Pipe(duplex=False)
     process = processes().Process(target=_do, args=(work, theirs), daemon=True)
@@ -50,4 +52,7 @@ def apart(work: Callable[[Report], None], report: Report) -> bool:
 
 
 def _do(work: Callable[[Report], None], connection: Connection) -> None:
-    work(lambda done, total: connection.send((done, total)))
+    try:
+        work(lambda done, total: connection.send((done, total)))
+    except DearHostError:  # whoever does the work again is told
+        raise SystemExit(1) from None

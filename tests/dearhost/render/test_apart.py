@@ -9,7 +9,7 @@ from pathlib import Path
 
 import pytest
 
-from dearhost.errors import RenderStopped
+from dearhost.errors import RenderStopped, StorageFull
 from dearhost.render.apart import Report, apart
 
 
@@ -21,7 +21,7 @@ def counting(told: Path, report: Report) -> None:
 
 def ending_badly(report: Report) -> None:
     report(1, 2)
-    raise ValueError
+    raise StorageFull("The disk is full.")
 
 
 def never_ending(told: Path, report: Report) -> None:
@@ -37,8 +37,9 @@ def test_progress_comes_from_another_process(tmp_path: Path) -> None:
     assert seen[-1] == (3, 3) and int((tmp_path / "told").read_text()) != os.getpid()
 
 
-def test_work_that_fails_is_said_to_have_failed() -> None:
+def test_work_that_fails_is_said_to_have_failed(capfd: pytest.CaptureFixture[str]) -> None:
     assert not apart(ending_badly, lambda done, total: None)
+    assert capfd.readouterr().err == "", "whoever does it again says why"
 
 
 def test_whoever_stops_leaves_no_process_behind(tmp_path: Path) -> None:
