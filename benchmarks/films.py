@@ -24,6 +24,8 @@ from dearhost.stage.painter import first_frame
 from dearhost.storage import FolderCache
 
 _ROUNDS = 3
+_TEN_MINUTES = 44
+"""Scenes. Nothing is read before to know it better: the voice that read it would stay in memory."""
 
 
 def film_against_encoding(folder: Path) -> Iterator[str]:
@@ -77,8 +79,7 @@ def _encode(frames: list[av.VideoFrame], picture: Picture, path: Path) -> float:
 def memory_of_ten_minutes(folder: Path) -> Iterator[str]:
     """Peak of the memory of all processes while a film of ten minutes is made, from its script on."""
     studio = studio_in(folder)
-    one = timeline(studio).duration
-    order = FilmOrder(production(round(600 / one) + 1).checked(studio.voices), Picture.of("16:9", 1080), RATE)
+    order = FilmOrder(production(_TEN_MINUTES).checked(studio.voices), Picture.of("16:9", 1080), RATE)
     over, peak = threading.Event(), [0]
 
     def watch() -> None:
