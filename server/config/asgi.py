@@ -15,6 +15,7 @@ application = get_asgi_application()
 
 def _warm_up() -> None:
     """Load what the first picture and the first sound would wait seconds for."""
+    # loaded here, in a thread of its own: the server answers meanwhile
     import dearhost.render.colour  # noqa: PLC0415
     import dearhost.sound.mastering  # noqa: F401, PLC0415
     from dearhost.errors import SpeechError  # noqa: PLC0415
