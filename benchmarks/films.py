@@ -18,7 +18,7 @@ from dearhost.errors import RenderStopped
 from dearhost.films import FilmOrder, Studio, make_film
 from dearhost.render import RenderSettings, VideoCodec, plan_chunks, render_film
 from dearhost.render.encoding import add_video
-from dearhost.render.frames import FrameSource
+from dearhost.render.frames import FrameSource, load_machine_code
 from dearhost.stage import Painter, Picture
 from dearhost.stage.painter import first_frame
 from dearhost.storage import FolderCache
@@ -143,6 +143,7 @@ def host_against_encoding(folder: Path) -> Iterator[str]:
     staged = timeline(studio, scenes=6)
     picture = Picture.of("16:9", 1080)
     count = min(60 * 30, staged.frames)
+    load_machine_code()
     painter = Painter(staged, picture, studio.fonts)
     started = time.process_time()
     for number in range(count):

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import importlib
 from typing import Any
 
 import av
@@ -9,8 +10,15 @@ import numpy as np
 from av.video.reformatter import ColorRange, Colorspace
 from numpy.typing import NDArray
 
-from dearhost.hosts.outline_points import to_machine_code
-from dearhost.stage import Painter
+from dearhost.hosts import outline_points
+from dearhost.stage import Painter, stamps
+
+
+def load_machine_code() -> None:
+    """Make ready what draws frames quickly: seconds the first time on a machine, and 120 MB for its compiler."""
+    importlib.import_module("dearhost.render.colour")
+    outline_points.to_machine_code()
+    stamps.to_machine_code()
 
 
 def planes_of(frame: Any) -> list[NDArray[np.uint8]]:
@@ -26,10 +34,9 @@ class FrameSource:
     """Paints frames of a film and hands them over as yuv420p, BT.709."""
 
     def __init__(self, painter: Painter) -> None:
-        # its compiler takes 120 MB, and only processes that draw films need it
-        from dearhost.render.colour import bgra_to_yuv420  # noqa: PLC0415
+        load_machine_code()
+        from dearhost.render.colour import bgra_to_yuv420  # noqa: PLC0415 - as above
 
-        to_machine_code()
         self._convert = bgra_to_yuv420
         self._painter = painter
         picture = painter.picture
@@ -49,6 +56,7 @@ class TransparentSource:
     """Paints frames of a film without its sets and hands them over with straight alpha, BT.709."""
 
     def __init__(self, painter: Painter, pixels: str) -> None:
+        load_machine_code()
         self._painter, self._format = painter, pixels
         self._frame: Any = None
         painter.forget()

@@ -64,3 +64,9 @@ def pixel_box(box: tuple[float, float, float, float], picture: Picture) -> Pixel
 def evened(box: PixelBox) -> PixelBox:
     """The box on even pixels, so that chroma stays in step."""
     return box[0] // 2 * 2, box[1] // 2 * 2, (box[2] + 1) // 2 * 2, (box[3] + 1) // 2 * 2
+
+
+def overlap(a: PixelBox, b: PixelBox) -> PixelBox | None:
+    """What two boxes share, None for nothing."""
+    left, top, right, bottom = max(a[0], b[0]), max(a[1], b[1]), min(a[2], b[2]), min(a[3], b[3])
+    return (left, top, right, bottom) if left < right and top < bottom else None

@@ -6,7 +6,7 @@ picture put together again, and ``paint`` says where that was.
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Mapping, Sequence
 from functools import lru_cache
 from pathlib import Path
 from typing import Any
@@ -21,6 +21,7 @@ from dearhost.stage.layer import Layer, PixelBox, evened
 from dearhost.stage.layers import LetteringLayers, SceneLayers
 from dearhost.stage.sets import draw_set
 from dearhost.stage.shapes import Picture
+from dearhost.stage.stamps import Stamps, mix
 from dearhost.stage.timeline import DISSOLVE, SceneTimeline, Timeline
 from dearhost.timebase import FrameRate
 
@@ -74,10 +75,6 @@ def _joined(a: PixelBox, b: PixelBox) -> PixelBox:
     return min(a[0], b[0]), min(a[1], b[1]), max(a[2], b[2]), max(a[3], b[3])
 
 
-def _overlap(a: PixelBox, b: PixelBox) -> bool:
-    return a[0] < b[2] and b[0] < a[2] and a[1] < b[3] and b[1] < a[3]
-
-
 def _area(box: PixelBox) -> int:
     return (box[2] - box[0]) * (box[3] - box[1])
 
@@ -96,47 +93,8 @@ def _merged(boxes: Sequence[PixelBox]) -> list[PixelBox]:
     return merged
 
 
-class Stamps:
-    """The finished drawing of each layer, kept until its key changes.
-
-    A layer is always drawn whole, on its own, and then laid into the picture pixel by pixel: what a frame
-    looks like never depends on which frames were painted before it.
-    """
-
-    def __init__(self) -> None:
-        self._kept: dict[str, tuple[Any, PixelBox, Any]] = {}
-
-    def lay(self, layer: Layer, canvas: Any) -> None:
-        """Lay the layer's drawing into the picture."""
-        image, (left, top, *_) = self._of(layer), layer.sheet
-        if layer.reach is None:
-            canvas.drawImage(image, left, top)
-            return
-        canvas.save()
-        canvas.clipRect(skia.Rect.MakeLTRB(*layer.box))
-        canvas.drawImage(image, left, top)
-        canvas.restore()
-
-    def _of(self, layer: Layer) -> Any:
-        """The layer's drawing as an image, its top left at that of the layer's sheet."""
-        kept = self._kept.get(layer.name)
-        extent = layer.reach or layer.box
-        if kept and kept[0] == layer.key and kept[1] == extent:
-            return kept[2]
-        left, top, right, bottom = layer.sheet
-        info = skia.ImageInfo.Make(right - left, bottom - top, skia.kBGRA_8888_ColorType, skia.kPremul_AlphaType)
-        surface = skia.Surface.MakeRaster(info)
-        canvas = surface.getCanvas()
-        canvas.translate(-left, -top)
-        layer.draw(canvas)
-        image = surface.makeImageSnapshot()
-        self._kept[layer.name] = layer.key, extent, image
-        return image
-
-    def keep_only(self, layers: Sequence[Layer]) -> None:
-        """Let go of what is not on the picture any more."""
-        names = {layer.name for layer in layers}
-        self._kept = {name: kept for name, kept in self._kept.items() if name in names}
+_Laid = tuple[Any, tuple[int, int], PixelBox]
+"""A layer as it lies in the picture: its key, its place and where it is seen."""
 
 
 class ScenePainter:
@@ -147,7 +105,7 @@ class ScenePainter:
         self._set = _set_sheet(set_id, picture)
         self._stamps = Stamps()
         self._whole: PixelBox = (0, 0, picture.width, picture.height)
-        self._before: list[Layer] | None = None
+        self._before: dict[str, _Laid] | None = None
         self._frame = -1
 
     def forget(self) -> None:
@@ -160,22 +118,14 @@ class ScenePainter:
         if frame == self._frame:
             return []
         layers = [layer for layer in self._layers_at(frame) if _area(layer.box) > 0]
-        changed = [self._whole] if self._before is None else _changed(self._before, layers)
+        seen = self._stamps.draw(layers)
+        now = {layer.name: (layer.key, layer.place, box) for layer, box in zip(layers, seen, strict=True)}
+        changed = [self._whole] if self._before is None else _changed(self._before, now)
         for box in changed:
             self.sheet.take(self._set, box)
-            self._draw(layers, box)
-        self._stamps.keep_only(layers)
-        self._before, self._frame = layers, frame
+            self._stamps.lay(layers, seen, self.sheet, box)
+        self._before, self._frame = now, frame
         return changed
-
-    def _draw(self, layers: Sequence[Layer], box: PixelBox) -> None:
-        canvas = self.sheet.canvas
-        canvas.save()
-        canvas.clipRect(skia.Rect.MakeLTRB(*box))
-        for layer in layers:
-            if _overlap(layer.box, box):
-                self._stamps.lay(layer, canvas)
-        canvas.restore()
 
 
 class MovingPainter:
@@ -201,30 +151,26 @@ class MovingPainter:
         part = self._rate.start_of(frame) / max(0.1, self._scene.duration)
         seen = window(self._scene.camera, min(1.0, part), self._world, self._focus)
         width, height = self._picture.width, self._picture.height
-        canvas = self._sheet.canvas
-        canvas.drawImageRect(
+        self._sheet.canvas.drawImageRect(
             self._painter.sheet.image(), skia.Rect.MakeXYWH(seen.left, seen.top, seen.width, seen.height),
             skia.Rect.MakeWH(width, height), skia.SamplingOptions(skia.FilterMode.kLinear), _REPLACING,
         )  # fmt: skip
         layers = self._lettering.layers(frame)
-        for layer in layers:
-            self._stamps.lay(layer, canvas)
-        self._stamps.keep_only(layers)
-        return [(0, 0, width, height)]
+        whole = (0, 0, width, height)
+        self._stamps.lay(layers, self._stamps.draw(layers), self._sheet, whole)
+        return [whole]
 
 
-def _changed(before: Sequence[Layer], now: Sequence[Layer]) -> list[PixelBox]:
-    """Boxes where layers came, went or changed; all later layers of a changed order count."""
-    old = {layer.name: layer for layer in before}
-    new = {layer.name: layer for layer in now}
+def _changed(before: Mapping[str, _Laid], now: Mapping[str, _Laid]) -> list[PixelBox]:
+    """Boxes where layers came, went or changed; all layers of a changed order count."""
     boxes = []
-    for name in dict.fromkeys([*old, *new]):
-        a, b = old.get(name), new.get(name)
-        if a is None or b is None or a.key != b.key or a.box != b.box:
-            boxes += [layer.box for layer in (a, b) if layer is not None]
-    if [n for n in old if n in new] != [n for n in new if n in old]:
-        boxes += [layer.box for layer in (*before, *now)]
-    return _merged([evened(box) for box in boxes])
+    for name in dict.fromkeys([*before, *now]):
+        a, b = before.get(name), now.get(name)
+        if a != b:
+            boxes += [laid[2] for laid in (a, b) if laid is not None]
+    if [n for n in before if n in now] != [n for n in now if n in before]:
+        boxes += [laid[2] for laid in (*before.values(), *now.values())]
+    return _merged([evened(box) for box in boxes if _area(box) > 0])
 
 
 class Painter:
@@ -286,15 +232,13 @@ class Painter:
 
     def _dissolve(self, index: int, frame: int, progress: float) -> None:
         """Lay what is left of the scene before, which goes on moving, over the new one."""
-        arriving = self.pixels.copy()
+        arriving = self.sheet.words.copy()
         before = self._painter(index - 1)
         before.forget()
         before.paint(self._scene_frame(self.timeline.scenes[index - 1], frame))
         before.forget()
         part = progress * progress * (3 - 2 * progress)
-        weight = round(part * 256)
-        mixed = self.pixels.astype(np.uint16) * (256 - weight) + arriving.astype(np.uint16) * weight
-        self.pixels[...] = (mixed >> 8).astype(np.uint8)
+        mix(self.sheet.words, arriving, round(part * 256))
 
 
 def first_frame(timeline: Timeline, scene: SceneTimeline) -> int:

@@ -16,16 +16,15 @@ application = get_asgi_application()
 def _warm_up() -> None:
     """Load what the first picture and the first sound would wait seconds for."""
     # loaded here, in a thread of its own: the server answers meanwhile
-    import dearhost.render.colour  # noqa: PLC0415
     import dearhost.sound.mastering  # noqa: F401, PLC0415
     from dearhost.errors import SpeechError  # noqa: PLC0415
-    from dearhost.hosts.outline_points import to_machine_code  # noqa: PLC0415
+    from dearhost.render.frames import load_machine_code  # noqa: PLC0415
     from server.studio import studio  # noqa: PLC0415
 
     voices = studio().voices
     with suppress(SpeechError):  # whoever speaks with it is told
         voices.engine(voices.default().id).phones_alone("tide")
-    to_machine_code()
+    load_machine_code()
 
 
 threading.Thread(target=_warm_up, name="warm-up", daemon=True).start()

@@ -18,6 +18,7 @@ from dearhost.stage import (
     Timeline,
     compile_timeline,
     first_frame,
+    stamps,
 )
 from dearhost.stage.layers import LetteringLayers
 from dearhost.timebase import FrameRate
@@ -37,6 +38,27 @@ def test_frames_do_not_depend_on_the_order_they_are_painted_in(
     for frame in reversed(frames):
         backward.paint(frame)
         assert np.array_equal(backward.pixels, seen[frame]), frame
+
+
+def test_compiled_loops_paint_the_same_pixels(
+    timeline: Timeline, small: Picture, studio: Studio, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    second = first_frame(timeline, timeline.scenes[1])
+    frames = [*range(30, 60), second + 4, second + 5, second + 40]  # a dissolve among them
+    monkeypatch.setattr(stamps, "_machine_code", [])
+    pictures = {}
+    for transparent in (False, True):
+        plain = Painter(timeline, small, studio.fonts, transparent=transparent)
+        for frame in frames:
+            plain.paint(frame)
+            pictures[frame, transparent] = plain.pixels.copy()
+    stamps.to_machine_code()
+    for transparent in (False, True):
+        compiled, changed = Painter(timeline, small, studio.fonts, transparent=transparent), 0
+        for frame in frames:
+            changed += len(compiled.paint(frame))
+            assert np.array_equal(compiled.pixels, pictures[frame, transparent]), (frame, transparent)
+        assert changed > len(frames)
 
 
 def test_only_what_changed_is_painted_and_all_of_it(timeline: Timeline, small: Picture, studio: Studio) -> None:
