@@ -55,10 +55,11 @@ class DrawnArms:
             own = arm_at(self._straight, pose, side)
             if self._sheet.outfit.sleeve != "long":
                 self._draw_on_arm(paper, "bare arm", own, draw_bare_arm)
-            held = pose.held
-            self._draw_hand(paper, own)
+            held, before = pose.held, hand_before_upper_arm(self._straight, own)
+            if not before:
+                self._draw_hand(paper, own)
             self._draw_on_arm(paper, "sleeve", own, draw_sleeve)
-            if hand_before_upper_arm(self._straight, own):
+            if before:
                 forearm = forearm_outline(self._straight, own)
                 with paper.clipped(moved(forearm, -own.shoulder.real, -own.shoulder.imag), outside=True):
                     self._draw_hand(paper, own)

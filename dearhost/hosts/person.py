@@ -57,6 +57,8 @@ _TRUNK_BEND = 0.2
 """Degrees in which the spine of the trunk bends."""
 _ARM_BEND = 0.15
 """Degrees in which an arm follows the spine."""
+_LITTLE_SLIDING = 2.0
+"""How much coarser than other outlines of a head the turns are that back hair and the chin's shadow are drawn at."""
 _SHADOW, _SHADOW_JAW = 1.5, 0.24
 """Units, and parts of the jaw's way, in which the chin's shadow follows."""
 
@@ -159,12 +161,14 @@ class Person:
     def parts(self, pose: Pose, scale: float) -> list[Part]:
         """Legs, trunk with its hanging arms, the head, eyes and mouth, then raised arms."""
         yaw, pitch = outline_turn(pose.body, scale * self._figure)
+        coarse_yaw, coarse_pitch = outline_turn(pose.body, scale * self._figure, _LITTLE_SLIDING)
         pose = still_pose(pose, scale * self._figure)
         if not self._swings:
             pose = replace(pose, body=replace(pose.body, sway=0.0))
         body, face, mouth = pose.body, pose.face, pose.mouth
         skeleton = solve(self.sheet, pose)
         features, edge = _HeadView.of(body), _HeadView.of(replace(body, yaw=yaw, pitch=pitch))
+        behind = _HeadView.of(replace(body, yaw=coarse_yaw, pitch=coarse_pitch))
         skull = features if self._face.lined else edge  # what is drawn on it goes with the features
         eyes = self.sheet.features.eye_y
         slide = in_pixels(features.upper.surface(0, eyes) - edge.upper.surface(0, eyes), scale * self._figure)
@@ -190,13 +194,13 @@ class Person:
                                 lambda p: self._face.from_behind(p, edge.upper, edge.body), body.sway),
             ]  # fmt: skip
         return [
-            self._head_part("back hair", skeleton, edge, body.sway, self._hair_reach,
-                            lambda p: self._face.back_hair(p, edge.upper, edge.body), body.sway),
+            self._head_part("back hair", skeleton, behind, body.sway, self._hair_reach,
+                            lambda p: self._face.back_hair(p, behind.upper, behind.body), body.sway),
             *(self._arm_part(body, arm, shadow=False) for arm in low if arm is far),
             self._legs_part(skeleton, pose),
             self._trunk_part(skeleton, trunk),
             *(self._arm_part(body, arm, shadow=True) for arm in low if arm is not far),
-            self._neck_part(skeleton, trunk, skull.setting),
+            self._neck_part(skeleton, trunk, behind.setting),
             self._head_part("head", skeleton, skull, body.jaw, SKULL,
                             lambda p: self._face.skull(p, skull.space, skull.body)),
             self._head_part("hair", skeleton, edge, None, self._hair_reach,

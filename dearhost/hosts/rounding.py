@@ -27,9 +27,12 @@ def in_pixels(way: complex, scale: float) -> complex:
     return complex(round(way.real * scale) / scale, round(way.imag * scale) / scale)
 
 
-def outline_turn(body: Body, scale: float) -> tuple[float, float]:
-    """Yaw and pitch at which the outlines of a head are drawn: they slide less than half as far as what is on it."""
-    coarse = _coarseness(scale)
+def outline_turn(body: Body, scale: float, coarser: float = 1.0) -> tuple[float, float]:
+    """Yaw and pitch at which the outlines of a head are drawn: they slide less than half as far as what is on it.
+
+    ``coarser`` than that for what slides even less.
+    """
+    coarse = _coarseness(scale) * coarser
     return rounded(body.yaw, 1.8 * coarse), rounded(body.pitch, 2.7 * coarse)
 
 
@@ -51,7 +54,7 @@ def _still_body(body: Body, coarse: float) -> Body:
         hip_x=rounded(body.hip_x, 0.002 * coarse),
         hip_y=rounded(body.hip_y, 0.002 * coarse),
         breath=rounded(body.breath, 0.30 * coarse),
-        lean=rounded(body.lean, 0.02 * coarse),
+        lean=rounded(body.lean, 0.05 * coarse),
         yaw=rounded(body.yaw, 0.9 * coarse),
         pitch=rounded(body.pitch, 0.9 * coarse),
         roll=rounded(body.roll, 0.15 * coarse),

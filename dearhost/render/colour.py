@@ -1,4 +1,4 @@
-"""BGRA pixels to BT.709 limited-range 4:2:0, inside a box only.
+"""BGRA pixels to BT.709 limited-range 4:2:0, inside an area only.
 
 ITU-R BT.709-6 coefficients in fixed point; chroma is the average of two by two pixels. The rows are
 worked on in separate simple loops, which the compiler turns into vector code.
@@ -44,19 +44,22 @@ def _chroma_row(blue_red: Any, green: Any, cb: Any, cr: Any) -> None:
 
 
 @nb.njit(
-    "void(uint32[:, ::1], uint8[:, :], uint8[:, :], uint8[:, :], int64, int64, int64, int64)",
+    "void(uint32[:, ::1], uint8[:, :], uint8[:, :], uint8[:, :], int64[:, ::1], int64, int64)",
     nogil=True, cache=True, boundscheck=False,
 )  # fmt: skip
-def bgra_to_yuv420(source: Any, luma: Any, cb: Any, cr: Any, left: int, top: int, right: int, bottom: int) -> None:
-    """Convert the box [left, right) x [top, bottom), all even.
+def bgra_to_yuv420(source: Any, luma: Any, cb: Any, cr: Any, rows: Any, top: int, bottom: int) -> None:
+    """Convert of each row from ``top`` to before ``bottom`` what lies from ``rows[y, 0]`` to before ``rows[y, 1]``.
 
-    ``source`` (height, width) holds one BGRA pixel a word; ``luma`` has its size, ``cb`` and ``cr``
-    half of it.
+    All of these are even, and ``rows`` the same for each two. ``source`` (height, width) holds one BGRA pixel a word;
+    ``luma`` has its size, ``cb`` and ``cr`` half of it.
     """
-    width = right - left
+    width = source.shape[1]
     blue_red, green = np.empty(width, np.uint32), np.empty(width, np.uint32)
     blue_red_pairs, green_pairs = blue_red.view(np.uint64), green.view(np.uint64)
     for y in range(top, bottom, 2):
+        left, right = rows[y, 0], rows[y, 1]
+        if left >= right:
+            continue
         upper, lower = source[y, left:right], source[y + 1, left:right]
         _luma_row(upper, luma[y, left:right])
         _luma_row(lower, luma[y + 1, left:right])

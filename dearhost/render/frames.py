@@ -47,8 +47,8 @@ class FrameSource:
 
     def paint(self, number: int) -> Any:
         """The video frame ``number``; valid until the next call."""
-        for box in self._painter.paint(number):
-            self._convert(self._words, *self._planes, *box)
+        for area in self._painter.paint(number):
+            self._convert(self._words, *self._planes, area.rows, area.box[1], area.box[3])
         return self.frame
 
 

@@ -31,19 +31,43 @@ def _over(under: Any, over: Any) -> None:
 
 
 @nb.njit(
-    "void(uint32[:, ::1], uint32[:, ::1], int64[:, ::1], int64, int64, UniTuple(int64, 4))",
+    "void(uint32[:, ::1], uint32[:, ::1], int64[:, ::1], int64, int64, int64[:, ::1], UniTuple(int64, 4))",
     nogil=True, cache=True, boundscheck=False,
 )  # fmt: skip
-def lay(picture: Any, words: Any, rows: Any, left: int, top: int, box: tuple[int, int, int, int]) -> None:
+def lay(picture: Any, words: Any, rows: Any, left: int, top: int, area: Any, box: tuple[int, int, int, int]) -> None:
     """Lay ``words``, their first pixel at (``left``, ``top``), over ``picture`` inside the box, a part of both.
 
-    Of each row only from ``rows[y, 0]`` to before ``rows[y, 1]``, in pixels of ``words``.
+    Of each row of ``words`` only from ``rows[y, 0]`` to before ``rows[y, 1]``, and only inside the ``area``: the like
+    for each row of the picture.
     """
+    box_left, box_top, box_right, box_bottom = box
+    for y in range(box_top, box_bottom):
+        first = max(box_left, left + rows[y - top, 0], area[y, 0])
+        last = min(box_right, left + rows[y - top, 1], area[y, 1])
+        if first < last:
+            _over(picture[y, first:last], words[y - top, first - left : last - left])
+
+
+@nb.njit("void(uint32[:, ::1], uint32[:, ::1], int64[:, ::1], int64, int64)", nogil=True, cache=True, boundscheck=False)
+def copy(picture: Any, source: Any, area: Any, top: int, bottom: int) -> None:
+    """Copy the area from ``source``."""
+    for y in range(top, bottom):
+        picture[y, area[y, 0] : area[y, 1]] = source[y, area[y, 0] : area[y, 1]]
+
+
+@nb.njit(
+    "void(int64[:, ::1], int64[:, ::1], int64, int64, UniTuple(int64, 4))", nogil=True, cache=True, boundscheck=False
+)
+def widen(area: Any, rows: Any, left: int, top: int, box: tuple[int, int, int, int]) -> None:
+    """Widen the ``area``, two rows and two columns at a time, by what of a drawing's ``rows`` lies in the box."""
     box_left, box_top, box_right, box_bottom = box
     for y in range(box_top, box_bottom):
         first, last = max(box_left, left + rows[y - top, 0]), min(box_right, left + rows[y - top, 1])
         if first < last:
-            _over(picture[y, first:last], words[y - top, first - left : last - left])
+            upper = y // 2 * 2
+            first, last = min(first // 2 * 2, area[upper, 0]), max((last + 1) // 2 * 2, area[upper, 1])
+            area[upper, 0] = area[upper + 1, 0] = first
+            area[upper, 1] = area[upper + 1, 1] = last
 
 
 @nb.njit("void(uint32[:, ::1], int64[:, ::1])", nogil=True, cache=True, boundscheck=False)

@@ -6,7 +6,7 @@ picture put together again, and ``paint`` says where that was.
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Callable, Mapping
 from functools import lru_cache
 from pathlib import Path
 from typing import Any
@@ -15,13 +15,14 @@ import numpy as np
 import skia
 from numpy.typing import NDArray
 
+from dearhost.stage.area import Area, grouped, size
 from dearhost.stage.camera import larger, window
 from dearhost.stage.fonts import Fonts
-from dearhost.stage.layer import Layer, PixelBox, evened
+from dearhost.stage.layer import Layer, evened
 from dearhost.stage.layers import LetteringLayers, SceneLayers
 from dearhost.stage.sets import draw_set
 from dearhost.stage.shapes import Picture
-from dearhost.stage.stamps import Stamps, mix
+from dearhost.stage.stamps import Laid, Stamps, mix
 from dearhost.stage.timeline import DISSOLVE, SceneTimeline, Timeline
 from dearhost.timebase import FrameRate
 
@@ -53,11 +54,6 @@ class Sheet:
         self._pixmap.readPixels(skia.Pixmap(info, copy, copy.strides[0]))
         return copy
 
-    def take(self, other: Sheet, box: PixelBox) -> None:
-        """Copy a box from another sheet."""
-        left, top, right, bottom = box
-        self.words[top:bottom, left:right] = other.words[top:bottom, left:right]
-
 
 @lru_cache(maxsize=4)
 def _set_sheet(set_id: str, picture: Picture) -> Sheet:
@@ -71,32 +67,6 @@ def _set_sheet(set_id: str, picture: Picture) -> Sheet:
 _REPLACING = skia.Paint(BlendMode=skia.BlendMode.kSrc)
 
 
-def _joined(a: PixelBox, b: PixelBox) -> PixelBox:
-    return min(a[0], b[0]), min(a[1], b[1]), max(a[2], b[2]), max(a[3], b[3])
-
-
-def _area(box: PixelBox) -> int:
-    return (box[2] - box[0]) * (box[3] - box[1])
-
-
-def _merged(boxes: Sequence[PixelBox]) -> list[PixelBox]:
-    """Boxes put together where one costs less than the two."""
-    merged: list[PixelBox] = []
-    for box in boxes:
-        while True:
-            hit = next((m for m in merged if _area(_joined(m, box)) <= _area(m) + _area(box)), None)
-            if hit is None:
-                break
-            merged.remove(hit)
-            box = _joined(hit, box)
-        merged.append(box)
-    return merged
-
-
-_Laid = tuple[Any, tuple[int, int], PixelBox]
-"""A layer as it lies in the picture: its key, its place and where it is seen."""
-
-
 class ScenePainter:
     """Paints the frames of one scene onto ``sheet``: ``layers_at`` a frame over its set."""
 
@@ -104,8 +74,8 @@ class ScenePainter:
         self._layers_at, self.sheet = layers_at, sheet
         self._set = _set_sheet(set_id, picture)
         self._stamps = Stamps()
-        self._whole: PixelBox = (0, 0, picture.width, picture.height)
-        self._before: dict[str, _Laid] | None = None
+        self._whole = _whole(picture)
+        self._before: Mapping[str, Laid] | None = None
         self._frame = -1
 
     def forget(self) -> None:
@@ -113,17 +83,14 @@ class ScenePainter:
         self._before = None
         self._frame = -1
 
-    def paint(self, frame: int) -> list[PixelBox]:
-        """Bring the sheet to ``frame`` of the scene; returns the boxes that changed."""
+    def paint(self, frame: int) -> list[Area]:
+        """Bring the sheet to ``frame`` of the scene; returns the areas that changed."""
         if frame == self._frame:
             return []
-        layers = [layer for layer in self._layers_at(frame) if _area(layer.box) > 0]
-        seen = self._stamps.draw(layers)
-        now = {layer.name: (layer.key, layer.place, box) for layer, box in zip(layers, seen, strict=True)}
-        changed = [self._whole] if self._before is None else _changed(self._before, now)
-        for box in changed:
-            self.sheet.take(self._set, box)
-            self._stamps.lay(layers, seen, self.sheet, box)
+        now = self._stamps.draw([layer for layer in self._layers_at(frame) if size(layer.box) > 0])
+        changed = [self._whole] if self._before is None else _changed(self._before, now, len(self.sheet.words))
+        for area in changed:
+            self._stamps.lay(now, self.sheet, area, self._set.words)
         self._before, self._frame = now, frame
         return changed
 
@@ -138,14 +105,14 @@ class MovingPainter:
         seen = SceneLayers(scene, self._world, rate, fonts)
         self._painter = ScenePainter(seen.seen, set_id, self._world, Sheet(self._world, transparent=not set_id))
         self._stamps = Stamps()
-        self._picture = picture
+        self._picture, self._whole = picture, _whole(picture)
         xs = [host.x for host in scene.shots[0].hosts]
         self._focus = (sum(xs) / len(xs), 0.42)
 
     def forget(self) -> None:
         """Nothing is kept from frame to frame but the larger picture."""
 
-    def paint(self, frame: int) -> list[PixelBox]:
+    def paint(self, frame: int) -> list[Area]:
         """Bring the sheet to ``frame`` of the scene; everything changes."""
         self._painter.paint(frame)
         part = self._rate.start_of(frame) / max(0.1, self._scene.duration)
@@ -155,22 +122,28 @@ class MovingPainter:
             self._painter.sheet.image(), skia.Rect.MakeXYWH(seen.left, seen.top, seen.width, seen.height),
             skia.Rect.MakeWH(width, height), skia.SamplingOptions(skia.FilterMode.kLinear), _REPLACING,
         )  # fmt: skip
-        layers = self._lettering.layers(frame)
-        whole = (0, 0, width, height)
-        self._stamps.lay(layers, self._stamps.draw(layers), self._sheet, whole)
-        return [whole]
+        self._stamps.lay(self._stamps.draw(self._lettering.layers(frame)), self._sheet, self._whole)
+        return [self._whole]
 
 
-def _changed(before: Mapping[str, _Laid], now: Mapping[str, _Laid]) -> list[PixelBox]:
-    """Boxes where layers came, went or changed; all layers of a changed order count."""
-    boxes = []
-    for name in dict.fromkeys([*before, *now]):
-        a, b = before.get(name), now.get(name)
-        if a != b:
-            boxes += [laid[2] for laid in (a, b) if laid is not None]
-    if [n for n in before if n in now] != [n for n in now if n in before]:
-        boxes += [laid[2] for laid in (*before.values(), *now.values())]
-    return _merged([evened(box) for box in boxes if _area(box) > 0])
+def _whole(picture: Picture) -> Area:
+    box = (0, 0, picture.width, picture.height)
+    return Area(box, picture.height).fill(box)
+
+
+def _changed(before: Mapping[str, Laid], now: Mapping[str, Laid], height: int) -> list[Area]:
+    """Where layers came, went or changed; all layers of a changed order count."""
+    moved = [name for name in dict.fromkeys([*before, *now]) if name not in now or not now[name].same(before.get(name))]
+    if [name for name in before if name in now] != [name for name in now if name in before]:
+        moved = list(dict.fromkeys([*before, *now]))
+    found = [laid for name in moved for laid in (before.get(name), now.get(name)) if laid and size(laid.box) > 0]
+    areas = []
+    for box, held in grouped([evened(laid.box) for laid in found]):
+        area = Area(box, height)
+        for index in held:
+            found[index].add_to(area)
+        areas.append(area)
+    return areas
 
 
 class Painter:
@@ -183,7 +156,7 @@ class Painter:
         self.sheet = Sheet(picture, transparent=transparent)
         self._scenes: dict[int, ScenePainter | MovingPainter] = {}
         self._current = -1
-        self._whole: PixelBox = (0, 0, picture.width, picture.height)
+        self._whole = _whole(picture)
 
     def forget(self) -> None:
         """Draw everything at the next frame, as a fresh painter would."""
@@ -194,8 +167,8 @@ class Painter:
         """The finished frame, shape (height, width, 4), BGRA."""
         return self.sheet.pixels
 
-    def paint(self, frame: int) -> list[PixelBox]:
-        """Bring ``pixels`` to ``frame`` of the film; returns the boxes that changed since the last call."""
+    def paint(self, frame: int) -> list[Area]:
+        """Bring ``pixels`` to ``frame`` of the film; returns the areas that changed since the last call."""
         moment = self.timeline.frame_rate.start_of(frame)
         index = self.timeline.scene_index_at(moment)
         scene = self.timeline.scenes[index]

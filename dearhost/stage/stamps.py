@@ -6,13 +6,14 @@ never depends on which frames were painted before it.
 
 from __future__ import annotations
 
-from collections.abc import Sequence
-from typing import Any, Protocol
+from collections.abc import Mapping, Sequence
+from typing import Any, NamedTuple, Protocol
 
 import numpy as np
 import skia
 from numpy.typing import NDArray
 
+from dearhost.stage.area import Area, Rows
 from dearhost.stage.layer import Layer, PixelBox, overlap
 
 Words = NDArray[np.uint32]
@@ -29,13 +30,19 @@ class Sheet(Protocol):
 class _Laying(Protocol):
     """``stage.laying``."""
 
-    def lay(self, picture: Words, words: Words, rows: Any, left: int, top: int, box: PixelBox, /) -> None: ...
+    def copy(self, picture: Words, source: Words, area: Rows, top: int, bottom: int, /) -> None: ...
 
-    def clear(self, words: Words, rows: Any, /) -> None: ...
+    def lay(
+        self, picture: Words, words: Words, rows: Rows, left: int, top: int, area: Rows, box: PixelBox, /
+    ) -> None: ...
+
+    def widen(self, area: Rows, rows: Rows, left: int, top: int, box: PixelBox, /) -> None: ...
+
+    def clear(self, words: Words, rows: Rows, /) -> None: ...
 
     def mix(self, picture: Words, arriving: Words, weight: int, /) -> None: ...
 
-    def find_rows(self, pairs: Any, rows: Any, /) -> PixelBox: ...
+    def find_rows(self, pairs: Any, rows: Rows, /) -> PixelBox: ...
 
 
 _machine_code: list[_Laying] = []
@@ -59,6 +66,26 @@ def mix(picture: Words, arriving: Words, weight: int) -> None:
     channels[...] = (mixed >> 8).astype(np.uint8)
 
 
+class Laid(NamedTuple):
+    """How a layer lies in the picture: equal ones look the same. ``rows`` are its drawing's, if they are known."""
+
+    key: Any
+    corner: tuple[int, int]
+    box: PixelBox
+    rows: Rows | None
+
+    def same(self, other: Laid | None) -> bool:
+        """Whether it looks the same."""
+        return other is not None and self[:3] == other[:3]
+
+    def add_to(self, area: Area) -> None:
+        """Widen the area by where it is seen."""
+        if self.rows is None:
+            area.fill(self.box)
+        else:
+            _machine_code[0].widen(area.rows, self.rows, *self.corner, self.box)
+
+
 class _Stamp:
     """The drawing of one layer, in memory that is used again for the next."""
 
@@ -66,7 +93,7 @@ class _Stamp:
         self._memory: Words = np.empty(0, np.uint32)
         self._words: Words = self._memory.reshape(0, 0)
         self._key: Any = None
-        self._rows: NDArray[np.int64] | None = None
+        self._rows: Rows | None = None
         self._seen: PixelBox = (0, 0, 0, 0)
 
     def draw(self, layer: Layer) -> None:
@@ -84,7 +111,7 @@ class _Stamp:
         layer.draw(canvas)
         self._key = key
         if _machine_code:
-            self._rows = np.empty((bottom - top, 2), np.int64)
+            self._rows = np.empty((bottom - top, 2), np.int64)  # not the ones before, which may be asked for yet
             self._seen = _machine_code[0].find_rows(self._words.view(np.uint64), self._rows)
 
     def _take_shape(self, height: int, width: int) -> None:
@@ -103,26 +130,25 @@ class _Stamp:
         info = skia.ImageInfo.Make(width, height, skia.kBGRA_8888_ColorType, skia.kPremul_AlphaType)
         return info, self._words.view(np.uint8).reshape(height, width, 4)
 
-    def seen(self, layer: Layer) -> PixelBox:
-        """Where the layer may be seen: closer than its box, where that is known."""
-        if self._rows is None:
-            return layer.box
-        (left, top, *_), box, seen = layer.sheet, layer.box, self._seen
-        left, top = max(box[0], left + seen[0]), max(box[1], top + seen[1])
-        right, bottom = min(box[2], layer.sheet[0] + seen[2]), min(box[3], layer.sheet[1] + seen[3])
-        return left, top, max(left, right), max(top, bottom)
-
-    def lay(self, layer: Layer, sheet: Sheet, box: PixelBox) -> None:
-        """Lay it on the sheet inside the box, which is a part of where it is seen."""
+    def laid(self, layer: Layer) -> Laid:
+        """How it lies in the picture: where its rows are known, its box is closer than the layer's."""
         left, top, *_ = layer.sheet
+        box = layer.box
         if self._rows is not None:
-            _machine_code[0].lay(sheet.words, self._words, self._rows, left, top, box)
+            seen = self._seen
+            box = overlap(box, (left + seen[0], top + seen[1], left + seen[2], top + seen[3])) or (0, 0, 0, 0)
+        return Laid(layer.key, (left, top), box, self._rows)
+
+    def lay(self, laid: Laid, sheet: Sheet, area: Area, box: PixelBox) -> None:
+        """Lay it on the sheet in the area, as far as that lies in the box."""
+        if laid.rows is not None:
+            _machine_code[0].lay(sheet.words, self._words, laid.rows, *laid.corner, area.rows, box)
             return
         canvas = sheet.canvas
         canvas.save()
         canvas.clipRect(skia.Rect.MakeLTRB(*box))
         pixmap = skia.Pixmap(*self._described(), 4 * self._words.shape[1])
-        canvas.drawImage(skia.Image.MakeFromRaster(pixmap), left, top)
+        canvas.drawImage(skia.Image.MakeFromRaster(pixmap), *laid.corner)
         canvas.restore()
 
 
@@ -132,16 +158,24 @@ class Stamps:
     def __init__(self) -> None:
         self._kept: dict[str, _Stamp] = {}
 
-    def draw(self, layers: Sequence[Layer]) -> list[PixelBox]:
-        """Draw what is new and let go of what is gone; returns where each layer is seen."""
+    def draw(self, layers: Sequence[Layer]) -> dict[str, Laid]:
+        """Draw what is new and let go of what is gone; returns how each layer lies, by its name and back to front."""
         self._kept = {layer.name: self._kept.get(layer.name) or _Stamp() for layer in layers}
+        laid = {}
         for layer in layers:
-            self._kept[layer.name].draw(layer)
-        return [self._kept[layer.name].seen(layer) for layer in layers]
+            stamp = self._kept[layer.name]
+            stamp.draw(layer)
+            laid[layer.name] = stamp.laid(layer)
+        return laid
 
-    def lay(self, layers: Sequence[Layer], seen: Sequence[PixelBox], sheet: Sheet, box: PixelBox) -> None:
-        """Lay the layers on the sheet inside the box."""
-        for layer, own in zip(layers, seen, strict=True):
-            part = overlap(own, box)
+    def lay(self, laid: Mapping[str, Laid], sheet: Sheet, area: Area, under: Words | None = None) -> None:
+        """Lay the layers on the sheet in the area, over ``under`` if it is given, else over what is there."""
+        left, top, right, bottom = area.box
+        if under is not None and _machine_code:
+            _machine_code[0].copy(sheet.words, under, area.rows, top, bottom)
+        elif under is not None:
+            sheet.words[top:bottom, left:right] = under[top:bottom, left:right]
+        for name, own in laid.items():
+            part = overlap(own.box, area.box)
             if part:
-                self._kept[layer.name].lay(layer, sheet, part)
+                self._kept[name].lay(own, sheet, area, part)

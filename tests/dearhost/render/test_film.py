@@ -104,7 +104,7 @@ def test_chunks_leave_no_trace_in_the_picture(
                 continue
             painter.paint(number)
             planes = [np.zeros((360, 640), np.uint8), np.zeros((180, 320), np.uint8), np.zeros((180, 320), np.uint8)]
-            bgra_to_yuv420(painter.pixels.view(np.uint32)[..., 0], *planes, 0, 0, 640, 360)
+            bgra_to_yuv420(painter.pixels.view(np.uint32)[..., 0], *planes, np.tile([0, 640], (360, 1)), 0, 360)
             shown = np.frombuffer(frame.planes[0], np.uint8).reshape(360, -1)[:, :640].astype(int)
             assert np.abs(shown - planes[0]).mean() < 1.5, number
 
@@ -215,7 +215,7 @@ def test_colours_are_bt709_limited() -> None:
     ):
         source = np.full((2, 2), b | g << 8 | r << 16, np.uint32)
         luma, cb, cr = np.zeros((2, 2), np.uint8), np.zeros((1, 1), np.uint8), np.zeros((1, 1), np.uint8)
-        bgra_to_yuv420(source, luma, cb, cr, 0, 0, 2, 2)
+        bgra_to_yuv420(source, luma, cb, cr, np.array([[0, 2], [0, 2]]), 0, 2)
         assert np.abs(np.array([luma[0, 0], cb[0, 0], cr[0, 0]], int) - wanted).max() <= 1
 
 

@@ -61,15 +61,25 @@ def test_compiled_loops_paint_the_same_pixels(
         assert changed > len(frames)
 
 
-def test_only_what_changed_is_painted_and_all_of_it(timeline: Timeline, small: Picture, studio: Studio) -> None:
+@pytest.mark.parametrize("compiled", [False, True])
+def test_only_what_changed_is_painted_and_all_of_it(
+    timeline: Timeline, small: Picture, studio: Studio, monkeypatch: pytest.MonkeyPatch, compiled: bool
+) -> None:
+    monkeypatch.setattr(stamps, "_machine_code", [])
+    if compiled:
+        stamps.to_machine_code()
     step, whole = (Painter(timeline, small, studio.fonts) for _ in range(2))
     step.paint(40)
     for frame in range(41, 75):
         before = step.pixels.copy()
-        boxes = step.paint(frame)
+        areas = step.paint(frame)
         changed = (before != step.pixels).any(axis=2)
-        for left, top, right, bottom in boxes:
-            changed[top:bottom, left:right] = False
+        for area in areas:
+            left, top, right, bottom = area.box
+            for y in range(top, bottom):
+                first, last = area.rows[y]
+                assert first >= last or left <= first < last <= right
+                changed[y, first:last] = False
         assert not changed.any(), frame
         whole.paint(0)
         whole.paint(frame)
