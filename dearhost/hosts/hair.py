@@ -9,6 +9,7 @@ from dearhost.hosts.hair_styles import STYLES, Strand
 from dearhost.hosts.head_space import HeadSpace
 from dearhost.hosts.headwear import HIDES_HAIR
 from dearhost.hosts.model_sheet import ModelSheet
+from dearhost.hosts.outlines import lit_points, spline
 from dearhost.hosts.paper import Paper
 
 
@@ -24,9 +25,9 @@ def draw_back_hair(paper: Paper, head: HeadSpace, sheet: ModelSheet) -> None:
     style = STYLES[sheet.hair]
     if not style.back or sheet.headwear.kind in HIDES_HAIR:
         return
-    path = head.outline(list(style.back))
+    points = head.silhouettes(list(style.back))
     colour = sheet.hair_base if style.lit_back else mix(sheet.hair_base, sheet.hair_shade, 0.55)
-    paper.piece(path, colour, sheet.hair_shade, crescent=(6, 4))
+    paper.piece(spline(points), colour, sheet.hair_shade, lit=spline(lit_points(points, 6 + 4j)))
     draw_strands(paper, head, style.back_strands, mix(sheet.hair_shade, "ink", 0.3), 0.016)
 
 
@@ -41,12 +42,16 @@ def draw_front_hair(paper: Paper, head: HeadSpace, sheet: ModelSheet, head_path:
             paper.piece(tuft, sheet.hair_base, sheet.hair_shade, crescent=(4, 3))
     if not style.front:
         return
-    path = head.outline(list(style.front), corners=style.corners, tension=style.tension)
+    points = head.silhouettes(list(style.front))
+    path, lit = (
+        spline(outline, corners=style.corners, tension=style.tension)
+        for outline in (points, lit_points(points, 7 + 5j))
+    )
     if style.shaved:
         base, shade = mix(sheet.skin_base, sheet.hair_base, 0.62), mix(sheet.skin_shade, sheet.hair_base, 0.72)
         paper.piece(path, base, shade, ink=0.8, rim=False, crescent=(6, 4))
         return
     paper.cast(head_path, path, 3.5, 5.5, "#5A2430", 0.22)
-    paper.piece(path, sheet.hair_base, sheet.hair_shade, crescent=(7, 5))
+    paper.piece(path, sheet.hair_base, sheet.hair_shade, lit=lit)
     draw_strands(paper, head, style.strands, sheet.hair_shade, 0.014)
     draw_strands(paper, head, style.light, sheet.hair_light, 0.016, 0.85)

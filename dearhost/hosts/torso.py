@@ -9,18 +9,19 @@ import skia
 from dearhost.hosts.colours import darker
 from dearhost.hosts.model_sheet import ModelSheet
 from dearhost.hosts.outfits import CUTS
-from dearhost.hosts.outlines import lerp, limb, polygon, spline, turned
+from dearhost.hosts.outlines import lerp, limb, lit_points, polygon, spline, turned
 from dearhost.hosts.paper import Paper
 from dearhost.hosts.skeleton import Skeleton
 
 _HEM_SWINGS, _PASS_SWINGS = 8.0, 7.0
 """Units that a coat's hem and a pass on a ribbon swing to a side."""
+_CRESCENT = 10 + 5j
 FLARED = 1.02
 """A hem from which on it hangs free."""
 
 
-def torso_outline(skeleton: Skeleton, hem: float) -> Any:
-    """The outline of the trunk from neck to hem."""
+def torso_outline(skeleton: Skeleton, hem: float, crescent: complex = 0j) -> Any:
+    """The outline of the trunk from neck to hem; with a ``crescent`` of what of it is in the light."""
     s = skeleton
     up, chest_up, across, chest_across = s.up, s.chest_up, s.across, s.chest_across
     flared = hem > FLARED
@@ -47,14 +48,17 @@ def torso_outline(skeleton: Skeleton, hem: float) -> Any:
     if flared:  # a hem that hangs free
         for side in (left, right):
             side[-1] += across * _HEM_SWINGS * s.sway
-    return spline(right + left[::-1], corners=(len(right) - 1, len(right)), tension=0.48)
+    points = right + left[::-1]
+    if crescent:
+        points = lit_points(points, crescent)
+    return spline(points, corners=(len(right) - 1, len(right)), tension=0.48)
 
 
 def draw_torso(paper: Paper, sheet: ModelSheet, skeleton: Skeleton) -> Any:
     """The trunk and the details of its cut; returns its outline, for shadows to fall on."""
     outfit = sheet.outfit
     path = torso_outline(skeleton, outfit.hem)
-    paper.piece(path, outfit.top, darker(outfit.top), crescent=(10, 5))
+    paper.piece(path, outfit.top, darker(outfit.top), lit=torso_outline(skeleton, outfit.hem, _CRESCENT))
     CUTS[outfit.cut].details(paper, sheet, skeleton, path)
     return path
 

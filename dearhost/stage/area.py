@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from functools import lru_cache
 
 import numpy as np
 from numpy.typing import NDArray
@@ -21,8 +22,7 @@ class Area:
     def __init__(self, box: PixelBox, height: int) -> None:
         """Nothing yet, in a picture of ``height``."""
         self.box = evened(box)
-        self.rows: Rows = np.empty((height, 2), np.int64)
-        self.rows[:, 0], self.rows[:, 1] = _NOWHERE, 0
+        self.rows: Rows = _no_rows(height).copy()
 
     def fill(self, box: PixelBox) -> Area:
         """Add all of a box."""
@@ -31,6 +31,13 @@ class Area:
         np.minimum(rows[:, 0], left, out=rows[:, 0])
         np.maximum(rows[:, 1], right, out=rows[:, 1])
         return self
+
+
+@lru_cache(maxsize=8)
+def _no_rows(height: int) -> Rows:
+    rows = np.empty((height, 2), np.int64)
+    rows[:, 0], rows[:, 1] = _NOWHERE, 0
+    return rows
 
 
 def size(box: PixelBox) -> int:

@@ -78,20 +78,25 @@ def clear(words: Any, rows: Any) -> None:
 
 
 @nb.njit(nogil=True, cache=True, boundscheck=False)
-def _mix_row(row: Any, arriving: Any, weight: Any) -> None:
+def _mix_row(row: Any, leaving: Any, arriving: Any, weight: Any) -> None:
     rest = _u4(_u4(256) - weight)
     for x in range(len(row)):
-        a, b = row[x], arriving[x]
+        a, b = leaving[x], arriving[x]
         even = _u4(_u4(_u4(a & _EVEN) * rest) + _u4(_u4(b & _EVEN) * weight))
         odd = _u4(_u4(_u4(_u4(a >> _u4(8)) & _EVEN) * rest) + _u4(_u4(_u4(b >> _u4(8)) & _EVEN) * weight))
         row[x] = _u4(_u4(_u4(even >> _u4(8)) & _EVEN) | _u4(odd & _ODD))
 
 
-@nb.njit("void(uint32[:, ::1], uint32[:, ::1], int64)", nogil=True, cache=True, boundscheck=False)
-def mix(picture: Any, arriving: Any, weight: int) -> None:
-    """Bring ``picture`` nearer to ``arriving``: by 0 (not at all) to 256 (wholly) in each channel."""
-    for y in range(len(picture)):
-        _mix_row(picture[y], arriving[y], _u4(weight))
+@nb.njit(
+    "void(uint32[:, ::1], uint32[:, ::1], uint32[:, ::1], int64, int64[:, ::1], int64, int64)",
+    nogil=True, cache=True, boundscheck=False,
+)  # fmt: skip
+def mix(picture: Any, leaving: Any, arriving: Any, weight: int, area: Any, top: int, bottom: int) -> None:
+    """Put ``leaving`` into the area of ``picture`` and ``weight`` of 256 of ``arriving``, channel by channel."""
+    for y in range(top, bottom):
+        first, last = area[y, 0], area[y, 1]
+        if first < last:
+            _mix_row(picture[y, first:last], leaving[y, first:last], arriving[y, first:last], _u4(weight))
 
 
 @nb.njit(nogil=True, cache=True, boundscheck=False)

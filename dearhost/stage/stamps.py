@@ -40,7 +40,9 @@ class _Laying(Protocol):
 
     def clear(self, words: Words, rows: Rows, /) -> None: ...
 
-    def mix(self, picture: Words, arriving: Words, weight: int, /) -> None: ...
+    def mix(
+        self, picture: Words, leaving: Words, arriving: Words, weight: int, area: Rows, top: int, bottom: int, /
+    ) -> None: ...
 
     def find_rows(self, pairs: Any, rows: Rows, /) -> PixelBox: ...
 
@@ -56,14 +58,15 @@ def to_machine_code() -> None:
         _machine_code.append(laying)
 
 
-def mix(picture: Words, arriving: Words, weight: int) -> None:
-    """Bring ``picture`` nearer to ``arriving``, by 0 (not at all) to 256 (wholly)."""
+def mix(picture: Words, leaving: Words, arriving: Words, weight: int, area: Area) -> None:
+    """Put ``leaving`` into the area of the picture, and ``weight`` of 256 of ``arriving``."""
+    left, top, right, bottom = area.box
     if _machine_code:
-        _machine_code[0].mix(picture, arriving, weight)
+        _machine_code[0].mix(picture, leaving, arriving, weight, area.rows, top, bottom)
         return
-    channels = picture.view(np.uint8)
-    mixed = channels.astype(np.uint16) * (256 - weight) + arriving.view(np.uint8).astype(np.uint16) * weight
-    channels[...] = (mixed >> 8).astype(np.uint8)
+    before, after = (sheet[top:bottom, left:right].copy().view(np.uint8) for sheet in (leaving, arriving))
+    mixed = before.astype(np.uint16) * (256 - weight) + after.astype(np.uint16) * weight
+    picture[top:bottom, left:right] = (mixed >> 8).astype(np.uint8).view(np.uint32)
 
 
 class Laid(NamedTuple):
@@ -92,6 +95,7 @@ class _Stamp:
     def __init__(self) -> None:
         self._memory: Words = np.empty(0, np.uint32)
         self._words: Words = self._memory.reshape(0, 0)
+        self._surface: Any = None
         self._key: Any = None
         self._rows: Rows | None = None
         self._seen: PixelBox = (0, 0, 0, 0)
@@ -105,10 +109,13 @@ class _Stamp:
         self._key = None
         self._take_shape(bottom - top, right - left + (right - left) % 2)
         self._rows = None
-        surface = skia.Surface.MakeRasterDirect(*self._described())
-        canvas = surface.getCanvas()
-        canvas.translate(-left, -top)
-        layer.draw(canvas)
+        canvas = self._surface.getCanvas()
+        depth = canvas.save()
+        try:
+            canvas.translate(-left, -top)
+            layer.draw(canvas)
+        finally:
+            canvas.restoreToCount(depth)
         self._key = key
         if _machine_code:
             self._rows = np.empty((bottom - top, 2), np.int64)  # not the ones before, which may be asked for yet
@@ -123,12 +130,8 @@ class _Stamp:
             self._memory = np.empty(height * width * 5 // 4, np.uint32)
         self._words = self._memory[: height * width].reshape(height, width)
         self._words.fill(0)
-
-    def _described(self) -> tuple[Any, Any]:
-        """What skia needs to know of the pixels, and these byte by byte."""
-        height, width = self._words.shape
         info = skia.ImageInfo.Make(width, height, skia.kBGRA_8888_ColorType, skia.kPremul_AlphaType)
-        return info, self._words.view(np.uint8).reshape(height, width, 4)
+        self._surface = skia.Surface.MakeRasterDirect(info, self._words.view(np.uint8).reshape(height, width, 4))
 
     def laid(self, layer: Layer) -> Laid:
         """How it lies in the picture: where its rows are known, its box is closer than the layer's."""
@@ -137,7 +140,7 @@ class _Stamp:
         if self._rows is not None:
             seen = self._seen
             box = overlap(box, (left + seen[0], top + seen[1], left + seen[2], top + seen[3])) or (0, 0, 0, 0)
-        return Laid(layer.key, (left, top), box, self._rows)
+        return Laid(self._key, (left, top), box, self._rows)  # the very same key while it is: quick to compare
 
     def lay(self, laid: Laid, sheet: Sheet, area: Area, box: PixelBox) -> None:
         """Lay it on the sheet in the area, as far as that lies in the box."""
@@ -147,7 +150,8 @@ class _Stamp:
         canvas = sheet.canvas
         canvas.save()
         canvas.clipRect(skia.Rect.MakeLTRB(*box))
-        pixmap = skia.Pixmap(*self._described(), 4 * self._words.shape[1])
+        pixmap = skia.Pixmap()
+        self._surface.peekPixels(pixmap)
         canvas.drawImage(skia.Image.MakeFromRaster(pixmap), *laid.corner)
         canvas.restore()
 
