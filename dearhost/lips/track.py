@@ -20,7 +20,7 @@ from dearhost.timebase import FrameRate
 
 Curve = NDArray[np.float64]
 
-VERSION = "mouth-3"
+VERSION = "mouth-4"
 HZ = 500
 _SMOOTHING = {JAW: 0.016, LIPS: 0.018, INSIDE: 0.012}
 _STRESS = {0: 0.80, 1: 1.10, 2: 0.95}
@@ -249,7 +249,7 @@ def _apply_gates(mouth: Curve, segments: Sequence[Segment], times: Curve, shorte
             continue
         start, end = _gate_span(segments, number, shortest)
         open_in, open_out = np.interp([start - 0.05, end + 0.06], times, free)
-        ramp_in, ramp_out = 0.045 + 0.06 * open_in, 0.060 + 0.11 * open_out
+        ramp_in, ramp_out = 0.045 + 0.068 * open_in, 0.060 + 0.11 * open_out
         part = _window(start - 0.2, end + 0.3, len(times))
         window = times[part]
         rise = smooth_step((window - (start - ramp_in)) / ramp_in)
