@@ -23,7 +23,7 @@ from dearhost.speech.reading import Reading, Samples, TimedPhone
 from dearhost.speech.saying import speak_plan
 from dearhost.timebase import Span
 
-VERSION = "aligning-4"
+VERSION = "aligning-5"
 _EDGE = 0.15
 _ONSET = 0.02
 """Seconds before it is loud in which a word has begun."""
@@ -39,7 +39,7 @@ _SHORT_WORD = 3
 """Letters: the hearing passes over words as short as these in fluent speech, so the placing decides about them."""
 _PRESSED = 0.035
 """Seconds a phone: a short word placed as close as this has no room in the recording."""
-_CLOSE, _FAR = 4.2, 6.2
+_CLOSE, _FAR = 4.8, 5.8
 """Mean costs of warping: as of one text said by two voices, as of two texts (by trial)."""
 
 References = Callable[[str], Sequence[Engine]]

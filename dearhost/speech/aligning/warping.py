@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import replace
 
 import numpy as np
+import soxr
 from numpy.typing import NDArray
 
 from dearhost.memory import Later, compiled_later
@@ -15,22 +16,38 @@ parselmouth = Later("parselmouth")
 Features = NDArray[np.float32]
 Indices = NDArray[np.int64]
 _STEP = 0.01
+_RATE = 16000
 _COEFFICIENTS = 13
+_SLOPE = 2
+"""Frames to each side."""
+_FARTHEST = 4.0
+"""Deviations: what is farther out is a click, or silence."""
 _BAND_SECONDS = 6.0
 _BAND_PART = 0.15
 _PAUSE_DB = 30.0
 
 
 def features(samples: Samples, rate: int) -> Features:
-    """13 MFCC, level and their slopes every 10 ms, each with mean 0 and deviation 1; shape (frames, 28)."""
-    sound = parselmouth.Sound(samples.astype(np.float64), rate)
+    """13 MFCC, level and their slopes every 10 ms, each with mean 0 and deviation 1; shape (frames, 28).
+
+    At one rate whatever the sound has: the bands of the coefficients go up to half of it. Slopes by regression over
+    five frames (Furui 1986).
+    """
+    if rate != _RATE:
+        samples = soxr.resample(samples, rate, _RATE)
+    sound = parselmouth.Sound(samples.astype(np.float64), _RATE)
     coefficients = sound.to_mfcc(_COEFFICIENTS, 0.025, _STEP).to_array().T
     level = np.maximum(coefficients[:, :1], np.percentile(coefficients[:, 0], 95) - 400)
     static = np.hstack([level, coefficients[:, 1 : _COEFFICIENTS + 1]])
-    slopes = np.gradient(static, axis=0) if len(static) > 1 else np.zeros_like(static)
+    ahead = np.pad(static, ((_SLOPE, _SLOPE), (0, 0)), mode="edge")
+    count = len(static)
+    slopes = sum(
+        step * (ahead[_SLOPE + step : _SLOPE + step + count] - ahead[_SLOPE - step : _SLOPE - step + count])
+        for step in range(1, _SLOPE + 1)
+    )
     both = np.hstack([static, slopes])
-    made: Features = ((both - both.mean(0)) / np.maximum(both.std(0), 1e-6)).astype(np.float32)
-    return made
+    made: Features = np.clip((both - both.mean(0)) / np.maximum(both.std(0), 1e-6), -_FARTHEST, _FARTHEST)
+    return made.astype(np.float32)
 
 
 @compiled_later
