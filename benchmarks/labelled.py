@@ -74,6 +74,13 @@ _TEXTS = {
 }
 
 
+_SCRIPT = """{voice}
+(set! said (utt.synth (Utterance Text "{text}")))
+(utt.save.wave said "{wave}" 'riff)
+(mapcar (lambda (w) (format t "%f\\n" (item.feat w 'word_start))) (utt.relation.items said 'Word))
+"""
+
+
 def other_languages(folder: Path) -> Iterator[Labelled]:
     """Sentences in the languages that festival has voices for here."""
     if not shutil.which("festival"):
@@ -82,12 +89,7 @@ def other_languages(folder: Path) -> Iterator[Labelled]:
         for text in texts:
             wave = folder / "festival.wav"
             script = folder / "festival.scm"
-            script.write_bytes(
-                f'{voice}(set! u (utt.synth (Utterance Text "{text}")))(utt.save.wave u "{wave}" \'riff)'
-                "(mapcar (lambda (w) (format t \"%f\\n\" (item.feat w 'word_start))) (utt.relation.items u 'Word))".encode(
-                    encoding
-                )
-            )
+            script.write_bytes(_SCRIPT.format(voice=voice, text=text, wave=wave).encode(encoding))
             run = subprocess.run(["festival", "-b", str(script)], capture_output=True, text=True, errors="replace")
             starts = [float(line) for line in run.stdout.split()] if run.returncode == 0 else []
             if len(starts) == len(text.split()):

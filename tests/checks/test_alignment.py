@@ -13,7 +13,7 @@ import soxr
 
 from dearhost.sound.files import read_sound
 from dearhost.speech import VoiceRegistry
-from dearhost.speech.aligning import Aligner
+from dearhost.speech.aligning import Aligner, english_model
 from dearhost.speech.engines.formant import FormantEngine
 from dearhost.speech.plan import plan_words
 from dearhost.speech.saying import speak_plan
@@ -58,6 +58,22 @@ def test_a_word_left_out_and_a_word_put_in_are_found_in_real_speech(aligner):
     put_in = aligner.align(sound.samples, sound.rate, "Mary the barrel.", "en-US")
     assert not put_in.skipped
     assert any(s.start < 0.98 and s.end > 0.69 for s in put_in.added), put_in.added
+
+
+def test_words_left_out_of_a_long_text_are_told_though_it_is_heard_in_parts(studio, monkeypatch):
+    said = (
+        "Twice a day, the whole harbour empties, and the boats sit down in the mud. The moon pulls at the sea, and the "
+        "sea follows, always a little late. How many people do you think will visit the museum today? They were happy "
+        "to hear that the doctor had good news. The price of oil has gone up again for the third week in a row."
+    )
+    written = said.replace("visit the", "visit the wonderful").replace("whole harbour", "whole yesterday harbour")
+    reading = studio.speaker.read(said, "joe")
+    monkeypatch.setattr(english_model, "_PART", 20)
+    found = studio.speaker.aligner.align(reading.samples, reading.sample_rate, written, "en-US")
+    assert [written.split()[i] for i in found.skipped] == ["yesterday", "wonderful"]
+    heard = [word for word in found.words if word.said]
+    errors = [abs(a.start - b.start) for a, b in zip(heard, reading.words, strict=True)]
+    assert np.mean(errors) < 0.03
 
 
 TEXTS = {

@@ -13,7 +13,7 @@ from dearhost.errors import NothingToSay, SpeechError
 from dearhost.sound.examining import examine
 from dearhost.sound.tidying import denoised
 from dearhost.speech.aligning.arpabet import stresses, to_ipa
-from dearhost.speech.aligning.english_model import LONGEST_TOLD, EnglishModel, Heard, PlacedWord
+from dearhost.speech.aligning.english_model import EnglishModel, Heard, PlacedWord
 from dearhost.speech.aligning.onsets import at_onsets
 from dearhost.speech.aligning.timing import SHORTEST, Alignment, WordTime, ordered
 from dearhost.speech.aligning.warping import speech_bounds, warped
@@ -106,7 +106,7 @@ class Aligner:
         if placed is None:
             return None
         found = _of_placed(plan, spoken, kept, placed, heard, len(samples) / rate)
-        if tell and heard is None and len(words) <= LONGEST_TOLD:  # not one way to hear the text in it
+        if tell and heard is None:  # not one way to hear the text in it
             return replace(found, words=tuple(replace(w, confidence=0.1) for w in found.words))
         return found
 
