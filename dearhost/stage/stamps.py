@@ -100,12 +100,17 @@ class _Stamp:
         self._rows: Rows | None = None
         self._seen: PixelBox = (0, 0, 0, 0)
 
-    def draw(self, layer: Layer) -> None:
-        """Draw the layer, unless what is there is it."""
-        left, top, right, bottom = layer.sheet
+    def draw(self, layer: Layer, work: _Laying | None) -> None:
+        """Draw the layer, unless what is there is it; with ``work`` its rows are known after."""
         key = (layer.key, layer.reach or layer.box)
-        if key == self._key:
-            return
+        if key != self._key:
+            self._draw(layer, key)
+        if work and self._rows is None:
+            self._rows = np.empty((len(self._words), 2), np.int64)  # not the ones before, which may be asked for yet
+            self._seen = work.find_rows(self._words.view(np.uint64), self._rows)
+
+    def _draw(self, layer: Layer, key: Any) -> None:
+        left, top, right, bottom = layer.sheet
         self._key = None
         self._take_shape(bottom - top, right - left + (right - left) % 2)
         self._rows = None
@@ -117,9 +122,6 @@ class _Stamp:
         finally:
             canvas.restoreToCount(depth)
         self._key = key
-        if _machine_code:
-            self._rows = np.empty((bottom - top, 2), np.int64)  # not the ones before, which may be asked for yet
-            self._seen = _machine_code[0].find_rows(self._words.view(np.uint64), self._rows)
 
     def _take_shape(self, height: int, width: int) -> None:
         """Empty pixels of that shape, the width even."""
@@ -161,22 +163,24 @@ class Stamps:
 
     def __init__(self) -> None:
         self._kept: dict[str, _Stamp] = {}
+        self._work: _Laying | None = None
 
     def draw(self, layers: Sequence[Layer]) -> dict[str, Laid]:
         """Draw what is new and let go of what is gone; returns how each layer lies, by its name and back to front."""
+        self._work = _machine_code[0] if _machine_code else None  # a frame is laid one way or the other
         self._kept = {layer.name: self._kept.get(layer.name) or _Stamp() for layer in layers}
         laid = {}
         for layer in layers:
             stamp = self._kept[layer.name]
-            stamp.draw(layer)
+            stamp.draw(layer, self._work)
             laid[layer.name] = stamp.laid(layer)
         return laid
 
     def lay(self, laid: Mapping[str, Laid], sheet: Sheet, area: Area, under: Words | None = None) -> None:
         """Lay the layers on the sheet in the area, over ``under`` if it is given, else over what is there."""
         left, top, right, bottom = area.box
-        if under is not None and _machine_code:
-            _machine_code[0].copy(sheet.words, under, area.rows, top, bottom)
+        if under is not None and self._work:
+            self._work.copy(sheet.words, under, area.rows, top, bottom)
         elif under is not None:
             sheet.words[top:bottom, left:right] = under[top:bottom, left:right]
         for name, own in laid.items():

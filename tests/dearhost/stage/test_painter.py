@@ -52,7 +52,12 @@ def test_compiled_loops_paint_the_same_pixels(
         for frame in frames:
             plain.paint(frame)
             pictures[frame, transparent] = plain.pixels.copy()
+    begun = Painter(timeline, small, studio.fonts)
+    begun.paint(frames[0])
     stamps.to_machine_code()
+    for frame in frames[1:]:  # compiled while somebody paints
+        begun.paint(frame)
+        assert np.array_equal(begun.pixels, pictures[frame, False]), frame
     for transparent in (False, True):
         compiled, changed = Painter(timeline, small, studio.fonts, transparent=transparent), 0
         for frame in frames:
