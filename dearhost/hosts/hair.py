@@ -43,15 +43,13 @@ def draw_front_hair(paper: Paper, head: HeadSpace, sheet: ModelSheet, head_path:
     if not style.front:
         return
     points = head.silhouettes(list(style.front))
-    path, lit = (
-        spline(outline, corners=style.corners, tension=style.tension)
-        for outline in (points, lit_points(points, 7 + 5j))
-    )
+    path = spline(points, corners=style.corners, tension=style.tension)
     if style.shaved:
         base, shade = mix(sheet.skin_base, sheet.hair_base, 0.62), mix(sheet.skin_shade, sheet.hair_base, 0.72)
         paper.piece(path, base, shade, ink=0.8, rim=False, crescent=(6, 4))
         return
     paper.cast(head_path, path, 3.5, 5.5, "#5A2430", 0.22)
+    lit = spline(lit_points(points, 7 + 5j), corners=style.corners, tension=style.tension)
     paper.piece(path, sheet.hair_base, sheet.hair_shade, lit=lit)
     draw_strands(paper, head, style.strands, sheet.hair_shade, 0.014)
     draw_strands(paper, head, style.light, sheet.hair_light, 0.016, 0.85)

@@ -35,7 +35,7 @@ class FrameSource:
 
     def __init__(self, painter: Painter) -> None:
         load_machine_code()
-        from dearhost.render.colour import bgra_to_yuv420  # noqa: PLC0415 - as above
+        from dearhost.render.colour import bgra_to_yuv420  # noqa: PLC0415 - brings the compiler, see above
 
         self._convert = bgra_to_yuv420
         self._painter = painter
