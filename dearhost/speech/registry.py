@@ -8,7 +8,7 @@ from functools import partial
 from pathlib import Path
 
 from dearhost.errors import UnknownVoice, VoiceUnavailable
-from dearhost.speech.engine import Engine
+from dearhost.speech.engine import Engine, Utterance
 from dearhost.speech.engines.changed import ChangedEngine
 from dearhost.speech.engines.fake import FakeEngine
 from dearhost.speech.engines.formant import FormantEngine, listed_languages
@@ -229,14 +229,18 @@ class VoiceRegistry:
 
 
 def _changed(source: Engine, shape: Shape, version: str) -> Engine:
-    return ChangedEngine(source, lambda samples, rate: (reshape(samples, rate, shape), rate), shape.pace, version)
+    def change(said: Utterance) -> tuple[Samples, int]:
+        return reshape(said.samples, said.sample_rate, shape), said.sample_rate
+
+    return ChangedEngine(source, change, shape.pace, version)
 
 
 def _matched(source: Engine, model: VoiceModel, fitted: str) -> Engine:
-    def change(samples: Samples, rate: int) -> tuple[Samples, int]:
-        return converted(spectra_of(samples, rate), model), MATCHED_RATE
+    def change(said: Utterance) -> tuple[Samples, int]:
+        phones = tuple((p.symbol, p.start, p.end) for p in said.phones)
+        return converted(spectra_of(said.samples, said.sample_rate, phones), model), MATCHED_RATE
 
-    return ChangedEngine(source, change, model.pace, f"matched-3/{fitted}")
+    return ChangedEngine(source, change, model.pace, f"matched-4/{fitted}")
 
 
 def neural_model_present() -> bool:

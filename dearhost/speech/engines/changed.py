@@ -8,8 +8,8 @@ from dearhost.speech.engine import Engine, EnginePhone, Utterance
 from dearhost.speech.plan import Sentence
 from dearhost.speech.reading import Samples
 
-Change = Callable[[Samples, int], tuple[Samples, int]]
-"""From samples and their rate to others; ``1 / pace`` times as long."""
+Change = Callable[[Utterance], tuple[Samples, int]]
+"""From an utterance to other samples and their rate; ``1 / pace`` times as long."""
 
 
 class ChangedEngine:
@@ -30,7 +30,7 @@ class ChangedEngine:
     def synthesize(self, sentence: Sentence) -> Utterance:
         """The source's utterance, its sound changed; times follow the pace."""
         made = self._source.synthesize(sentence)
-        samples, rate = self._change(made.samples, made.sample_rate)
+        samples, rate = self._change(made)
         pace = self._pace
         phones = tuple(EnginePhone(p.symbol, p.start / pace, p.end / pace, p.stress, p.breaks) for p in made.phones)
         return Utterance(rate, samples, phones)

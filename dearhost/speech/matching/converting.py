@@ -2,16 +2,19 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
-from dataclasses import dataclass, replace
+import math
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field, replace
 
 import numpy as np
 
 from dearhost.memory import Later
+from dearhost.speech.matching.phone_shifts import shifts_along
 from dearhost.speech.matching.spectra import (
     MEL_HZ,
     RATE,
     Floats,
+    Said,
     Spectra,
     cepstra,
     from_cepstra,
@@ -31,12 +34,14 @@ _BAND_CENTRES = (0.0, 500.0, 1500.0, 3000.0, 5600.0, RATE / 2)
 _SPREAD_LIMITS = (0.35, 1.8)
 _VARIANCE_LIMITS = (1.0, 2.0)
 _SILENT = 9.0
-_MOST_DB = (30, 30, 14, 14)
-"""dB at most by which a frame is changed, below 120 and above 250 Hz. By trial with four speakers: 20 dB above comes
-two points closer to them, but words are wrong three points more often."""
-_SLOW_CHANGE = 2.0
-"""Frames over which changes are smoothed. By trial: one comes two points closer, but words are wrong three points more
-often."""
+_MOST_LOW_DB, _MOST_DB, _MOST_DB_FAR = 30.0, 20.0, 12.0
+"""dB at most by which a frame is changed: below 120 Hz, and above 250 Hz for a throat as long as the base voice's and
+for one of another length. Changed more it comes closer to the person and is understood less; by trial with four
+speakers, of whom the one with another throat is understood less to begin with."""
+_SLOW, _SLOW_FAR = 1.0, 2.5
+"""Frames over which changes are smoothed, for the same two."""
+_FAR_WARP = math.log(1.16)
+"""From this warp on a throat is of another length: that of women and men (see ``fitting``)."""
 _VOICELESS_WARP = 0.5
 """Of the warp: lips and teeth differ less between people than throats. By trial: a point fewer words wrong."""
 _PEAK = 0.95
@@ -76,7 +81,7 @@ class VoiceModel:
     ``warp``: formants are multiplied by it. ``pitch_from``, ``pitch_to``: mean and deviation of log pitch.
     ``spread``: deviations of the sample's cepstra. ``offset``, ``correction``: of the long-term spectrum at the 64
     mel points, natural logarithms of power. ``noise``: four bands of aperiodicity in dB. ``pace``: above 1 the
-    sample speaks faster.
+    sample speaks faster. ``shifts``: cepstra, by the phone, that the mixture misses.
     """
 
     warp: float
@@ -88,6 +93,7 @@ class VoiceModel:
     noise: Floats
     correction: Floats
     pace: float = 1.0
+    shifts: Mapping[str, Floats] = field(default_factory=dict)
 
     def corrected(self, correction: Floats) -> VoiceModel:
         """With another last correction."""
@@ -98,13 +104,17 @@ class VoiceModel:
         """Hz."""
         return float(np.exp(self.pitch_to[0]))
 
+    @property
+    def farness(self) -> float:
+        """How far the throat's length is from the base voice's: 0 the same, 1 that of the other sex."""
+        return min(1.0, abs(math.log(self.warp)) / _FAR_WARP)
+
 
 def converted(sound: Spectra, model: VoiceModel) -> Samples:
     """The sound said with the model's voice: mono at 22.05 kHz, ``1 / pace`` times as long, about as loud."""
     pitch = _pitch(sound.pitch, model)
-    envelope = _warped(sound, model.warp)
-    mel = to_mel(envelope)
-    change = _change(mel, model) + model.correction
+    envelope = warped_by_voicing(sound, model.warp)
+    change = _change(to_mel(envelope), model, sound.phones) + model.correction
     noise = _noisier(warped(sound.noise, model.warp), pitch, model.noise)
     shaped = np.exp(envelope + from_mel(change, envelope.shape[1]))
     wanted = round(len(sound.samples) / model.pace)
@@ -116,7 +126,7 @@ def converted(sound: Spectra, model: VoiceModel) -> Samples:
     return out
 
 
-def _warped(sound: Spectra, factor: float) -> Floats:
+def warped_by_voicing(sound: Spectra, factor: float) -> Floats:
     """The envelope with its formants moved; voiceless sounds by less, and with no step between the two."""
     voiced = ndimage.gaussian_filter1d((sound.pitch > 0).astype(float), 2.0)
     share = np.clip(1.6 * voiced - 0.3, 0, 1)[:, None]
@@ -134,11 +144,17 @@ def _pitch(pitch: Floats, model: VoiceModel) -> Floats:
     return made
 
 
-def _change(mel: Floats, model: VoiceModel) -> Floats:
-    """What is added to the mel spectrum of each frame: the mixture's guess in speech, the mean in pauses."""
+def guessed(x: Floats, mixture: Mixture) -> Floats:
+    """The mixture's guess for cepstra (frames, n) that follow each other."""
+    made: Floats = ndimage.gaussian_filter1d(mixture.mapped(x), 1.5, axis=0)
+    return made
+
+
+def _change(mel: Floats, model: VoiceModel, phones: Sequence[Said]) -> Floats:
+    """What is added to the mel spectrum of each frame: the guess for it in speech, the mean in pauses."""
     size = model.spread.shape[0]
     x = cepstra(mel, size + 1)[:, 1:]
-    y = ndimage.gaussian_filter1d(model.mixture.mapped(x), 1.5, axis=0)
+    y = guessed(x, model.mixture) + shifts_along(model.shifts, phones, x.shape)
     level = mel.mean(1)
     loud = level > np.percentile(level, 95) - 7.5
     mean = y[loud].mean(0)
@@ -146,8 +162,10 @@ def _change(mel: Floats, model: VoiceModel) -> Floats:
     y = mean + (y - mean) * variance
     change = from_cepstra(np.hstack([np.zeros((len(x), 1)), y - x]))
     change[level < np.percentile(level, 95) - _SILENT] = model.offset
-    change = ndimage.gaussian_filter1d(change, _SLOW_CHANGE, axis=0)
-    return limited(change, np.interp(MEL_HZ, [40, 120, 250, 7200], _MOST_DB))
+    far = model.farness
+    change = ndimage.gaussian_filter1d(change, _SLOW + (_SLOW_FAR - _SLOW) * far, axis=0)
+    most = _MOST_DB + (_MOST_DB_FAR - _MOST_DB) * far
+    return limited(change, np.interp(MEL_HZ, [40, 120, 250, 7200], [_MOST_LOW_DB, _MOST_LOW_DB, most, most]))
 
 
 def mean_difference(source: Floats, target: Floats) -> Floats:

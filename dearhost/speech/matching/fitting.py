@@ -15,16 +15,19 @@ from dearhost.speech.matching.converting import (
     Mixture,
     VoiceModel,
     converted,
+    guessed,
     mean_difference,
     noise_bands,
+    warped_by_voicing,
 )
+from dearhost.speech.matching.phone_shifts import phone_of_frames, shifts_of
 from dearhost.speech.matching.spectra import Floats, Spectra, cepstra, from_cepstra, limited, spectra_of, to_mel, warped
 
 spatial = Later("scipy.spatial")
 
-_WARPS = np.arange(0.84, 1.21, 0.02)
+_WARPS = np.arange(0.84, 1.17, 0.02)
 """Factors tried. Women's formants lie about 1.17 times as high as men's (Peterson and Barney 1952; from memory), and
-beyond 1.2 words are lost."""
+beyond that words are lost."""
 _COEFFICIENTS = 24
 _SHORT_SECONDS = 20.0
 _OCTAVE_ERROR = 0.7
@@ -36,7 +39,8 @@ _CORRECTED_FROM = 3
 
 @dataclass(frozen=True, slots=True)
 class Pair:
-    """One sentence: the base voice's reading and the sample's. ``same`` tells that both say the same words."""
+    """One sentence: the base voice's reading, with its phones, and the sample's. ``same`` tells that both say the same
+    words."""
 
     base: Spectra
     sample: Spectra
@@ -47,7 +51,8 @@ def fit_voice(pairs: Sequence[Pair]) -> VoiceModel:
     """A model from at least one pair; 10 to 12 sentences of the same words are best.
 
     Log-linear pitch, one vocal-tract factor, a joint Gaussian mixture over mel cepstra (Stylianou et al. 1998;
-    Kain and Macon 1998) with global variance, and a last correction of the long-term spectrum.
+    Kain and Macon 1998) with global variance, what that misses of each phone, and a last correction of the long-term
+    spectrum.
     """
     bases, samples = [p.base for p in pairs], [p.sample for p in pairs]
     frames = [_frames_of(p) for p in pairs] if all(p.same for p in pairs) else None
@@ -59,16 +64,18 @@ def fit_voice(pairs: Sequence[Pair]) -> VoiceModel:
     pitch_from, pitch_to = _pitch(bases), _pitch(samples)
     noise = np.clip(noise_bands(samples) - noise_bands(bases), -9.0, 9.0)
     x, y = cepstra(source, _COEFFICIENTS + 1)[:, 1:], cepstra(target, _COEFFICIENTS + 1)[:, 1:]
+    mixture = _mixture(x, y, parts)
     model = VoiceModel(
         warp=factor,
         pitch_from=pitch_from,
         pitch_to=pitch_to,
-        mixture=_mixture(x, y, parts),
+        mixture=mixture,
         spread=y.std(0),
         offset=offset,
         noise=noise,
         correction=np.zeros(source.shape[1]),
         pace=_pace(pairs, frames),
+        shifts=_shifts(pairs, frames, factor, mixture) if frames else {},
     )
     return _corrected(model, bases[:_CORRECTED_FROM], samples)
 
@@ -152,6 +159,18 @@ def _mixture(x: Floats, y: Floats, parts: int) -> Mixture:
         np.hstack([x, y])
     )
     return Mixture(fitted.weights_, fitted.means_, fitted.covariances_)
+
+
+def _shifts(pairs: Sequence[Pair], frames: Sequence[tuple[Indices, Indices]], factor: float,
+            mixture: Mixture) -> dict[str, Floats]:  # fmt: skip
+    """What the mixture misses of each phone of the base voice."""
+    phones, missed = [], []
+    for pair, (a, b) in zip(pairs, frames, strict=True):
+        x = cepstra(to_mel(warped_by_voicing(pair.base, factor)), _COEFFICIENTS + 1)[:, 1:]
+        y = cepstra(pair.sample.mel[b], _COEFFICIENTS + 1)[:, 1:]
+        phones.append(phone_of_frames(pair.base.phones, len(x))[a])
+        missed.append(y - guessed(x, mixture)[a])
+    return shifts_of(np.concatenate(phones), np.concatenate(missed))
 
 
 def _pace(pairs: Sequence[Pair], frames: Sequence[tuple[Indices, Indices]] | None) -> float:

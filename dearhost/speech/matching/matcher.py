@@ -92,7 +92,8 @@ def _held_out(count: int) -> list[int]:
 
 def _said(text: str, engine: Engine) -> Spectra:
     reading = speak_plan(plan_words(text, "en-US"), engine)
-    return spectra_of(reading.samples, reading.sample_rate)
+    phones = tuple((p.symbol, p.start, p.end) for p in reading.phones)
+    return spectra_of(reading.samples, reading.sample_rate, phones)
 
 
 def _pieces(sample: Sequence[SampleSentence]) -> list[SampleSentence]:

@@ -25,6 +25,9 @@ _LOUD = 7.5
 """In natural logarithms of power: how far below its loud parts a frame still counts as speech."""
 _KNEE = 0.72
 
+Said = tuple[str, float, float]
+"""A phone in IPA, and the seconds at which it begins and ends."""
+
 
 def _mel(hertz: Floats) -> Floats:
     made: Floats = 2595 * np.log10(1 + hertz / 700)
@@ -39,12 +42,13 @@ MEL_HZ: Floats = 700 * (10 ** (_MELS / 2595) - 1)
 @dataclass(frozen=True, slots=True)
 class Spectra:
     """A sound at 22.05 kHz in frames of 5 ms: ``pitch`` in Hz (0 unvoiced), the natural logarithm of the power
-    ``envelope`` and its ``noise`` part, both (frames, bins)."""
+    ``envelope`` and its ``noise`` part, both (frames, bins); and the ``phones`` said, where they are known."""
 
     samples: Samples
     pitch: Floats
     envelope: Floats
     noise: Floats
+    phones: tuple[Said, ...] = ()
 
     @property
     def mel(self) -> Floats:
@@ -64,11 +68,11 @@ def loud_frames(mel: Floats) -> NDArray[np.bool_]:
     return found
 
 
-def spectra_of(samples: Samples, rate: int) -> Spectra:
-    """Analyse mono samples in -1..1."""
+def spectra_of(samples: Samples, rate: int, phones: tuple[Said, ...] = ()) -> Spectra:
+    """Analyse mono samples in -1..1; ``phones`` are what is said, if that is known."""
     sound = samples if rate == RATE else soxr.resample(samples, rate, RATE)
     taken = analyse(sound, RATE)
-    return Spectra(sound, taken.pitch, np.log(np.maximum(taken.envelope, 1e-12)), taken.noise)
+    return Spectra(sound, taken.pitch, np.log(np.maximum(taken.envelope, 1e-12)), taken.noise, phones)
 
 
 def _bin_hz(bins: int) -> Floats:

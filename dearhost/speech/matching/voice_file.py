@@ -20,9 +20,12 @@ from dearhost.speech.matching.converting import Mixture, VoiceModel
 from dearhost.storage import write_whole
 
 _KIND = "dear-host-voice"
-_VERSION = 1
+_VERSION = 2
 _LARGEST = 64 * 1024**2
 _ARRAYS = ("weights", "means", "covariances", "spread", "offset", "noise", "correction")
+_SHIFTS = "shifts"
+"""The array of what single phones have of their own, in the order of the ``phones`` of the description; files of
+version 1 have neither."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -63,9 +66,11 @@ def save_voice(path: Path, voice: MatchedVoice) -> None:
         with zipfile.ZipFile(part, "w", zipfile.ZIP_DEFLATED) as archive:
             archive.writestr("voice.json", json.dumps(head, ensure_ascii=False, indent=1))
             for name, model in voice.models.items():
-                for array in _ARRAYS:
+                arrays = {array: _array(model, array) for array in _ARRAYS}
+                arrays[_SHIFTS] = np.reshape(list(model.shifts.values()), (len(model.shifts), len(model.spread)))
+                for array, values in arrays.items():
                     buffer = io.BytesIO()
-                    np.lib.format.write_array(buffer, np.asarray(_array(model, array), "<f8"), allow_pickle=False)
+                    np.lib.format.write_array(buffer, np.asarray(values, "<f8"), allow_pickle=False)
                     archive.writestr(f"{name}/{array}.npy", buffer.getvalue())
 
     write_whole(path, write)
@@ -96,7 +101,13 @@ def without_models(voice: MatchedVoice) -> MatchedVoice:
 
 
 def _numbers(model: VoiceModel) -> dict[str, Any]:
-    return {"warp": model.warp, "pitch_from": model.pitch_from, "pitch_to": model.pitch_to, "pace": model.pace}
+    return {
+        "warp": model.warp,
+        "pitch_from": model.pitch_from,
+        "pitch_to": model.pitch_to,
+        "pace": model.pace,
+        "phones": list(model.shifts),
+    }
 
 
 def _array(model: VoiceModel, name: str) -> Any:
@@ -104,14 +115,18 @@ def _array(model: VoiceModel, name: str) -> Any:
 
 
 def _model(archive: zipfile.ZipFile, name: str, numbers: Mapping[str, Any]) -> VoiceModel:
+    phones = [str(phone) for phone in numbers.get("phones", ())]
     arrays = {
         array: np.lib.format.read_array(io.BytesIO(archive.read(f"{name}/{array}.npy")), allow_pickle=False)
-        for array in _ARRAYS
+        for array in (*_ARRAYS, *([_SHIFTS] if phones else []))
     }
     size = len(arrays["spread"])
+    shifts = arrays.get(_SHIFTS, np.empty((0, size)))
     parts = len(arrays["weights"])
     if arrays["means"].shape != (parts, 2 * size) or arrays["covariances"].shape != (parts, 2 * size, 2 * size):
         raise ValueError("the model's arrays do not fit together")
+    if shifts.shape != (len(phones), size):
+        raise ValueError("the phones' arrays do not fit together")
     if not all(np.isfinite(a).all() for a in arrays.values()):
         raise ValueError("the model's arrays hold no numbers")
     (from_mean, from_spread), (to_mean, to_spread) = numbers["pitch_from"], numbers["pitch_to"]
@@ -125,4 +140,5 @@ def _model(archive: zipfile.ZipFile, name: str, numbers: Mapping[str, Any]) -> V
         noise=arrays["noise"],
         correction=arrays["correction"],
         pace=float(np.clip(numbers["pace"], 0.5, 2.0)),
+        shifts=dict(zip(phones, shifts, strict=True)),
     )

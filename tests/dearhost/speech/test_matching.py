@@ -25,7 +25,10 @@ from dearhost.speech.matching import (
     match_voice,
 )
 from dearhost.speech.matching.converting import converted
+from dearhost.speech.matching.phone_shifts import phone_of_frames, shifts_along, shifts_of
 from dearhost.speech.matching.spectra import spectra_of
+from dearhost.speech.matching.voice_file import save_voice
+from dearhost.speech.reading import Reading
 from dearhost.speech.recordings import RecordingStore
 from dearhost.speech.saying import speak_plan
 from dearhost.storage import FolderCache
@@ -34,6 +37,10 @@ CONSENT = Consent(
     "Ines Calder", "2026-01-05", "lessons of the museum", "I am Ines Calder. The museum may make a voice from this.",
     until=(date.today() + timedelta(days=400)).isoformat(), by="Tobias",
 )  # fmt: skip
+
+
+def said_in(reading: Reading) -> tuple[tuple[str, float, float], ...]:
+    return tuple((p.symbol, p.start, p.end) for p in reading.phones)
 
 
 @pytest.fixture(scope="module")
@@ -73,10 +80,38 @@ def test_it_speaks_as_any_voice_and_is_the_same_after_its_file(matched: MatchedV
     assert [w.text for w in reading.words] == ["The", "harbour", "is", "quiet", "tonight"]
     assert 0.05 < np.abs(reading.samples).max() <= 1
     kept = load_voice(registry.matched.path(matched.id)).models["formant"]
-    sound = spectra_of(reading.samples, reading.sample_rate)
+    sound = spectra_of(reading.samples, reading.sample_rate, said_in(reading))
     assert np.array_equal(converted(sound, kept), converted(sound, matched.models["formant"]))
     spanish = speaker.read("El mar vuelve.", f"{matched.id}:es")
     assert len(spanish.words) == 3
+
+
+def test_what_the_mixture_misses_of_a_phone_is_added_where_it_is_said(matched: MatchedVoice) -> None:
+    phones = (("a", 0.0, 0.5), ("s", 0.5, 0.6), ("a", 0.6, 1.0))
+    frames = phone_of_frames(phones, 220)
+    assert [frames[0], frames[99], frames[100], frames[119], frames[120], frames[200]] == ["a", "a", "s", "s", "a", ""]
+    missed = np.where(frames == "a", 2.0, np.where(frames == "s", -1.0, 7.0))[:, None]
+    found = shifts_of(frames, missed)
+    assert set(found) == {"a", "s"}
+    assert 0 < -found["s"][0] < 1 and 1.5 < found["a"][0] < 2  # of what was heard seldom less is believed
+    along = shifts_along(found, [("s", 0.0, 0.2), ("ʘ", 0.2, 0.6), ("a", 0.6, 0.8)], (200, 1))[:, 0]
+    assert along[10] == pytest.approx(found["s"][0], rel=0.01) and along[140] == pytest.approx(found["a"][0], rel=0.01)
+    assert np.abs(along[70:100]).max() < 1e-6 and np.abs(np.diff(along)).max() < 0.4  # nothing jumps
+    said = {symbol for symbol in matched.models["formant"].shifts if symbol in "iːuːæə"}
+    assert len(said) >= 2
+
+
+def test_a_voice_file_of_the_first_version_still_speaks(matched: MatchedVoice, tmp_path: Path) -> None:
+    new, old = tmp_path / "new.dhvoice", tmp_path / "old.dhvoice"
+    save_voice(new, matched)
+    with zipfile.ZipFile(new) as archive, zipfile.ZipFile(old, "w") as first:
+        for name in archive.namelist():
+            if not name.endswith("shifts.npy"):
+                first.writestr(name, archive.read(name).replace(b'"version": 2', b'"version": 1').replace(
+                    b'"phones"', b'"unread"'))  # fmt: skip
+    read = load_voice(old)
+    assert not read.models["formant"].shifts
+    assert read.models["formant"].warp == matched.models["formant"].warp
 
 
 def test_consent_withdrawn_silences_the_voice_everywhere_at_once(matched: MatchedVoice, tmp_path: Path) -> None:
