@@ -155,10 +155,16 @@ def _draw_cuff(paper: Paper, sheet: ModelSheet, arm: Arm, fore: complex, wrist_r
     if cut.cuff is None:
         return
     colour = cut.cuff(outfit)
-    across = fore * 1j * wrist_r * (1.2 + 0.22 * (1 - arm.foreshortening))
-    near, far = arm.wrist - fore, arm.wrist - fore * cut.cuff_length
-    cuff = polygon([near + across, far + across * 1.03, far - across * 1.03, near - across])
-    paper.piece(cuff, colour, darker(colour), ink=0.6, crescent=(3, 2), rim=False)
+    radius = wrist_r * (1.2 + 0.22 * (1 - arm.foreshortening))
+    cuff = arm.wrist - fore, arm.wrist - fore * cut.cuff_length, radius, radius * 1.03
+    paper.piece(_ring(*cuff), colour, darker(colour), ink=0.6, rim=False, lit=_ring(*lit_limb(*cuff, 3 + 2j)))
+
+
+def _ring(near: complex, far: complex, near_radius: float, far_radius: float) -> Any:
+    """What goes straight across an arm."""
+    across = _direction(near, far) * 1j
+    near_side, far_side = across * near_radius, across * far_radius
+    return polygon([near + near_side, far + far_side, far - far_side, near - near_side])
 
 
 def _draw_creases(paper: Paper, cloth: str, arm: Arm, fore: complex, upper: complex, elbow_r: float) -> None:

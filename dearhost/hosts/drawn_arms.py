@@ -40,15 +40,13 @@ class DrawnArms:
         """Where the hand has the grip of a prop."""
         return hand_origin(self._sheet, arm) + turned(arm.angle) * 17 * hand_size(skeleton) * arm.squeeze
 
-    def fingers(self, paper: Paper, bend: float, arm: Arm) -> None:
+    def fingers(self, paper: Paper, bend: float, pose: ArmPose, side: int) -> None:
         """The fingers of a hand that helps to hold, which lie over the prop."""
         with paper.frame(0j, bend):
-            own = arm_at(self._straight, replace(arm.pose, shrug=0.0), arm.side)
-            self._draw_hand(paper, own, fingers_only=True)
+            self._draw_hand(paper, arm_at(self._straight, pose, side), fingers_only=True)
 
-    def arm(self, paper: Paper, bend: float, arm: Arm, *, shadow: bool) -> None:
+    def arm(self, paper: Paper, bend: float, pose: ArmPose, side: int, *, shadow: bool) -> None:
         """An arm in its shoulder's frame: it turns with the chest. The hand turns about its wrist."""
-        pose, side = replace(arm.pose, shrug=0.0), arm.side
         with paper.frame(0j, bend):
             if shadow:
                 self._draw_shadow(paper, pose, side)
@@ -69,11 +67,12 @@ class DrawnArms:
 
     def _draw_shadow(self, paper: Paper, pose: ArmPose, side: int) -> None:
         """What a hanging arm throws on the trunk, in coarser steps."""
-        soft = rounded(pose.x, 0.008), rounded(pose.y, 0.008), rounded(pose.upper_arm, 1.0)
-        key = ("shadow", side, *soft, pose.upper_weight, pose.elbow)
+        x, y, upper_arm = rounded(pose.x, 0.012), rounded(pose.y, 0.012), rounded(pose.upper_arm, 1.5)
+        elbow = rounded(pose.elbow, 0.06)
+        key = ("shadow", side, x, y, upper_arm, pose.upper_weight, elbow)
 
         def record(p: Paper) -> None:
-            own = arm_at(self._straight, replace(pose, x=soft[0], y=soft[1], upper_arm=soft[2]), side)
+            own = arm_at(self._straight, replace(pose, x=x, y=y, upper_arm=upper_arm, elbow=elbow), side)
             p.canvas.translate(-own.shoulder.real, -own.shoulder.imag)
             p.cast(self._trunk, arm_outline(own), 6, 8, "ink", 0.15)
 

@@ -22,7 +22,7 @@ from dearhost.hosts.nose_and_ears import draw_ear, draw_nose
 from dearhost.hosts.outlines import lit_points, spline
 from dearhost.hosts.paper import Paper
 from dearhost.hosts.pictures import PictureShelf
-from dearhost.hosts.pose import Body, Face, Mouth
+from dearhost.hosts.pose import Face, Mouth
 from dearhost.hosts.torso import draw_earring
 
 _HAIR_SWAY = 0.10
@@ -41,27 +41,27 @@ class DrawnHead:
         self.lined = bool(sheet.beard) or sheet.age == "senior"
         """Whether the skull bears what must stay in step with eyes and mouth."""
 
-    def back_hair(self, paper: Paper, head: HeadSpace, body: Body) -> None:
-        """What hangs behind head and shoulders."""
-        paper.canvas.skew(_HAIR_SWAY * body.sway, 0)
-        self._shelf.draw(paper, ("back hair", body.yaw, body.pitch), lambda p: self._record_back_hair(p, head))
+    def back_hair(self, paper: Paper, head: HeadSpace, sway: float) -> None:
+        """What hangs behind head and shoulders, and swings to a side by ``sway``."""
+        paper.canvas.skew(_HAIR_SWAY * sway, 0)
+        self._shelf.draw(paper, ("back hair", head.turned), lambda p: self._record_back_hair(p, head))
 
     def _record_back_hair(self, paper: Paper, head: HeadSpace) -> None:
         draw_headwear_back(paper, head, self._sheet)
         draw_back_hair(paper, head, self._sheet)
 
-    def from_behind(self, paper: Paper, head: HeadSpace, body: Body) -> None:
+    def from_behind(self, paper: Paper, head: HeadSpace, sway: float) -> None:
         """The back of the head."""
-        paper.canvas.skew(0.5 * _HAIR_SWAY * body.sway, 0)
-        self._shelf.draw(paper, ("behind", body.yaw), lambda p: draw_head_from_behind(p, head, self._sheet))
+        paper.canvas.skew(0.5 * _HAIR_SWAY * sway, 0)
+        self._shelf.draw(paper, ("behind", head.turned[0]), lambda p: draw_head_from_behind(p, head, self._sheet))
 
-    def skull(self, paper: Paper, head: HeadSpace, body: Body) -> None:
+    def skull(self, paper: Paper, head: HeadSpace) -> None:
         """What moves with the head and the jaw: skull, far ear, beard."""
-        self._shelf.draw(paper, ("skull", body.yaw, body.pitch, body.jaw), lambda p: self._record_skull(p, head))
+        self._shelf.draw(paper, ("skull", head.turned, head.jaw_drop), lambda p: self._record_skull(p, head))
 
-    def hair(self, paper: Paper, head: HeadSpace, body: Body) -> None:
+    def hair(self, paper: Paper, head: HeadSpace) -> None:
         """Front hair, the nearer ear, earrings."""
-        self._shelf.draw(paper, ("hair", body.yaw, body.pitch), lambda p: self._record_hair(p, head))
+        self._shelf.draw(paper, ("hair", head.turned), lambda p: self._record_hair(p, head))
 
     def _record_skull(self, paper: Paper, head: HeadSpace) -> None:
         sheet = self._sheet
@@ -95,9 +95,9 @@ class DrawnHead:
                 if far != side:
                     draw_earring(paper, head.solid(0.385 * side, 0.185, -0.02), sheet.earring)
 
-    def eyes(self, paper: Paper, head: HeadSpace, body: Body, face: Face) -> None:
+    def eyes(self, paper: Paper, head: HeadSpace, face: Face) -> None:
         """Nose, eyes and brows, and the glasses before them."""
-        turned = (body.yaw, body.pitch)
+        turned = head.turned
         eyes = replace(face, brow_left=0, brow_right=0, brow_angle=0, brow_in=0)
         brows = Face(
             brow_left=face.brow_left, brow_right=face.brow_right, brow_angle=face.brow_angle, brow_in=face.brow_in
@@ -120,7 +120,7 @@ class DrawnHead:
             return nullcontext()
         return paper.clipped(head_outline(head, self._sheet.features))
 
-    def mouth(self, paper: Paper, head: HeadSpace, body: Body, mouth: Mouth) -> None:
+    def mouth(self, paper: Paper, head: HeadSpace, mouth: Mouth) -> None:
         """The mouth, and the moustache over it."""
 
         def record(p: Paper) -> None:
@@ -128,4 +128,4 @@ class DrawnHead:
                 draw_mouth(p, head, self._sheet, mouth)
             draw_moustache(p, head, self._sheet, mouth)
 
-        self._shelf.draw(paper, ("mouth", body.yaw, body.pitch, body.jaw, mouth), record)
+        self._shelf.draw(paper, ("mouth", head.turned, head.jaw_drop, mouth), record)

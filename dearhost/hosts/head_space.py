@@ -28,12 +28,12 @@ JAWS = {
 class HeadSpace:
     """Projects head space (0 = the middle, 1 = chin to crown, z towards the viewer) to the canvas.
 
-    ``origin`` is the head's middle and ``size`` its height on the canvas; angles are in degrees;
-    ``jaw_drop`` is the mouth's opening 0 to 1.
+    ``origin`` is the head's middle and ``size`` its height on the canvas; angles are in degrees, ``turned`` holds yaw
+    and pitch; ``jaw_drop`` is the mouth's opening 0 to 1.
     """
 
     def __init__(self, origin: complex, size: float, yaw: float, pitch: float, roll: float, jaw_drop: float) -> None:
-        self.origin, self.size, self.jaw_drop = origin, size, jaw_drop
+        self.origin, self.size, self.jaw_drop, self.turned = origin, size, jaw_drop, (yaw, pitch)
         self.cos_yaw, self.sin_yaw = math.cos(math.radians(yaw * 0.64)), math.sin(math.radians(yaw * 0.64))
         self.cos_pitch, self.sin_pitch = math.cos(math.radians(pitch * 0.9)), math.sin(math.radians(pitch * 0.9))
         self._roll = cmath.exp(1j * math.radians(roll))

@@ -53,13 +53,11 @@ def _holding(arm: Arm) -> int:
 
 _ROLL = 0.25
 """Degrees in which a head's roll is drawn."""
-_TRUNK_BEND = 0.2
-"""Degrees in which the spine of the trunk bends."""
-_ARM_BEND = 0.15
-"""Degrees in which an arm follows the spine."""
+_SPINE_BEND = 0.2
+"""Degrees in which the spine bends, with the trunk and the arms on it."""
 _LITTLE_SLIDING = 2.0
 """How much coarser than other outlines of a head the turns are that back hair and the chin's shadow are drawn at."""
-_SHADOW, _SHADOW_JAW = 1.5, 0.24
+_SHADOW, _SHADOW_JAW = 2.0, 0.36
 """Units, and parts of the jaw's way, in which the chin's shadow follows."""
 
 
@@ -75,16 +73,16 @@ class _SetHead(NamedTuple):
 class _HeadView(NamedTuple):
     """A head as some of its parts are drawn; the jaw does not move what is in the ``upper`` space."""
 
-    body: Body
     setting: _SetHead
     space: HeadSpace
     upper: HeadSpace
 
     @classmethod
-    def of(cls, body: Body) -> _HeadView:
-        setting = _SetHead(rounded(body.roll + body.bend * 0.5, _ROLL), body.lean, body.yaw, body.pitch)
-        space = HeadSpace(0j, 100, body.yaw, body.pitch, 0, body.jaw)
-        return cls(body, setting, space, HeadSpace(0j, 100, body.yaw, body.pitch, 0, 0))
+    def of(cls, body: Body, turned: tuple[float, float]) -> _HeadView:
+        """With a head ``turned`` by yaw and pitch."""
+        roll = rounded(body.roll + body.bend * 0.5, _ROLL)
+        space, upper = (HeadSpace(0j, 100, *turned, 0, jaw) for jaw in (body.jaw, 0.0))
+        return cls(_SetHead(roll, body.lean, *turned), space, upper)
 
 
 TrunkDrawing = Callable[[Paper, Skeleton], None]
@@ -160,15 +158,16 @@ class Person:
 
     def parts(self, pose: Pose, scale: float) -> list[Part]:
         """Legs, trunk with its hanging arms, the head, eyes and mouth, then raised arms."""
-        yaw, pitch = outline_turn(pose.body, scale * self._figure)
-        coarse_yaw, coarse_pitch = outline_turn(pose.body, scale * self._figure, _LITTLE_SLIDING)
+        turned_edge, turned_behind = (
+            outline_turn(pose.body, scale * self._figure, by) for by in (1.0, _LITTLE_SLIDING)
+        )
         pose = still_pose(pose, scale * self._figure)
         if not self._swings:
             pose = replace(pose, body=replace(pose.body, sway=0.0))
         body, face, mouth = pose.body, pose.face, pose.mouth
         skeleton = solve(self.sheet, pose)
-        features, edge = _HeadView.of(body), _HeadView.of(replace(body, yaw=yaw, pitch=pitch))
-        behind = _HeadView.of(replace(body, yaw=coarse_yaw, pitch=coarse_pitch))
+        turns = (body.yaw, body.pitch), turned_edge, turned_behind
+        features, edge, behind = (_HeadView.of(body, turn) for turn in turns)
         skull = features if self._face.lined else edge  # what is drawn on it goes with the features
         eyes = self.sheet.features.eye_y
         slide = in_pixels(features.upper.surface(0, eyes) - edge.upper.surface(0, eyes), scale * self._figure)
@@ -181,36 +180,36 @@ class Person:
         helping = [a for a in raised if a.pose.held and a.pose.held.second]
         trunk = replace(
             body,
-            bend=rounded(body.bend, _TRUNK_BEND),
-            tilt=rounded(body.tilt, 2 * _TRUNK_BEND),
+            bend=rounded(body.bend, _SPINE_BEND),
+            tilt=rounded(body.tilt, 2 * _SPINE_BEND),
             sway=body.sway if self._cloth_swings else 0.0,
         )
         if body.away:
             return [
-                *(self._arm_part(body, arm, shadow=False) for arm in (*raised, *low)),
+                *(self._arm_part(trunk.bend, arm, shadow=False) for arm in (*raised, *low)),
                 self._legs_part(skeleton, pose),
                 self._trunk_part(skeleton, trunk),
                 self._head_part("head", skeleton, edge, (body.sway, True), self._behind_reach,
-                                lambda p: self._face.from_behind(p, edge.upper, edge.body), body.sway),
+                                lambda p: self._face.from_behind(p, edge.upper, body.sway), body.sway),
             ]  # fmt: skip
         return [
             self._head_part("back hair", skeleton, behind, body.sway, self._hair_reach,
-                            lambda p: self._face.back_hair(p, behind.upper, behind.body), body.sway),
-            *(self._arm_part(body, arm, shadow=False) for arm in low if arm is far),
+                            lambda p: self._face.back_hair(p, behind.upper, body.sway), body.sway),
+            *(self._arm_part(trunk.bend, arm, shadow=False) for arm in low if arm is far),
             self._legs_part(skeleton, pose),
             self._trunk_part(skeleton, trunk),
-            *(self._arm_part(body, arm, shadow=True) for arm in low if arm is not far),
+            *(self._arm_part(trunk.bend, arm, shadow=True) for arm in low if arm is not far),
             self._neck_part(skeleton, trunk, behind.setting),
             self._head_part("head", skeleton, skull, body.jaw, SKULL,
-                            lambda p: self._face.skull(p, skull.space, skull.body)),
+                            lambda p: self._face.skull(p, skull.space)),
             self._head_part("hair", skeleton, edge, None, self._hair_reach,
-                            lambda p: self._face.hair(p, edge.upper, edge.body)),
+                            lambda p: self._face.hair(p, edge.upper)),
             self._head_part("eyes", skeleton, edge, face, EYES,
-                            lambda p: self._face.eyes(p, edge.upper, edge.body, face), slide=slide),
+                            lambda p: self._face.eyes(p, edge.upper, face), slide=slide),
             self._head_part("mouth", skeleton, features, (body.jaw, mouth), MOUTH,
-                            lambda p: self._face.mouth(p, features.space, body, mouth)),
-            *(self._arm_part(body, arm, shadow=False) for arm in raised),
-            *(self._fingers_part(body, arm) for arm in helping),
+                            lambda p: self._face.mouth(p, features.space, mouth)),
+            *(self._arm_part(trunk.bend, arm, shadow=False) for arm in raised),
+            *(self._fingers_part(trunk.bend, arm) for arm in helping),
         ]  # fmt: skip
 
     def _head_part(self, name: str, skeleton: Skeleton, view: _HeadView, key: Hashable, reach: Reach,
@@ -277,25 +276,25 @@ class Person:
         key = (body.bend, body.tilt, body.breath, body.lean, body.turn, between, turned_head)
         return Part("neck", key, self._boxes.neck(skeleton), draw, skeleton.hip * self._figure)
 
-    def _arm_part(self, body: Body, arm: Arm, *, shadow: bool) -> Part:
-        bend = rounded(body.bend, _ARM_BEND)
+    def _arm_part(self, bend: float, arm: Arm, *, shadow: bool) -> Part:
+        pose, side = replace(arm.pose, shrug=0.0), arm.side  # a shrug moves the shoulder, which is where the arm is
 
         def draw(canvas: Any) -> None:
             with self._figure_space(canvas) as paper:
-                self._arms.arm(paper, bend, arm, shadow=shadow)
+                self._arms.arm(paper, bend, pose, side, shadow=shadow)
 
         box, at = self._boxes.arm(arm, shadow=shadow), arm.shoulder * self._figure
-        return Part(f"arm{arm.side}", (bend, replace(arm.pose, shrug=0.0), shadow), box, draw, at)
+        return Part(f"arm{side}", (bend, pose, shadow), box, draw, at)
 
-    def _fingers_part(self, body: Body, arm: Arm) -> Part:
-        bend = rounded(body.bend, _ARM_BEND)
+    def _fingers_part(self, bend: float, arm: Arm) -> Part:
+        pose, side = replace(arm.pose, shrug=0.0), arm.side
 
         def draw(canvas: Any) -> None:
             with self._figure_space(canvas) as paper:
-                self._arms.fingers(paper, bend, arm)
+                self._arms.fingers(paper, bend, pose, side)
 
         box, at = self._boxes.arm(arm, shadow=False), arm.shoulder * self._figure
-        return Part(f"fingers{arm.side}", (bend, replace(arm.pose, shrug=0.0)), box, draw, at)
+        return Part(f"fingers{side}", (bend, pose), box, draw, at)
 
     @contextmanager
     def _figure_space(self, canvas: Any) -> Iterator[Paper]:
