@@ -19,9 +19,10 @@ from dearhost.films import Studio
 from dearhost.sound.files import write_sound
 from dearhost.speech import Delivery, Manner
 from dearhost.speech.aligning import Alignment
-from dearhost.speech.matching import SENTENCES
+from dearhost.speech.matching import SENTENCES, SampleSentence
 from dearhost.speech.matching.converting import converted
 from dearhost.speech.matching.fitting import Pair, fit_voice
+from dearhost.speech.matching.sample import pieces_of
 from dearhost.speech.matching.spectra import RATE, Spectra, spectra_of
 
 _TEXTS = (
@@ -150,7 +151,8 @@ def _errors(said: labelled.Labelled, found: Alignment) -> list[float]:
 
 def matching(folder: Path) -> Iterator[str]:
     """The part of the distance between base voice and speaker that a match closes, as a speaker encoder hears it, on
-    sentences it was not fitted to; and how many words a recogniser gets wrong before and after.
+    sentences it was not fitted to, the sample with its words and without; and how many words a recogniser gets wrong
+    before and after.
 
     Needs flite, and in DEAR_HOST_ENCODER_PYTHON a Python that has the package resemblyzer.
     """
@@ -177,13 +179,25 @@ def matching(folder: Path) -> Iterator[str]:
         _keep(sounds, f"{speaker}-made", made[: len(SAID)])
         close = _closeness(encoder, sounds, speaker)
         closed.append(close)
+        model = fit_voice(_without_words(studio, sample))
+        _keep(sounds, f"{speaker}-made", [(converted(s, model), RATE) for s in spoken[: len(SAID)]])
+        free = _closeness(encoder, sounds, speaker)
         after = _wrong_words(studio, made)
         peak = max(float(np.abs(m).max()) for m, _ in made)
         yield (
-            f"{speaker}: {close:.2f} closed (aim 0.60), words wrong {before:.0%} before and {after:.0%} after, "
+            f"{speaker}: {close:.2f} closed (aim 0.60; {free:.2f} from a sample without words), "
+            f"words wrong {before:.0%} before and {after:.0%} after, "
             f"conversion {ratio:.2f} of real time, peak {peak:.2f}"
         )
     yield f"on average {np.mean(closed):.2f} closed (aim 0.70)"
+
+
+def _without_words(studio: Studio, sample: Sequence[tuple[np.ndarray, int]]) -> list[Pair]:
+    """The sample as one recording nobody wrote down, with what the base voice says to it."""
+    pause = np.zeros(round(0.5 * sample[0][1]), np.float32)
+    whole = np.concatenate([part for samples, _ in sample for part in (samples, pause)])
+    pieces = pieces_of([SampleSentence(whole, sample[0][1])], studio.speaker.aligner.draft)
+    return [Pair(_said(studio, piece.text), spectra_of(piece.samples, piece.rate)) for piece in pieces]
 
 
 def _said(studio: Studio, text: str) -> Spectra:

@@ -183,7 +183,8 @@ def _match(options: argparse.Namespace) -> None:
         if line:
             line(part, None)
 
-    voice = match_voice(options.name or consent.person, sample, consent, studio.voices.bases(), progress)
+    name, draft = options.name or consent.person, studio.speaker.aligner.draft
+    voice = match_voice(name, sample, consent, studio.voices.bases(), progress, draft)
     save_voice(options.out, voice)
     if options.keep:
         studio.voices.matched.keep(voice)
@@ -196,6 +197,7 @@ def _match(options: argparse.Namespace) -> None:
                 "closed": round(close.closed, 3),
                 "before_db": close.before,
                 "after_db": close.after,
+                "same_words": close.same,
                 "pitch": close.pitch,
                 "pitch_wanted": close.pitch_wanted,
                 "seconds": voice.seconds,
@@ -204,6 +206,8 @@ def _match(options: argparse.Namespace) -> None:
         return
     print(f"{options.out}: a voice match of {consent.person} from {voice.seconds:.0f} s of speech")
     print(f"{close.before:.1f} dB from the person before, {close.after:.1f} dB now; {close.closed:.0%} of the way")
+    if not close.same:
+        print("That is by the sound as a whole, for want of words, and flatters: put NAME.txt beside NAME.wav.")
     print("It is a likeness, not a copy: accent and melody stay those of the base voice.")
 
 

@@ -39,6 +39,7 @@ class MatchedOut(Schema):
     pitch: float
     pitch_wanted: float
     held_out: int
+    same_words: bool
     seconds: float
 
 
@@ -72,6 +73,7 @@ def _voice_data(voice: MatchedVoice) -> dict[str, Any]:
         "pitch": close.pitch,
         "pitch_wanted": close.pitch_wanted,
         "held_out": close.held_out,
+        "same_words": close.same,
         "seconds": voice.seconds,
     }
 

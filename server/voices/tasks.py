@@ -33,7 +33,8 @@ def fit_match(match_id: str) -> None:
             for sentence in match.sentences.filter(good=True)
         ]
         consent = consent_from_json(match.consent)
-        voice = match_voice(match.person, sample, consent, registry.bases(), progress)
+        draft = studio().speaker.aligner.draft
+        voice = match_voice(match.person, sample, consent, registry.bases(), progress, draft)
         registry.matched.keep(voice)
         mine.update(status=Status.DONE, voice=voice.id, progress=1.0, doing="", message="")
     except DearHostError as error:

@@ -19,13 +19,15 @@ _SAME_PERSON_DB = 3.5
 class Closeness:
     """On sentences the voice was not fitted to: ``before`` and ``after`` are the mean spectral distances in dB of the
     base voice and of the match from the person, ``pitch`` and ``pitch_wanted`` in Hz, ``held_out`` how many
-    sentences (0: measured on the sentences it was fitted to, for want of others)."""
+    sentences (0: measured on the sentences it was fitted to, for want of others). ``same``: by the same words; else by
+    the long-term spectrum alone, which flatters."""
 
     before: float
     after: float
     pitch: float
     pitch_wanted: float
     held_out: int
+    same: bool = True
 
     @property
     def closed(self) -> float:
@@ -42,7 +44,8 @@ def measure_closeness(base: Sequence[Spectra], made: Sequence[Spectra], sample: 
         after = float(np.mean([_distance(m, s) for m, s in zip(made, sample, strict=True)]))
     else:
         before, after = _long_term_distance(base, sample), _long_term_distance(made, sample)
-    return Closeness(round(before, 2), round(after, 2), round(_pitch(made), 1), round(_pitch(sample), 1), held_out)
+    pitch, wanted = round(_pitch(made), 1), round(_pitch(sample), 1)
+    return Closeness(round(before, 2), round(after, 2), pitch, wanted, held_out, same)
 
 
 def _pitch(sounds: Sequence[Spectra]) -> float:
@@ -65,6 +68,15 @@ def _long_term_distance(first: Sequence[Spectra], second: Sequence[Spectra]) -> 
     a, b = (np.concatenate([cepstra(s.mel, _COEFFICIENTS)[s.loud, 1:] for s in part]) for part in (first, second))
     apart = np.sqrt(((a.mean(0) - b.mean(0)) ** 2).sum() / POINTS) / DECIBEL
     return float(_SAME_PERSON_DB + apart)
+
+
+def said_distance(first: Spectra, second: Spectra) -> float:
+    """How far two sounds lie from each other in what is said, once the one is laid on the other; no unit."""
+    a, b = said_shape(first.mel), said_shape(second.mel)
+    on_first, on_second = path_between(a, b)
+    kept = first.loud[on_first] & second.loud[on_second]
+    apart = a[on_first[kept]] - b[on_second[kept]]
+    return float(np.sqrt((apart**2).sum(1)).mean()) if len(apart) else 0.0
 
 
 def said_shape(mel: Floats) -> Floats:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import warnings
 from collections.abc import Sequence
 from dataclasses import dataclass
 
@@ -153,11 +154,14 @@ def _pitch(sounds: Sequence[Spectra]) -> tuple[float, float]:
 
 
 def _mixture(x: Floats, y: Floats, parts: int) -> Mixture:
-    from sklearn.mixture import GaussianMixture  # noqa: PLC0415 - only fitting needs it
+    from sklearn.exceptions import ConvergenceWarning  # noqa: PLC0415 - only fitting needs it
+    from sklearn.mixture import GaussianMixture  # noqa: PLC0415 - see above
 
-    fitted = GaussianMixture(parts, covariance_type="full", reg_covar=1e-2, max_iter=30, random_state=0).fit(
-        np.hstack([x, y])
-    )
+    with warnings.catch_warnings():  # 30 rounds are near enough to the end, and often not quite there
+        warnings.simplefilter("ignore", ConvergenceWarning)
+        fitted = GaussianMixture(parts, covariance_type="full", reg_covar=1e-2, max_iter=30, random_state=0).fit(
+            np.hstack([x, y])
+        )
     return Mixture(fitted.weights_, fitted.means_, fitted.covariances_)
 
 

@@ -13,6 +13,7 @@ import pytest
 from dearhost.errors import ConsentError, SpeechError, UnfitSample
 from dearhost.speech import Speaker, VoiceRegistry, plan_words
 from dearhost.speech.aligning import Aligner
+from dearhost.speech.aligning.english_model import PlacedWord
 from dearhost.speech.engines.formant import FormantEngine
 from dearhost.speech.matching import (
     SENTENCES,
@@ -26,6 +27,7 @@ from dearhost.speech.matching import (
 )
 from dearhost.speech.matching.converting import converted
 from dearhost.speech.matching.phone_shifts import phone_of_frames, shifts_along, shifts_of
+from dearhost.speech.matching.sample import pieces_of
 from dearhost.speech.matching.spectra import spectra_of
 from dearhost.speech.matching.voice_file import save_voice
 from dearhost.speech.reading import Reading
@@ -99,6 +101,39 @@ def test_what_the_mixture_misses_of_a_phone_is_added_where_it_is_said(matched: M
     assert np.abs(along[70:100]).max() < 1e-6 and np.abs(np.diff(along)).max() < 0.4  # nothing jumps
     said = {symbol for symbol in matched.models["formant"].shifts if symbol in "iːuːæə"}
     assert len(said) >= 2
+
+
+def test_a_recording_nobody_wrote_down_is_cut_at_its_pauses_with_a_draft_of_its_words() -> None:
+    def draft(samples: np.ndarray, rate: int) -> list[PlacedWord]:
+        return [PlacedWord(word, start, start + 0.4) for word, start in zip("abcdefgh", starts, strict=True)]
+
+    starts = [0.5, 1.0, 1.8, 2.3, 2.8, 3.8, 4.3, 4.8]  # pauses of .4 s, too early, and of .6 s
+    sound = np.arange(6000, dtype=np.float32)
+    free, read = SampleSentence(sound, 1000), SampleSentence(sound, 1000, "As  it\nstands.")
+    pieces = pieces_of([read, free], draft)
+    assert [(p.text, p.drafted) for p in pieces] == [
+        ("As it stands.", False), ("A b c d e.", True), ("F g h.", True)
+    ]  # fmt: skip
+    assert (pieces[1].samples[0], pieces[1].samples[-1]) == (350, 3349) and pieces[2].samples[0] == 3650
+    for nothing in (None, lambda samples, rate: []):
+        pieces = pieces_of([SampleSentence(np.zeros(190_000, np.float32), 1000)], nothing)
+        assert {p.text for p in pieces} == {""} and max(len(p.samples) for p in pieces) == 8000
+        assert 170_000 < sum(len(p.samples) for p in pieces) < 190_000
+
+
+def test_a_draft_is_used_only_where_it_says_what_is_heard(sample: list[SampleSentence]) -> None:
+    texts = [sentence.text for sentence in sample[:4]]
+    for said, used in ((texts, True), (texts[1:] + texts[:1], False)):
+
+        def draft(samples: np.ndarray, rate: int, lines: list[str] = said) -> list[PlacedWord]:
+            number = next(i for i, own in enumerate(sample) if np.array_equal(own.samples, samples))
+            words = lines[number].lower().split()
+            borders = np.linspace(0.4, len(samples) / rate - 0.4, len(words) + 1)
+            return [PlacedWord(*said) for said in zip(words, borders, borders[1:], strict=False)]
+
+        free = [replace(sentence, text="") for sentence in sample[:4]]
+        voice = match_voice("Ines", free, CONSENT, {"formant": FormantEngine("en-us")}, draft=draft)
+        assert bool(voice.models["formant"].shifts) is used
 
 
 def test_a_voice_file_of_the_first_version_still_speaks(matched: MatchedVoice, tmp_path: Path) -> None:

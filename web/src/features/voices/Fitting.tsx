@@ -41,9 +41,11 @@ export function Fitting({ match, fit }: Props) {
 				<p>
 					The base voice was {voice.before.toFixed(1)} dB from {voice.person}, the match is {voice.after.toFixed(1)} dB
 					away,
-					{voice.held_out
-						? ` measured on ${voice.held_out} sentences it was not fitted to.`
-						: " measured on the sample itself."}{" "}
+					{!voice.same_words
+						? " measured by the sound as a whole, as its words are not known: that flatters."
+						: voice.held_out
+							? ` measured on ${voice.held_out} sentences it was not fitted to.`
+							: " measured on the sample itself."}{" "}
 					Pitch {voice.pitch.toFixed(0)} Hz; {voice.person}’s is {voice.pitch_wanted.toFixed(0)} Hz.
 				</p>
 				<p className="quiet small">It is a likeness, not a copy: accent and melody stay those of the base voice.</p>

@@ -1366,6 +1366,8 @@ export interface components {
             pitch_wanted: number;
             /** Held Out */
             held_out: number;
+            /** Same Words */
+            same_words: boolean;
             /** Seconds */
             seconds: number;
         };
