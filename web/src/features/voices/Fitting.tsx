@@ -28,11 +28,12 @@ export function Fitting({ match, fit }: Props) {
 	}
 	if (match.status === "done" && voice && !voice.problem) {
 		const hear = (which: string) => {
-			const number = match.sentences.find((s) => s.good && s.text)?.number ?? 0;
+			const read = match.sentences.find((s) => s.good && s.text);
+			const own = read ?? match.sentences.find((s) => s.good);
 			const address =
 				which === "sample"
-					? `/api/voices/matches/${match.id}/sentences/${number}/sound.wav`
-					: `/api/voices/matches/${match.id}/compare/${which}.wav?number=${number}`;
+					? `/api/voices/matches/${match.id}/sentences/${own?.number ?? 0}/sound.wav`
+					: `/api/voices/matches/${match.id}/compare/${which}.wav?number=${read?.number ?? 0}`;
 			void listen(`fit ${which}`, address);
 		};
 		return (
