@@ -203,7 +203,11 @@ def test_a_voice_is_matched_with_consent_and_withdrawn(
     assert_accessible(page)
     fit.click()
     expect(page.get_by_text(re.compile(r"\d+ % of the way"))).to_be_visible(timeout=90_000)
-    page.get_by_role("button", name="Hear: The match").click()
+    expect(page.get_by_text("measured on 2 sentences it was not fitted to")).to_be_visible()  # by drafted words
+    for which in ("Ines Calder", "The base voice", "The match"):
+        with page.expect_response(re.compile(r"(sound|before|after)\.wav")) as answer:
+            page.get_by_role("button", name=f"Hear: {which}").click()
+        assert answer.value.ok
     page.get_by_role("link", name="To the voices").click()
     matched = page.get_by_role("region", name="Matched voices")
     expect(matched.get_by_text("Ines Calder", exact=True)).to_be_visible()
