@@ -73,6 +73,8 @@ def judge_sentence(samples: Samples, rate: int, text: str, aligner: Aligner, lan
 
 def ensure_fit(qualities: Sequence[Quality]) -> None:
     """Raise UnfitSample when the sentences of a sample are together too short, too noisy or clipped."""
+    if not qualities:
+        raise UnfitSample("The sample holds no recording. Read some sentences first.")
     noisy = sorted(q.over_noise for q in qualities)[len(qualities) // 2]
     if noisy < LEAST_OVER_NOISE:
         raise UnfitSample(

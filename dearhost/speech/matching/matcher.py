@@ -47,8 +47,8 @@ def match_voice(name: str, sample: Sequence[SampleSentence], consent: Consent, b
         raise ConsentError(problem)
     tell = progress or (lambda part, what: None)
     tell(0.01, "listening to the sample")
+    ensure_fit([examine(s.samples, s.rate) for s in sample])
     sentences = pieces_of(sample, draft)
-    ensure_fit([examine(s.samples, s.rate) for s in sentences])
     spoken = [spectra_of(s.samples, s.rate) for s in sentences]
     models, closeness, trusted = {}, None, True
     for number, (kind, engine) in enumerate(bases.items()):

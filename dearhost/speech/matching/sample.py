@@ -11,6 +11,7 @@ import re
 from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
 
+from dearhost.sound.examining import examine
 from dearhost.speech.aligning.english_model import PlacedWord
 from dearhost.speech.reading import Samples
 
@@ -23,6 +24,8 @@ _SHORTEST_SECONDS = 0.5
 _PAUSE, _FROM_SECONDS = 0.25, 2.5
 """Seconds of a pause that ends a piece, and how long the piece must be by then."""
 _EDGE = 0.15
+_HEARD = 0.5
+"""Of the speech in a recording, in which words must be heard for a draft of it."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -39,7 +42,7 @@ class SampleSentence:
 def pieces_of(sample: Sequence[SampleSentence], draft: Draft | None) -> list[SampleSentence]:
     """Sentences as they are, and what has no text in pieces with a draft of it; at most three minutes in all.
 
-    Without ``draft``, or where no words are heard, pieces of free recordings have no text.
+    Without ``draft``, or where words are heard in less than half of the speech, they have no text.
     """
     pieces: list[SampleSentence] = []
     seconds = 0.0
@@ -54,14 +57,16 @@ def pieces_of(sample: Sequence[SampleSentence], draft: Draft | None) -> list[Sam
 
 
 def _cut(free: SampleSentence, draft: Draft | None) -> Iterator[SampleSentence]:
+    """A recording without text in pieces."""
     rate, samples = free.rate, free.samples[: round(LONGEST_SECONDS * free.rate)]
-    words = draft(samples, rate) if draft else []
-    if not words:
+    groups = _groups(draft(samples, rate)) if draft else []
+    heard = sum(group[-1].end - group[0].start for group in groups)
+    if not groups or heard < _HEARD * examine(samples, rate).speech:
         size = max(1, round(_PIECE_SECONDS * rate))
         for first in range(0, len(samples), size):
             yield SampleSentence(samples[first : first + size], rate)
         return
-    for group in _groups(words):
+    for group in groups:
         begin, end = max(0.0, group[0].start - _EDGE), group[-1].end + _EDGE
         text = " ".join(word.text for word in group)
         yield SampleSentence(samples[round(begin * rate) : round(end * rate)], rate, f"{text.capitalize()}.", True)
@@ -69,7 +74,7 @@ def _cut(free: SampleSentence, draft: Draft | None) -> Iterator[SampleSentence]:
 
 def _groups(words: Sequence[PlacedWord]) -> list[list[PlacedWord]]:
     """The words of each piece: cut at pauses, and where one gets long."""
-    groups = [[words[0]]]
+    groups = [list(words[:1])] if words else []
     for before, word in itertools.pairwise(words):
         length, pause = before.end - groups[-1][0].start, word.start - before.end
         if (pause >= _PAUSE and length >= _FROM_SECONDS) or length >= _PIECE_SECONDS:

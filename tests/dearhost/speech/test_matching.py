@@ -115,8 +115,10 @@ def test_a_recording_nobody_wrote_down_is_cut_at_its_pauses_with_a_draft_of_its_
         ("As it stands.", False), ("A b c d e.", True), ("F g h.", True)
     ]  # fmt: skip
     assert (pieces[1].samples[0], pieces[1].samples[-1]) == (350, 3349) and pieces[2].samples[0] == 3650
-    for nothing in (None, lambda samples, rate: []):
-        pieces = pieces_of([SampleSentence(np.zeros(190_000, np.float32), 1000)], nothing)
+    loud = np.random.default_rng(1).normal(0, 0.1, 190_000).astype(np.float32) * (np.arange(190_000) % 900 > 200)
+    three = [PlacedWord("ha", start, start + 0.4) for start in (9.0, 50.0, 120.0)]
+    for nothing in (None, lambda samples, rate: [], lambda samples, rate: three):
+        pieces = pieces_of([SampleSentence(loud, 1000)], nothing)
         assert {p.text for p in pieces} == {""} and max(len(p.samples) for p in pieces) == 8000
         assert 170_000 < sum(len(p.samples) for p in pieces) < 190_000
 
@@ -192,6 +194,8 @@ def test_a_consent_that_ran_out_or_has_not_begun_is_no_consent() -> None:
 
 def test_a_poor_sample_is_refused_in_words(sample: list[SampleSentence]) -> None:
     engines = {"formant": FormantEngine("en-us")}
+    with pytest.raises(UnfitSample, match="no recording"):
+        match_voice("Ines", [], CONSENT, engines)
     with pytest.raises(UnfitSample, match="needs 10 s"):
         match_voice("Ines", sample[:2], CONSENT, engines)
     noise = np.random.default_rng(1)
