@@ -44,14 +44,14 @@ def read_fountain(text: str) -> Script:
 def strip_emphasis(text: str) -> str:
     """Fountain's emphasis marks removed; an escaped mark stays as itself, and so do those in notes."""
     notes = re.findall(r"\[\[.*?\]\]", text)
-    text = re.sub(r"\[\[.*?\]\]", "\ue002", text)
-    text = re.sub(r"\\([*_])", lambda m: "\ue000" if m[1] == "*" else "\ue001", text)
+    text = re.sub(r"\[\[.*?\]\]", "\ufdd2", text)
+    text = re.sub(r"\\([*_])", lambda m: "\ufdd0" if m[1] == "*" else "\ufdd1", text)
     for mark in (r"\*\*\*", r"\*\*", r"\*"):
         text = re.sub(rf"{mark}(?=\S)(.+?)(?<=\S){mark}", r"\1", text)
     text = re.sub(r"(?<![_\w])_(?=[^\s_])([^_]+)(?<=[^\s_])_(?![_\w])", r"\1", text)
-    text = text.replace("\ue000", "*").replace("\ue001", "_")
+    text = text.replace("\ufdd0", "*").replace("\ufdd1", "_")
     for note in notes:
-        text = text.replace("\ue002", note, 1)
+        text = text.replace("\ufdd2", note, 1)
     return text
 
 

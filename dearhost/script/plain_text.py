@@ -168,14 +168,16 @@ class _Reader:
             self.builder.line(self.speaker, text)
 
 
-_ESCAPED = re.compile(r"\\([\\`*_{}\[\]()#+.!~-])")
-_HIDDEN = re.compile(r"[\ue000-\ue07f]")
+_MARKS = "\\`*_{}[]()#+.!~-"
+_ESCAPED = re.compile(rf"\\([{re.escape(_MARKS)}])")
+_HIDDEN = {0xFDD0 + number: mark for number, mark in enumerate(_MARKS)}
+"""Escaped marks by characters that no text holds: Unicode keeps them for the inside of programs."""
 
 
 def strip_markup(text: str) -> str:
     """Markdown's inline marks removed, their text kept: emphasis, code, links, escapes."""
     # an escaped mark is no mark: it is out of sight till the others are gone
-    text = _ESCAPED.sub(lambda match: chr(0xE000 + ord(match[1])), text)
+    text = _ESCAPED.sub(lambda match: chr(0xFDD0 + _MARKS.index(match[1])), text)
     text = re.sub(r"!\[([^\]]*)\]\([^)]*\)", r"\1", text)
     text = re.sub(r"(?<!\[)\[([^\[\]]+)\]\((?:[^()\s]+)(?:\s+\"[^\"]*\")?\)", r"\1", text)
     text = re.sub(r"`([^`]+)`", r"\1", text)
@@ -183,4 +185,4 @@ def strip_markup(text: str) -> str:
     text = re.sub(r"(?<![\w*])\*(?=\S)([^*]+?)(?<=\S)\*(?!\w)", r"\1", text)
     text = re.sub(r"(?<![\w_])_(?=[^\s_])([^_]+?)(?<=[^\s_])_(?![\w_])", r"\1", text)
     text = re.sub(r"~~(.+?)~~", r"\1", text)
-    return _HIDDEN.sub(lambda match: chr(ord(match[0]) - 0xE000), text)
+    return text.translate(_HIDDEN)

@@ -43,9 +43,10 @@ def decode(data: bytes, name: str) -> str:
 
 
 def normalise(text: str) -> str:
-    """One kind of line end; no control characters but tab and line end; no byte-order mark."""
+    """One kind of line end; no control characters but tab and line end; no byte-order mark, and none of the
+    characters that Unicode keeps for the inside of programs (U+FDD0 to U+FDEF), which hide escaped marks here."""
     text = text.replace("\r\n", "\n").replace("\r", "\n").replace("\x0c", "\n")
-    return re.sub(r"[\x00-\x08\x0b\x0e-\x1f\x7f\ufeff]", "", text)
+    return re.sub(r"[\x00-\x08\x0b\x0e-\x1f\x7f\ufeff\ufdd0-\ufdef]", "", text)
 
 
 def guess_kind(text: str) -> str:

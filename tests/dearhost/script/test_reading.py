@@ -5,7 +5,7 @@ from __future__ import annotations
 from pathlib import Path
 
 import pytest
-from hypothesis import given
+from hypothesis import example, given
 from hypothesis import strategies as st
 
 from dearhost.errors import NothingToSay, UnfilledPlaceholder, UnreadableScript
@@ -119,6 +119,8 @@ def test_utf16_with_its_mark_is_read(tmp_path: Path) -> None:
 
 
 @given(st.text(max_size=400), st.sampled_from(["", "plain", "markdown", "fountain"]))
+@example("\ue00e", "markdown")
+@example("a \ue000\ue002 \ufdd0\ufdd2 b", "fountain")
 def test_any_text_is_read_and_its_words_lie_where_they_say(text: str, kind: str) -> None:
     script = read_script(text, kind)
     for _, _, line in script.lines():
