@@ -23,7 +23,7 @@ from dearhost.speech.matching import SENTENCES, SampleSentence
 from dearhost.speech.matching.converting import converted
 from dearhost.speech.matching.fitting import Pair, fit_voice
 from dearhost.speech.matching.sample import pieces_of
-from dearhost.speech.matching.spectra import RATE, Spectra, spectra_of
+from dearhost.speech.matching.spectra import RATE, Spectra, said_in, spectra_of
 
 _TEXTS = (
     "The Earth turns, and carries Quillhaven through one hill, then a hollow.",
@@ -202,8 +202,7 @@ def _without_words(studio: Studio, sample: Sequence[tuple[np.ndarray, int]]) -> 
 
 def _said(studio: Studio, text: str) -> Spectra:
     reading = studio.speaker.read(text, "joe")
-    phones = tuple((p.symbol, p.start, p.end) for p in reading.phones)
-    return spectra_of(reading.samples, reading.sample_rate, phones)
+    return spectra_of(reading.samples, reading.sample_rate, said_in(reading.phones))
 
 
 def _by_flite(folder: Path, speaker: str, text: str) -> tuple[np.ndarray, int]:

@@ -20,7 +20,7 @@ from dearhost.speech.matched_voices import MatchedVoices
 from dearhost.speech.matching import MatchedVoice
 from dearhost.speech.matching.converting import VoiceModel, converted
 from dearhost.speech.matching.spectra import RATE as MATCHED_RATE
-from dearhost.speech.matching.spectra import spectra_of
+from dearhost.speech.matching.spectra import said_in, spectra_of
 from dearhost.speech.reading import Samples
 from dearhost.speech.reshaping import Shape, reshape
 from dearhost.speech.voices import (
@@ -237,8 +237,7 @@ def _changed(source: Engine, shape: Shape, version: str) -> Engine:
 
 def _matched(source: Engine, model: VoiceModel, fitted: str) -> Engine:
     def change(said: Utterance) -> tuple[Samples, int]:
-        phones = tuple((p.symbol, p.start, p.end) for p in said.phones)
-        return converted(spectra_of(said.samples, said.sample_rate, phones), model), MATCHED_RATE
+        return converted(spectra_of(said.samples, said.sample_rate, said_in(said.phones)), model), MATCHED_RATE
 
     return ChangedEngine(source, change, model.pace, f"matched-4/{fitted}")
 

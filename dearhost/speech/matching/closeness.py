@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from dearhost.speech.aligning.warping import path_between
+from dearhost.speech.aligning.warping import Indices, path_between
 from dearhost.speech.matching.spectra import DECIBEL, POINTS, Floats, Spectra, cepstra
 
 _COEFFICIENTS = 25
@@ -55,10 +55,9 @@ def _pitch(sounds: Sequence[Spectra]) -> float:
 
 def _distance(first: Spectra, second: Spectra) -> float:
     """Mel-cepstral distance in dB over speech that was laid on each other (after Kubichek 1993), without level."""
-    on_first, on_second = path_between(said_shape(first.mel), said_shape(second.mel))
-    kept = first.loud[on_first] & second.loud[on_second]
-    a = cepstra(first.mel, _COEFFICIENTS)[on_first[kept], 1:]
-    b = cepstra(second.mel, _COEFFICIENTS)[on_second[kept], 1:]
+    on_first, on_second = same_moments(first, second)
+    a = cepstra(first.mel, _COEFFICIENTS)[on_first, 1:]
+    b = cepstra(second.mel, _COEFFICIENTS)[on_second, 1:]
     if not len(a):
         return 0.0
     return float(np.sqrt(((a - b) ** 2).sum(1) / POINTS).mean() / DECIBEL)
@@ -72,14 +71,19 @@ def _long_term_distance(first: Sequence[Spectra], second: Sequence[Spectra]) -> 
 
 def said_distance(first: Spectra, second: Spectra) -> float:
     """How far two sounds lie from each other in what is said, once the one is laid on the other; no unit."""
-    a, b = said_shape(first.mel), said_shape(second.mel)
-    on_first, on_second = path_between(a, b)
-    kept = first.loud[on_first] & second.loud[on_second]
-    apart = a[on_first[kept]] - b[on_second[kept]]
+    on_first, on_second = same_moments(first, second)
+    apart = _said_shape(first.mel)[on_first] - _said_shape(second.mel)[on_second]
     return float(np.sqrt((apart**2).sum(1)).mean()) if len(apart) else 0.0
 
 
-def said_shape(mel: Floats) -> Floats:
+def same_moments(first: Spectra, second: Spectra) -> tuple[Indices, Indices]:
+    """Frame numbers of two sounds of the same words at which they say the same, where both are speech."""
+    on_first, on_second = path_between(_said_shape(first.mel), _said_shape(second.mel))
+    kept = first.loud[on_first] & second.loud[on_second]
+    return on_first[kept], on_second[kept]
+
+
+def _said_shape(mel: Floats) -> Floats:
     """Cepstra and level without their means: what is said rather than who says it, (frames, 20)."""
     shape = cepstra(mel, 20)[:, 1:]
     level = mel.mean(1, keepdims=True)

@@ -9,8 +9,8 @@ from dataclasses import dataclass
 import numpy as np
 
 from dearhost.memory import Later
-from dearhost.speech.aligning.warping import Indices, path_between
-from dearhost.speech.matching.closeness import said_shape
+from dearhost.speech.aligning.warping import Indices
+from dearhost.speech.matching.closeness import same_moments
 from dearhost.speech.matching.converting import (
     CORRECTION_DB,
     Mixture,
@@ -56,7 +56,7 @@ def fit_voice(pairs: Sequence[Pair]) -> VoiceModel:
     spectrum.
     """
     bases, samples = [p.base for p in pairs], [p.sample for p in pairs]
-    frames = [_frames_of(p) for p in pairs] if all(p.same for p in pairs) else None
+    frames = [same_moments(p.base, p.sample) for p in pairs] if all(p.same for p in pairs) else None
     factor = _best_warp(pairs, frames) if frames else _best_warp_apart(bases, samples)
     source, target = _paired(pairs, frames, factor) if frames else _paired_by_likeness(bases, samples, factor)
     seconds = sum(len(s.samples) for s in samples) / 22050
@@ -79,14 +79,6 @@ def fit_voice(pairs: Sequence[Pair]) -> VoiceModel:
         shifts=_shifts(pairs, frames, factor, mixture) if frames else {},
     )
     return _corrected(model, bases[:_CORRECTED_FROM], samples)
-
-
-def _frames_of(pair: Pair) -> tuple[Indices, Indices]:
-    """Frame numbers of base and sample that say the same, where both are speech."""
-    first, second = pair.base.mel, pair.sample.mel
-    on_first, on_second = path_between(said_shape(first), said_shape(second))
-    kept = pair.base.loud[on_first] & pair.sample.loud[on_second]
-    return on_first[kept], on_second[kept]
 
 
 def _best_warp(pairs: Sequence[Pair], frames: Sequence[tuple[Indices, Indices]]) -> float:

@@ -15,7 +15,7 @@ from dearhost.speech.matching.converting import VoiceModel, converted
 from dearhost.speech.matching.fitting import Pair, fit_voice
 from dearhost.speech.matching.guide import SENTENCES, ensure_fit
 from dearhost.speech.matching.sample import Draft, SampleSentence, pieces_of
-from dearhost.speech.matching.spectra import RATE, Spectra, spectra_of
+from dearhost.speech.matching.spectra import RATE, Spectra, said_in, spectra_of
 from dearhost.speech.matching.voice_file import MatchedVoice
 from dearhost.speech.plan import plan_words
 from dearhost.speech.saying import speak_plan
@@ -97,5 +97,4 @@ def _held_out(count: int) -> list[int]:
 
 def _said(text: str, engine: Engine) -> Spectra:
     reading = speak_plan(plan_words(text, "en-US"), engine)
-    phones = tuple((p.symbol, p.start, p.end) for p in reading.phones)
-    return spectra_of(reading.samples, reading.sample_rate, phones)
+    return spectra_of(reading.samples, reading.sample_rate, said_in(reading.phones))

@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from dataclasses import dataclass
+from typing import Protocol
 
 import numpy as np
 import soxr
@@ -27,6 +29,24 @@ _KNEE = 0.72
 
 Said = tuple[str, float, float]
 """A phone in IPA, and the seconds at which it begins and ends."""
+
+
+class _Timed(Protocol):
+    """A phone of an engine or of a reading."""
+
+    @property
+    def symbol(self) -> str: ...
+
+    @property
+    def start(self) -> float: ...
+
+    @property
+    def end(self) -> float: ...
+
+
+def said_in(phones: Iterable[_Timed]) -> tuple[Said, ...]:
+    """What an engine or a reading says, and when."""
+    return tuple((phone.symbol, phone.start, phone.end) for phone in phones)
 
 
 def _mel(hertz: Floats) -> Floats:

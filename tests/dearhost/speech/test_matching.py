@@ -28,9 +28,8 @@ from dearhost.speech.matching import (
 from dearhost.speech.matching.converting import converted
 from dearhost.speech.matching.phone_shifts import phone_of_frames, shifts_along, shifts_of
 from dearhost.speech.matching.sample import pieces_of
-from dearhost.speech.matching.spectra import spectra_of
+from dearhost.speech.matching.spectra import said_in, spectra_of
 from dearhost.speech.matching.voice_file import save_voice
-from dearhost.speech.reading import Reading
 from dearhost.speech.recordings import RecordingStore
 from dearhost.speech.saying import speak_plan
 from dearhost.storage import FolderCache
@@ -39,10 +38,6 @@ CONSENT = Consent(
     "Ines Calder", "2026-01-05", "lessons of the museum", "I am Ines Calder. The museum may make a voice from this.",
     until=(date.today() + timedelta(days=400)).isoformat(), by="Tobias",
 )  # fmt: skip
-
-
-def said_in(reading: Reading) -> tuple[tuple[str, float, float], ...]:
-    return tuple((p.symbol, p.start, p.end) for p in reading.phones)
 
 
 @pytest.fixture(scope="module")
@@ -82,7 +77,7 @@ def test_it_speaks_as_any_voice_and_is_the_same_after_its_file(matched: MatchedV
     assert [w.text for w in reading.words] == ["The", "harbour", "is", "quiet", "tonight"]
     assert 0.05 < np.abs(reading.samples).max() <= 1
     kept = load_voice(registry.matched.path(matched.id)).models["formant"]
-    sound = spectra_of(reading.samples, reading.sample_rate, said_in(reading))
+    sound = spectra_of(reading.samples, reading.sample_rate, said_in(reading.phones))
     assert np.array_equal(converted(sound, kept), converted(sound, matched.models["formant"]))
     spanish = speaker.read("El mar vuelve.", f"{matched.id}:es")
     assert len(spanish.words) == 3
@@ -149,6 +144,9 @@ def test_a_voice_file_of_the_first_version_still_speaks(matched: MatchedVoice, t
     read = load_voice(old)
     assert not read.models["formant"].shifts
     assert read.models["formant"].warp == matched.models["formant"].warp
+    said = speak_plan(plan_words("The tide is in.", "en-US"), FormantEngine("en-us"))
+    sound = spectra_of(said.samples, said.sample_rate, said_in(said.phones))
+    assert 0.05 < np.abs(converted(sound, read.models["formant"])).max() <= 1
 
 
 def test_consent_withdrawn_silences_the_voice_everywhere_at_once(matched: MatchedVoice, tmp_path: Path) -> None:
