@@ -5,7 +5,7 @@ from __future__ import annotations
 import random
 from typing import Any
 
-from dearhost.hosts.outlines import polygon, spline, turned
+from dearhost.hosts.outlines import edge_over, polygon, spline, turned
 
 
 def cut_rect(x: float, y: float, width: float, height: float, wobble: float = 1.2) -> Any:
@@ -33,8 +33,4 @@ def wave_band(
     """A band from a wavy upper edge at ``y`` down to ``bottom``."""
     count = int((right - left) / length * 2) + 2
     crest = [complex(left - phase + i * length / 2, y + height * (0.6 if i % 2 else -1)) for i in range(count)]
-    path = spline(crest, closed=False)
-    path.lineTo(crest[-1].real, bottom)
-    path.lineTo(crest[0].real, bottom)
-    path.close()
-    return path
+    return edge_over(crest, crest[-1].real, crest[0].real, bottom)

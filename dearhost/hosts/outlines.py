@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import cmath
 import math
+from array import array
 from collections.abc import Sequence
 from functools import lru_cache
 from typing import Any
@@ -53,7 +54,10 @@ _HEADER = 16
 
 
 def path_of(verbs: str, points: bytes) -> Any:
-    """A path of ``verbs`` (M, L, Q, C, Z) through ``points``, x and y as 32-bit floats: made in one go."""
+    """A path of ``verbs`` (M, L, Q, C, Z) through ``points``, x and y as 32-bit floats: made in one go.
+
+    It is whole: what were added to it would begin anew at its first point.
+    """
     before, after = _around_points(verbs)
     path = skia.Path()
     if not path.readFromMemory(before + points + after):
@@ -66,14 +70,22 @@ def _sharp(count: int, corners: Sequence[int]) -> tuple[float, ...]:
     return tuple(float(index in corners) for index in range(count))
 
 
-def spline(pts: Points, *, corners: Sequence[int] = (), closed: bool = True, tension: float = 0.5) -> Any:
-    """A cardinal spline through ``pts`` with handles 1.24 times the usual length: scissor-cut.
+def spline(pts: Points, *, corners: Sequence[int] = (), tension: float = 0.5) -> Any:
+    """A closed cardinal spline through ``pts`` with handles 1.24 times the usual length: scissor-cut.
 
     At the indices in ``corners`` the scissors turn: the tangent there is zero.
     """
-    curves = len(pts) if closed else len(pts) - 1
-    found = spline_points(pts, _sharp(len(pts), tuple(corners)), 3 * curves + 1, float(closed), tension)
-    return path_of("M" + "C" * curves + "Z" * closed, found)
+    count = len(pts)
+    found = spline_points(pts, _sharp(count, tuple(corners)), 3 * count + 1, 1.0, tension)
+    return path_of("M" + "C" * count + "Z", found)
+
+
+def edge_over(pts: Points, right: float, left: float, bottom: float, tension: float = 0.5) -> Any:
+    """What lies under a cardinal spline through ``pts``: from its end straight on by way of (``right``, ``bottom``) and
+    (``left``, ``bottom``) back to its start."""
+    curves = len(pts) - 1
+    found = spline_points(pts, _sharp(len(pts), ()), 3 * curves + 1, 0.0, tension)
+    return path_of("M" + "C" * curves + "LLZ", found + array("f", (right, bottom, left, bottom)).tobytes())
 
 
 def polygon(pts: Points) -> Any:

@@ -6,7 +6,7 @@ import random
 
 from dearhost.hosts.colours import mix
 from dearhost.hosts.cut_shapes import cut_disc, cut_rect, wave_band
-from dearhost.hosts.outlines import spline
+from dearhost.hosts.outlines import edge_over, spline
 from dearhost.hosts.paper import Paper
 from dearhost.stage.sets.palettes import SEA, SKY, SUN, SUN_RING
 
@@ -54,8 +54,4 @@ def draw_headland(
             for j in range(7)
         ]
         ridge[0] = complex(left - 60, bottom)
-        path = spline(ridge, closed=False, tension=0.3)
-        path.lineTo(right + 60, bottom)
-        path.lineTo(left - 60, bottom)
-        path.close()
-        paper.piece(path, colour, ink=0.6)
+        paper.piece(edge_over(ridge, right + 60, left - 60, bottom, 0.3), colour, ink=0.6)

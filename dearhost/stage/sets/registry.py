@@ -18,7 +18,7 @@ from dearhost.stage.sets.pier import draw_pier
 from dearhost.stage.sets.plain import draw_plain
 from dearhost.stage.shapes import Picture
 
-VERSION = "sets-2"
+VERSION = "sets-3"
 
 
 @dataclass(frozen=True, slots=True)

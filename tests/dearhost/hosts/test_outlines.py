@@ -11,7 +11,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from dearhost.hosts.outline_points import brush_points, spline_points, to_machine_code, tube_points
-from dearhost.hosts.outlines import band, clockwise, limb, lit_limb, lit_points, path_of, spline, taper, tube
+from dearhost.hosts.outlines import band, clockwise, edge_over, limb, lit_limb, lit_points, path_of, spline, taper, tube
 
 ANGLES = st.floats(0, 6.28)
 CRESCENT = 5 + 3.6j
@@ -56,14 +56,15 @@ COORDINATES = st.floats(-90, 90).map(lambda value: round(value, 3))
 
 
 @settings(deadline=None, max_examples=40)
-@given(st.lists(st.builds(complex, COORDINATES, COORDINATES), min_size=3, max_size=9), st.booleans(), st.integers(1, 4))
-def test_outlines_are_the_same_where_they_are_compiled(points: list[complex], closed: bool, steps: int) -> None:
+@given(st.lists(st.builds(complex, COORDINATES, COORDINATES), min_size=3, max_size=9), st.integers(1, 4))
+def test_outlines_are_the_same_where_they_are_compiled(points: list[complex], steps: int) -> None:
     widths = taper((len(points) - 1) * steps + 1, 0.1, 0.2, 0.5)
     radii = [3.0 + index for index in range(len(points))]
 
     def outlines() -> list[bytes]:
         made = (
-            spline(points, corners=(1,), closed=closed),
+            spline(points, corners=(1,)),
+            edge_over(points, 90, -90, 100),
             band(points, widths, 2.0, steps),
             tube(points, radii),
             tube(points, radii, CRESCENT),
@@ -76,6 +77,15 @@ def test_outlines_are_the_same_where_they_are_compiled(points: list[complex], cl
         plain = outlines()
         to_machine_code()
         assert outlines() == plain
+
+
+@given(st.lists(st.floats(-20, 20).map(lambda value: round(value, 3)), min_size=2, max_size=12))
+def test_all_that_is_under_an_edge_is_filled(heights: list[float]) -> None:
+    last = 30.0 * (len(heights) - 1)
+    path = edge_over([complex(30 * index, y) for index, y in enumerate(heights)], last, 0, 100)
+    for x in np.linspace(1, last - 1, 9):
+        assert path.contains(x, 60) and path.contains(x, 99) and not path.contains(x, -60)
+    assert not path.contains(-1, 60) and not path.contains(last + 1, 60) and not path.contains(last / 2, 101)
 
 
 def test_a_path_made_in_one_go_is_the_one_that_is_drawn_step_by_step() -> None:

@@ -21,8 +21,19 @@ from dearhost.stage import (
     stamps,
 )
 from dearhost.stage.layers import LetteringLayers
+from dearhost.stage.scene_painters import Sheet
+from dearhost.stage.sets import SETS, draw_set
 from dearhost.timebase import FrameRate
 from tests.conftest import with_tones
+
+
+@pytest.mark.parametrize("set_id", SETS)
+def test_a_set_leaves_no_hole(set_id: str) -> None:
+    for shape in SHAPES:
+        picture = Picture.of(shape, 360)
+        sheet = Sheet(picture, transparent=True)
+        draw_set(sheet.canvas, set_id, picture)
+        assert sheet.pixels[..., 3].min() == 255, shape
 
 
 def test_frames_do_not_depend_on_the_order_they_are_painted_in(
