@@ -17,16 +17,16 @@ def changed_word(folder: Path) -> Iterator[str]:
     """From a changed word to the first playable piece of that scene, as a part of the scene's length."""
     studio = studio_in(folder)
     staged = timeline(studio)
-    list(stream_proof(Painter(staged, Picture.of("16:9", 360), studio.fonts), staged.scenes[0]))
+    list(stream_proof(Painter(staged, Picture.of("16:9", 360), studio.resources), staged.scenes[0]))
     for lines in (1, 2, 4):
         waits, duration = [], 0.0
         for word in ("comes", "answers", "obeys"):
-            changed = production(word=f"{word} {lines} times", lines=lines).checked(studio.voices)
+            changed = production(word=f"{word} {lines} times", lines=lines).checked(studio)
             for line in changed.script.scenes[0].lines[1:]:
                 studio.speaker.read(line.text, changed.entry(line.speaker).voice)  # only the first was changed
             started = time.monotonic()
-            scene = compile_scene(changed, changed.script.scenes[0].id, studio.speaker, RATE)
-            pieces = stream_proof(Painter(scene, Picture.of("16:9", 360), studio.fonts), scene.scenes[0])
+            scene = compile_scene(changed, changed.script.scenes[0].id, studio, RATE)
+            pieces = stream_proof(Painter(scene, Picture.of("16:9", 360), studio.resources), scene.scenes[0])
             next(pieces)
             duration = scene.duration
             waits.append((time.monotonic() - started) / duration)
@@ -45,7 +45,7 @@ def stills(folder: Path) -> Iterator[str]:
     cold = []
     for _ in range(5):
         started = time.monotonic()
-        painter = Painter(staged, picture, studio.fonts)
+        painter = Painter(staged, picture, studio.resources)
         still(painter, 2.0)
         cold.append((time.monotonic() - started) * 1000)
     warm = []
@@ -66,5 +66,5 @@ def _first_still(folder: Path) -> float:
     studio = studio_in(folder)
     staged = timeline(studio)
     started = time.monotonic()
-    still(Painter(staged, Picture.of("16:9", 360), studio.fonts), 2.0)
+    still(Painter(staged, Picture.of("16:9", 360), studio.resources), 2.0)
     return (time.monotonic() - started) * 1000

@@ -15,12 +15,13 @@ import psutil
 
 from benchmarks.material import RATE, production, studio_in, timeline
 from dearhost.errors import RenderStopped
-from dearhost.films import FilmOrder, Studio, make_film
+from dearhost.films import FilmOrder, make_film
+from dearhost.production import Studio
 from dearhost.render import RenderSettings, VideoCodec, plan_chunks, render_film
 from dearhost.render.encoding import add_video
 from dearhost.render.frames import FrameSource
 from dearhost.stage import Painter, Picture
-from dearhost.stage.painter import first_frame
+from dearhost.stage.painting.painter import first_frame
 from dearhost.storage import FolderCache
 
 _ROUNDS = 3
@@ -37,10 +38,10 @@ def film_against_encoding(folder: Path) -> Iterator[str]:
     staged = timeline(studio, scenes=2 * _ROUNDS)
     for turn, (height, aim) in enumerate(((1080, 0.70), (720, 0.60))):
         picture = Picture.of("16:9", height)
-        FrameSource(Painter(staged, picture, studio.fonts)).paint(staged.frames - 1)
+        FrameSource(Painter(staged, picture, studio.resources)).paint(staged.frames - 1)
         ratios = []
         for scene in staged.scenes[turn * _ROUNDS : (turn + 1) * _ROUNDS]:
-            source = FrameSource(Painter(staged, picture, studio.fonts))
+            source = FrameSource(Painter(staged, picture, studio.resources))
             first = first_frame(staged, scene)
             count = min(240, RATE.frames_in(scene.duration))
             frames, started = [], time.process_time()
@@ -79,7 +80,7 @@ def _encode(frames: list[av.VideoFrame], picture: Picture, path: Path) -> float:
 def memory_of_ten_minutes(folder: Path) -> Iterator[str]:
     """Peak of the memory of all processes while a film of ten minutes is made, from its script on."""
     studio = studio_in(folder)
-    order = FilmOrder(production(_TEN_MINUTES).checked(studio.voices), Picture.of("16:9", 1080), RATE)
+    order = FilmOrder(production(_TEN_MINUTES).checked(studio), Picture.of("16:9", 1080), RATE)
     over, peak = threading.Event(), [0]
 
     def watch() -> None:
@@ -112,7 +113,7 @@ def killed_worker(folder: Path) -> Iterator[str]:
     """Chunks a second start renders after the whole renderer was killed halfway."""
     studio = studio_in(folder)
     staged = timeline(studio, scenes=4)
-    settings = RenderSettings(Picture.of("16:9", 360), studio.fonts)
+    settings = RenderSettings(Picture.of("16:9", 360), studio.resources)
     cache = FolderCache(folder / "resumed", 10**9)
     total = len(plan_chunks(staged, settings))
     renderer = multiprocessing.get_context("spawn").Process(target=_render, args=(folder, cache.folder))
@@ -130,7 +131,7 @@ def killed_worker(folder: Path) -> Iterator[str]:
 
 def _render(folder: Path, chunks: Path) -> None:
     studio = Studio(folder)
-    settings = RenderSettings(Picture.of("16:9", 360), studio.fonts)
+    settings = RenderSettings(Picture.of("16:9", 360), studio.resources)
     try:
         render_film(timeline(studio, scenes=4), folder / "killed.mp4", settings, FolderCache(chunks, 10**9))
     except RenderStopped:
@@ -143,7 +144,10 @@ def host_against_encoding(folder: Path) -> Iterator[str]:
     staged = timeline(studio, scenes=6)
     picture = Picture.of("16:9", 1080)
     count = min(60 * 30, staged.frames)
-    source, painter = (FrameSource(Painter(staged, picture, studio.fonts)), Painter(staged, picture, studio.fonts))
+    source, painter = (
+        FrameSource(Painter(staged, picture, studio.resources)),
+        Painter(staged, picture, studio.resources),
+    )
     drawing = spent = 0.0
     for first in range(0, count, 120):  # turn by turn: a machine is not always as fast
         numbers = range(first, min(first + 120, count))

@@ -4,9 +4,8 @@ from __future__ import annotations
 
 from pathlib import Path
 
-from dearhost.films import Studio
-from dearhost.script import read_script
-from dearhost.stage import Production, Timeline, compile_timeline
+from dearhost.production import Production, Studio, read_script
+from dearhost.stage import Timeline, compile_timeline
 from dearhost.timebase import FrameRate
 
 LINE = (
@@ -25,7 +24,7 @@ def production(scenes: int = 1, word: str = "follows", lines: int = 1) -> Produc
 
 def timeline(studio: Studio, scenes: int = 1, word: str = "follows") -> Timeline:
     """The production, read and staged at 30 frames a second."""
-    return compile_timeline(production(scenes, word).checked(studio.voices), studio.speaker, RATE)
+    return compile_timeline(production(scenes, word).checked(studio), studio, RATE)
 
 
 def studio_in(folder: Path) -> Studio:

@@ -15,7 +15,7 @@ import numpy as np
 
 from benchmarks import labelled
 from benchmarks.material import studio_in
-from dearhost.films import Studio
+from dearhost.production import Studio
 from dearhost.sound.files import write_sound
 from dearhost.speech import Delivery, Manner
 from dearhost.speech.aligning import Alignment

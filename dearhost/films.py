@@ -1,9 +1,8 @@
-"""The whole way from a script to a film, for a command line or a server: voices, caches, fonts, folders."""
+"""The whole way from a script to a film, for a command line or a server."""
 
 from __future__ import annotations
 
 import io
-import os
 import wave
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
@@ -14,8 +13,8 @@ import numpy as np
 
 from dearhost.errors import ConsentError, RenderError, SpeechError
 from dearhost.formats import to_srt, to_webvtt
-from dearhost.hosts import use_host_folder
-from dearhost.memory import give_back
+from dearhost.memory import release_memory
+from dearhost.production import Production, Studio, ensure_speakable, manner_in, pauses_of, with_captions
 from dearhost.render import (
     FORMS,
     SAMPLE_RATE,
@@ -24,43 +23,21 @@ from dearhost.render import (
     VideoCodec,
     captions_of,
     mastered,
+    reading_track,
     render_film,
 )
-from dearhost.render.apart import Report, apart
 from dearhost.render.film import Progress
-from dearhost.script import Scene, Script, count_words, ensure_speakable, estimated_seconds, spoken_lines
-from dearhost.sound import Placement
-from dearhost.speech import Reading, RecordingStore, Speaker, VoiceRegistry
+from dearhost.render.subprocesses import Report, run_in_subprocess
+from dearhost.script import Scene, Script, count_words, estimated_seconds, spoken_lines
+from dearhost.speech import Reading, Speaker
 from dearhost.speech.voices import MADE, MATCHED, NEURAL
-from dearhost.stage import Picture, Production, Timeline, compile_timeline, with_captions
-from dearhost.stage.cueing import manner_in, pauses_of
+from dearhost.stage import Picture, Timeline, compile_timeline
 from dearhost.stage.pacing import place_lines
-from dearhost.storage import FolderCache, write_whole
+from dearhost.storage import write_whole
 from dearhost.timebase import FrameRate
 
 FRAME_RATES = (24, 25, 30, 50, 60)
 CAPTION_MODES = ("burn", "soft", "file", "none")
-_READINGS_LIMIT = 2 * 1024**3
-_CHUNKS_LIMIT = 8 * 1024**3
-
-
-def data_folder() -> Path:
-    """Where voices, fonts and caches live: $DEAR_HOST_DATA, else ``data`` beside the package."""
-    named = os.environ.get("DEAR_HOST_DATA")
-    return Path(named) if named else Path(__file__).resolve().parent.parent / "data"
-
-
-class Studio:
-    """One data folder's voices, hosts, readings, chunks and fonts."""
-
-    def __init__(self, folder: Path | None = None) -> None:
-        self.folder = folder or data_folder()
-        self.fonts = self.folder / "fonts"
-        self.hosts = use_host_folder(self.folder / "hosts")
-        self.voices = VoiceRegistry(self.folder / "voices")
-        readings = FolderCache(self.folder / "cache" / "readings", _READINGS_LIMIT)
-        self.speaker = Speaker(self.voices, readings, RecordingStore(self.folder / "recordings"))
-        self.chunks = FolderCache(self.folder / "cache" / "chunks", _CHUNKS_LIMIT)
 
 
 @dataclass(frozen=True, slots=True)
@@ -72,7 +49,7 @@ class RunningTime:
     estimated: bool
 
 
-def scene_time(scene: Scene, production: Production, speaker: Speaker) -> RunningTime:
+def scene_time(scene: Scene, production: Production, studio: Studio) -> RunningTime:
     """A scene's running time: measured when every line has been read with its voice, else estimated.
 
     ``production`` must be checked.
@@ -82,12 +59,13 @@ def scene_time(scene: Scene, production: Production, speaker: Speaker) -> Runnin
         return RunningTime(0, 0.0, True)
     durations = []
     for line in spoken_lines(scene):
-        seconds = speaker.known_seconds(line.text, production.entry(line.speaker).voice, manner_in(production, line))
+        voice, manner = production.entry(line.speaker).voice, manner_in(production, line)
+        seconds = studio.speaker.known_seconds(line.text, voice, manner)
         if seconds is None:
             return RunningTime(words, round(estimated_seconds(scene), 1), True)
         durations.append(seconds + sum(pauses_of(line).values()))
     speakers = [line.speaker for line in spoken_lines(scene)]
-    return RunningTime(words, round(place_lines(durations, speakers, scene.staging.tail)[1], 2), False)
+    return RunningTime(words, round(place_lines(durations, speakers, production.choices_for(scene).tail)[1], 2), False)
 
 
 def total_time(scenes: Sequence[RunningTime]) -> RunningTime:
@@ -97,22 +75,22 @@ def total_time(scenes: Sequence[RunningTime]) -> RunningTime:
     return RunningTime(sum(t.words for t in spoken), round(sum(t.seconds for t in spoken), 2), estimated)
 
 
-def scene_times_of(production: Production, speaker: Speaker) -> list[RunningTime]:
+def scene_times_of(production: Production, studio: Studio) -> list[RunningTime]:
     """The running time of each scene; estimates where a voice cannot or may not speak."""
     try:
-        checked = production.checked(speaker.registry)
+        checked = production.checked(studio)
     except (SpeechError, ConsentError):
         return [
             RunningTime(words, round(estimated_seconds(scene), 1) if words else 0.0, True)
             for scene in production.script.scenes
             for words in (count_words(scene),)
         ]
-    return [scene_time(scene, checked, speaker) for scene in production.script.scenes]
+    return [scene_time(scene, checked, studio) for scene in production.script.scenes]
 
 
 def running_time(script: Script, studio: Studio, production: Production | None = None) -> RunningTime:
     """The running time of a script, with the voices of ``production`` when it is given."""
-    return total_time(scene_times_of(production or Production(script), studio.speaker))
+    return total_time(scene_times_of(production or Production(script), studio))
 
 
 @dataclass(frozen=True, slots=True)
@@ -161,16 +139,12 @@ def make_film(order: FilmOrder, path: Path, studio: Studio, *, progress: Progres
             progress(0.02 * done / max(1, total), None)
 
     production = with_captions(order.production, order.captions == "burn")
-    read = _unread(production, studio) and apart(partial(_read_all, studio.folder, production), reading)
-    timeline = compile_timeline(production, studio.speaker, order.frame_rate, None if read else reading)
+    read = _unread(production, studio) and run_in_subprocess(partial(_read_all, studio.folder, production), reading)
+    timeline = compile_timeline(production, studio, order.frame_rate, None if read else reading)
     studio.voices.release()  # drawing a long film needs the room
-    give_back()
+    release_memory()
     settings = RenderSettings(
-        order.picture,
-        studio.fonts,
-        VideoCodec(form=order.form),
-        soft_captions=order.captions == "soft",
-        hosts=studio.hosts.folder,
+        order.picture, studio.folder, VideoCodec(form=order.form), soft_captions=order.captions == "soft"
     )
     report = render_film(timeline, path, settings, studio.chunks, progress=progress, processes=processes)
     beside = write_caption_files(timeline, path) if order.captions == "file" else []
@@ -180,14 +154,14 @@ def make_film(order: FilmOrder, path: Path, studio: Studio, *, progress: Progres
 
 def _unread(production: Production, studio: Studio) -> bool:
     """Whether lines are to be read by a voice whose model would leave a hundred megabytes behind."""
-    checked = production.checked(studio.voices)
+    checked = production.checked(studio)
     engines = {studio.voices.voice(checked.entry(speaker).voice).engine for speaker in checked.script.speakers()}
-    return bool(engines & {NEURAL, MADE, MATCHED}) and total_time(scene_times_of(checked, studio.speaker)).estimated
+    return bool(engines & {NEURAL, MADE, MATCHED}) and total_time(scene_times_of(checked, studio)).estimated
 
 
 def _read_all(folder: Path, production: Production, report: Report) -> None:
     """Have every line of a production read, and kept."""
-    compile_timeline(production, Studio(folder).speaker, FrameRate.of(FRAME_RATES[0]), report)
+    compile_timeline(production, Studio(folder), FrameRate.of(FRAME_RATES[0]), report)
 
 
 def audition(speaker: Speaker, text: str, voice_id: str) -> bytes:
@@ -198,7 +172,7 @@ def audition(speaker: Speaker, text: str, voice_id: str) -> bytes:
 def as_wav(reading: Reading) -> bytes:
     """A reading as a WAV file (mono, 48 kHz, 16 bit) at the loudness of a film: so that of two readings the louder
     one does not win."""
-    sound = mastered([Placement(0.0, reading.sample_rate, reading.samples)], reading.duration)
+    sound = mastered([reading_track(reading)], reading.duration).left
     buffer = io.BytesIO()
     with wave.open(buffer, "wb") as file:
         file.setnchannels(1)

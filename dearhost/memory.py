@@ -1,4 +1,4 @@
-"""Memory not taken, and given back, where many programs share one machine."""
+"""Memory not taken, and released, where many programs share one machine."""
 
 from __future__ import annotations
 
@@ -14,8 +14,8 @@ _P = ParamSpec("_P")
 _R = TypeVar("_R")
 
 
-class Later:
-    """A library that is dear to load, loaded when it is first used: processes that draw need no signal processing."""
+class LazyModule:
+    """A library that is expensive to load, loaded when it is first used: drawing needs no signal processing."""
 
     def __init__(self, name: str) -> None:
         self._name = name
@@ -29,7 +29,7 @@ def compiled_later(work: Callable[_P, _R]) -> Callable[_P, _R]:
 
     @lru_cache(maxsize=1)
     def compiled() -> Callable[_P, _R]:
-        made: Callable[_P, _R] = Later("numba").njit(cache=True)(work)
+        made: Callable[_P, _R] = LazyModule("numba").njit(cache=True)(work)
         return made
 
     @wraps(work)
@@ -39,7 +39,7 @@ def compiled_later(work: Callable[_P, _R]) -> Callable[_P, _R]:
     return call
 
 
-def give_back() -> None:
+def release_memory() -> None:
     """Free what nothing refers to any more, and let the C library return it; quick enough once a chunk."""
     gc.collect()
     if sys.platform == "linux":

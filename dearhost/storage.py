@@ -13,41 +13,58 @@ from collections.abc import Callable, Mapping
 from enum import Enum
 from fractions import Fraction
 from pathlib import Path
-from typing import Any, Generic, TypeVar
+from typing import Any, Generic, Protocol, TypeVar, runtime_checkable
+
+import numpy as np
 
 from dearhost.errors import StorageFull
 
 _Value = TypeVar("_Value")
 
 
-def plain(value: Any) -> Any:
-    """``value`` as JSON-ready data; dataclasses become lists of their type name and fields.
+@runtime_checkable
+class HasDigest(Protocol):
+    """A value that is large, and knows a short name of all it holds."""
 
-    Raises TypeError for a value that has no stable form.
+    def digest(self) -> str:
+        """The name: equal values have equal ones, on any machine."""
+
+
+def to_jsonable(value: Any) -> Any:
+    """``value`` as JSON-ready data; dataclasses become lists of their type name and fields, arrays a digest.
+
+    What has a ``digest`` of its own is named by it. Raises TypeError for a value that has no stable form.
     """
+    if isinstance(value, HasDigest):
+        return value.digest()
     if dataclasses.is_dataclass(value) and not isinstance(value, type):
-        fields = {f.name: plain(getattr(value, f.name)) for f in dataclasses.fields(value)}
+        fields = {f.name: to_jsonable(getattr(value, f.name)) for f in dataclasses.fields(value)}
         return [type(value).__name__, fields]
     if isinstance(value, Enum):
         return value.value
     if isinstance(value, Fraction):
         return [value.numerator, value.denominator]
     if isinstance(value, Mapping):
-        return {str(k): plain(v) for k, v in sorted(value.items())}
+        return {str(k): to_jsonable(v) for k, v in sorted(value.items())}
     if isinstance(value, (list, tuple)):
-        return [plain(v) for v in value]
+        return [to_jsonable(v) for v in value]
     if isinstance(value, (set, frozenset)):
-        return sorted(plain(v) for v in value)
+        return sorted(to_jsonable(v) for v in value)
     if isinstance(value, Path):
         return str(value)
     if value is None or isinstance(value, (bool, int, float, str)):
         return value
+    if isinstance(value, np.ndarray):
+        data = np.ascontiguousarray(value)
+        return [str(data.dtype), list(data.shape), hashlib.blake2b(data.tobytes(), digest_size=12).hexdigest()]
+    if isinstance(value, complex):
+        return [value.real, value.imag]
     raise TypeError(f"'{type(value).__name__}' has no stable form to take a fingerprint of")
 
 
 def fingerprint(*parts: Any) -> str:
     """A 24-digit hexadecimal name for ``parts``: equal parts give equal names, on any machine."""
-    text = json.dumps([plain(p) for p in parts], ensure_ascii=False, sort_keys=True, separators=(",", ":"))
+    text = json.dumps([to_jsonable(p) for p in parts], ensure_ascii=False, sort_keys=True, separators=(",", ":"))
     return hashlib.blake2b(text.encode(), digest_size=12).hexdigest()
 
 

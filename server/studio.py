@@ -5,7 +5,7 @@ from __future__ import annotations
 import threading
 from functools import lru_cache
 
-from dearhost.films import Studio
+from dearhost.production import Studio
 
 _making = threading.Lock()
 

@@ -2,17 +2,19 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from typing import Any
 
 import pytest
 
-from dearhost.films import Studio
-from dearhost.script import Script, read_script
-from dearhost.stage import CastEntry, Picture, Production, Timeline, compile_timeline
+from dearhost.production import CastEntry, Choices, Production, Studio, read_script
+from dearhost.script import Script, Spot, Staging
+from dearhost.speech import SayAs
+from dearhost.stage import Picture, Timeline, compile_timeline
 from dearhost.timebase import FrameRate
 from tests.data_folder import ROOT
 
-__all__ = ["ROOT", "SHORT_SCRIPT", "with_tones"]
+__all__ = ["ROOT", "SHORT_SCRIPT", "staging", "with_tones"]
 
 SHORT_SCRIPT = """# The pier
 
@@ -44,17 +46,24 @@ def short_script() -> Script:
     return read_script(SHORT_SCRIPT)
 
 
-def with_tones(script: Script, voice: str = "fake", **choices: Any) -> Production:
+def with_tones(script: Script, voice: str = "fake", say_as: tuple[SayAs, ...] = (), **choices: Any) -> Production:
     """A production spoken by the voice that needs no model, or by ``voice``."""
     hosts = ("maren", "skerry", "tobias", "imani")
     cast = {s: CastEntry(h, voice) for s, h in zip(script.speakers(), hosts, strict=False)}
-    return Production(script, cast, **choices)
+    return Production(script, cast, Choices(**choices), say_as=say_as)
+
+
+def staging(
+    *, blocking: Mapping[str, Spot] | None = None, looks: Mapping[str, str] | None = None, **own: Any
+) -> Staging:
+    """A scene's staging with choices of its own by name."""
+    return Staging(own, blocking or {}, looks or {})
 
 
 @pytest.fixture
 def timeline(studio: Studio, short_script: Script) -> Timeline:
     """The short script on the stage at 30 frames a second."""
-    return compile_timeline(with_tones(short_script), studio.speaker, FrameRate.of(30))
+    return compile_timeline(with_tones(short_script), studio, FrameRate.of(30))
 
 
 @pytest.fixture(scope="session")

@@ -7,7 +7,8 @@ from typing import Any
 
 import skia
 
-from dearhost.films import Studio, data_folder
+from dearhost.drawing.colours import paint
+from dearhost.films import data_folder
 from dearhost.hosts import (
     CAST,
     EXPRESSIONS,
@@ -20,8 +21,8 @@ from dearhost.hosts import (
     Pose,
     Role,
 )
-from dearhost.hosts.colours import paint
-from dearhost.hosts.portraits import PAPER, SHEET_SIZE, model_sheet_png
+from dearhost.hosts.thumbnails import PAPER, SHEET_SIZE, model_sheet_png
+from dearhost.production import Studio
 from dearhost.timebase import FrameRate
 
 DOCS = Path(__file__).resolve().parent.parent / "docs" / "hosts"

@@ -4,16 +4,25 @@ from __future__ import annotations
 
 import argparse
 import sys
-from dataclasses import replace
 from pathlib import Path
 from typing import Any
 
 from dearhost.cli.opening import opened_production
 from dearhost.cli.output import ProgressLine, print_json
-from dearhost.films import CAPTION_MODES, FRAME_RATES, FilmOrder, Studio, cast_all, make_film, running_time
-from dearhost.hosts import CAST, EXPRESSIONS, GESTURES, host_by_id
-from dearhost.script import Script, ensure_speakable, findings, text_with_cues, word_index, words_of
-from dearhost.stage import DEFAULT_HEIGHTS, FRAMINGS, SETS, SHAPES, Picture
+from dearhost.films import CAPTION_MODES, FRAME_RATES, FilmOrder, cast_all, make_film, running_time
+from dearhost.hosts import CAST, EXPRESSIONS, GESTURES
+from dearhost.production import (
+    FRAMINGS,
+    SETS,
+    SHAPES,
+    Studio,
+    ensure_speakable,
+    findings,
+    text_with_cues,
+    with_choices,
+)
+from dearhost.script import Script, word_index, words_of
+from dearhost.stage import DEFAULT_HEIGHTS, Picture
 from dearhost.timebase import FrameRate
 
 
@@ -26,12 +35,12 @@ def register(commands: Any) -> None:
     )
     render.add_argument("--host", default="", metavar="ID", help="who plays the first speaker (see 'dear-host hosts')")
     render.add_argument("--voice", default="", metavar="ID", help="the voice of every speaker (see 'dear-host voices')")
-    render.add_argument("--shape", choices=SHAPES, default="", help="16:9 by default")
+    render.add_argument("--shape", choices=tuple(SHAPES), default="", help="16:9 by default")
     render.add_argument("--height", type=_height, default=0, metavar="360..2160", help="pixels; 1080, or 1920 for 9:16")
     render.add_argument("--fps", type=int, choices=FRAME_RATES, default=30)
     render.add_argument("--captions", choices=CAPTION_MODES, default="burn")
     render.add_argument("--set", choices=tuple(SETS), default="", dest="stage_set")
-    render.add_argument("--framing", choices=FRAMINGS, default="")
+    render.add_argument("--framing", choices=tuple(FRAMINGS), default="")
     render.add_argument("--json", action="store_true", help="print what was made as JSON")
     render.set_defaults(command=_render)
 
@@ -60,11 +69,12 @@ def _render(options: argparse.Namespace) -> None:
     opened = opened_production(options.script, studio)
     ensure_speakable(opened.script)
     if options.host:
-        host_by_id(options.host)
+        studio.hosts.host(options.host)
     chosen = {"shape": options.shape, "set": options.stage_set, "framing": options.framing}
-    production = replace(opened, **{name: value for name, value in chosen.items() if value})
-    production = cast_all(production.checked(studio.voices), host=options.host, voice=options.voice)
-    picture = Picture.of(production.shape, options.height or DEFAULT_HEIGHTS[production.shape])
+    production = with_choices(opened, **{name: value for name, value in chosen.items() if value})
+    production = cast_all(production.checked(studio), host=options.host, voice=options.voice)
+    shape = production.choices.shape
+    picture = Picture.of(shape, options.height or DEFAULT_HEIGHTS[shape])
     form = options.out.suffix.lower().lstrip(".") or "mp4"
     order = FilmOrder(production, picture, FrameRate.of(options.fps), options.captions, form)
     progress = ProgressLine() if sys.stderr.isatty() else None

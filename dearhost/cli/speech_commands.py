@@ -16,16 +16,16 @@ import numpy as np
 from dearhost.cli.opening import opened_production
 from dearhost.cli.output import ProgressLine, print_json, write_json
 from dearhost.errors import ConsentError, UnreadableScript
-from dearhost.films import FRAME_RATES, Studio
+from dearhost.films import FRAME_RATES
 from dearhost.lips import MouthPhone, build_track, main_viseme, track_to_json
-from dearhost.script import ensure_speakable, open_script, placeholders
+from dearhost.production import Studio, ensure_speakable, manner_in, open_script
+from dearhost.production.speech_markup import ENDINGS as MARKUP
+from dearhost.script import placeholders
 from dearhost.sound.files import read_sound, write_sound
 from dearhost.speech import MANNERS, Delivery, Manner, Reading, plan_words, timings_to_json
 from dearhost.speech.joining import join_readings, relocated
 from dearhost.speech.matching import SampleSentence, consent_from_json, match_voice, save_voice
 from dearhost.speech.recordings import recorded_reading
-from dearhost.stage.cueing import manner_in
-from dearhost.stage.speech_markup import ENDINGS as MARKUP
 from dearhost.timebase import FrameRate
 
 
@@ -229,7 +229,7 @@ def _reading_of(given: str, studio: Studio, voice: str, manner: Manner) -> tuple
     path = _script_file(given)
     if path is None:
         return given, studio.speaker.read(given, voice, manner)
-    production = opened_production(path, studio).checked(studio.voices)
+    production = opened_production(path, studio).checked(studio)
     lines = [line for _, _, line in production.script.lines()]
     ensure_speakable(production.script)
     if path.suffix.lower() in MARKUP:  # says itself who speaks, and how

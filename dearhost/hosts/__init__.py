@@ -1,29 +1,22 @@
 """Hosts: who can be drawn, how they move, and a pose for every moment."""
 
-from dearhost.hosts.alive import LOOKS, Listened, Sight
-from dearhost.hosts.cast import (
-    CAST,
-    adopt_host,
-    host_by_id,
-    in_look,
-    is_known,
-    looks_of_host,
-    made_host,
-    use_host_folder,
-)
-from dearhost.hosts.expressions import EXPRESSIONS, ExpressionCue
-from dearhost.hosts.gestures import GESTURES, moves_hands
-from dearhost.hosts.gesturing import GestureCue
-from dearhost.hosts.holding import ACTS, DESK_TOP, Handling, OnDesk, PropCue, hands_full, resolved
+from dearhost.hosts.abilities import Abilities
+from dearhost.hosts.cast import CAST
 from dearhost.hosts.host import Host, Part
-from dearhost.hosts.liveliness import LIVELINESS, Behaviour
-from dearhost.hosts.moving import MOVES, SEATED, MoveCue, Moving
-from dearhost.hosts.own_pictures import picture_folder
-from dearhost.hosts.performance import VERSION, Performance, Role
+from dearhost.hosts.library import HostLibrary
+from dearhost.hosts.motion.expressions import EXPRESSIONS, ExpressionCue
+from dearhost.hosts.motion.gestures import GESTURES, moves_hands
+from dearhost.hosts.motion.gesturing import GestureCue
+from dearhost.hosts.motion.holding import ACTS, DESK_TOP, Handling, OnDesk, PropCue, hands_full, resolved
+from dearhost.hosts.motion.idle_motion import LOOKS, Listened, Sight
+from dearhost.hosts.motion.liveliness import LIVELINESS, Behaviour
+from dearhost.hosts.motion.moving import MOVES, SEATED, MoveCue, Moving
+from dearhost.hosts.motion.performance import VERSION, Performance, Role
+from dearhost.hosts.motion.rhythm import PlacedReading
 from dearhost.hosts.pose import Face, Pose
-from dearhost.hosts.props import OWN_PICTURE, PROPS, Lettering, draw_laid, prop_reach
-from dearhost.hosts.rhythm import PlacedReading
+from dearhost.hosts.props import OWN_PICTURE, PROPS, Contents, draw_laid, prop_reach
 from dearhost.hosts.shelf import HostShelf, base_of
+from dearhost.hosts.things import THINGS, draw_thing
 
 __all__ = [
     "ACTS",
@@ -37,15 +30,18 @@ __all__ = [
     "OWN_PICTURE",
     "PROPS",
     "SEATED",
+    "THINGS",
     "VERSION",
+    "Abilities",
     "Behaviour",
+    "Contents",
     "ExpressionCue",
     "Face",
     "GestureCue",
     "Handling",
     "Host",
+    "HostLibrary",
     "HostShelf",
-    "Lettering",
     "Listened",
     "MoveCue",
     "Moving",
@@ -57,18 +53,11 @@ __all__ = [
     "PropCue",
     "Role",
     "Sight",
-    "adopt_host",
     "base_of",
     "draw_laid",
+    "draw_thing",
     "hands_full",
-    "host_by_id",
-    "in_look",
-    "is_known",
-    "looks_of_host",
-    "made_host",
     "moves_hands",
-    "picture_folder",
     "prop_reach",
     "resolved",
-    "use_host_folder",
 ]

@@ -4,19 +4,12 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import replace
-from functools import lru_cache
-from pathlib import Path
-from typing import Any
 
-from dearhost.errors import UnknownHost
+from dearhost.hosts.animals.seabird import Seabird
+from dearhost.hosts.animals.seal import Seal
 from dearhost.hosts.host import Card, Host
-from dearhost.hosts.model_sheet import OUTFITS, Features, ModelSheet, Outfit, Wear
-from dearhost.hosts.own_pictures import use_picture_folder
-from dearhost.hosts.person import Person
-from dearhost.hosts.seabird import Seabird
-from dearhost.hosts.seal import Seal
-from dearhost.hosts.sheet_file import LOOK_MARK, host_to_json
-from dearhost.hosts.shelf import HostShelf
+from dearhost.hosts.people.model_sheet import OUTFITS, Features, ModelSheet, Wear
+from dearhost.hosts.people.person import Person
 
 _CHILD = Features(
     jaw="child", nose="button", eye_size=1.30, eye_y=0.075, brow_y=-0.045, mouth_y=0.305, mouth_width=0.86,
@@ -212,69 +205,3 @@ CAST: Mapping[str, Host] = {
         ),
     )
 }  # fmt: skip
-
-
-_shelf = HostShelf(None)
-
-
-def use_host_folder(folder: Path) -> HostShelf:
-    """Look for made hosts, and pictures as props, in ``folder`` from now on, in this process; its shelf."""
-    global _shelf
-    if _shelf.folder != folder:
-        _shelf = HostShelf(folder)
-        use_picture_folder(folder / "pictures")
-    return _shelf
-
-
-def in_look(host_id: str, look: str) -> str:
-    """The id of a host in a look of the wardrobe; the host's own id where there is no such look."""
-    base = host_id.partition(LOOK_MARK)[0]
-    return f"{base}{LOOK_MARK}{look}" if look in looks_of_host(base) else base
-
-
-def looks_of_host(host_id: str) -> tuple[str, ...]:
-    """What a host can wear but the usual: looks of its own, then the wardrobe; nothing for animals."""
-    host = host_by_id(host_id)
-    return tuple(wardrobe(host)) if isinstance(host, Person) else ()
-
-
-def wardrobe(host: Person) -> dict[str, Outfit]:
-    """The looks of a person by name, their own first."""
-    return {**dict(host.sheet.looks), **OUTFITS}
-
-
-@lru_cache(maxsize=64)
-def in_look_of(host: Person, look: str) -> Person:
-    """A host dressed in a look of its wardrobe."""
-    outfit = wardrobe(host)[look]
-    tie = host.sheet.tie if outfit.cut in ("blazer", "waistcoat") else ""
-    sheet = replace(host.sheet, outfit=outfit, tie=tie)
-    return Person(f"{host.id}{LOOK_MARK}{look}", host.name, host.card, sheet)
-
-
-def host_by_id(host_id: str) -> Host:
-    """The host with this id, of the cast or made here. Raises UnknownHost, naming those there are."""
-    base, _, look = host_id.partition(LOOK_MARK)
-    host = CAST.get(base) or _shelf.find(base)
-    if isinstance(host, Person) and look in wardrobe(host):
-        return in_look_of(host, look)
-    if host is None:
-        raise UnknownHost(f"There is no host '{host_id}'. Choose one of: {', '.join(CAST)}.")
-    return host
-
-
-def made_host(host_id: str) -> dict[str, Any] | None:
-    """A made host as data, to hand on with what it plays in; None for the cast, which is everywhere."""
-    made = _shelf.find(host_id) if host_id not in CAST else None
-    return host_to_json(made.name, made.card, made.sheet) if made else None
-
-
-def adopt_host(host_id: str, data: object) -> bool:
-    """Take in a made host that came with what it plays in; whether it is known now."""
-    return host_id in CAST or _shelf.adopt(host_id, data)
-
-
-def is_known(host_id: str) -> bool:
-    """Whether there is such a host."""
-    base = host_id.partition(LOOK_MARK)[0]
-    return base in CAST or _shelf.find(base) is not None

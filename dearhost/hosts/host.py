@@ -6,6 +6,7 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Any, Protocol
 
+from dearhost.hosts.abilities import Abilities
 from dearhost.hosts.pose import Pose
 
 Box = tuple[float, float, float, float]
@@ -62,7 +63,8 @@ class Host(Protocol):
     name: str
     card: Card
     kind: str
-    """'person' or 'animal': which motion it has."""
+    """'person' or 'animal', to choose by."""
+    abilities: Abilities
 
     @property
     def head_centre(self) -> complex:

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
 from dataclasses import dataclass, field
 from typing import Any
 
@@ -36,7 +35,7 @@ HAND_SHAPES = {
 @dataclass(frozen=True, slots=True)
 class Held:
     """A prop in a hand, ``size`` 0 to 1 while it comes out of a pocket; ``content`` stands on it: the id of a
-    picture, or words, set by ``lettering``.
+    picture, or words, drawn by ``contents``.
 
     ``second``: the other hand holds it, this one helps. ``lying`` degrees that it is laid over outward.
     """
@@ -46,7 +45,8 @@ class Held:
     size: float = 1.0
     second: bool = False
     lying: float = 0.0
-    lettering: Callable[[Any, str, float, float], None] | None = field(default=None, compare=False)
+    contents: Any = field(default=None, compare=False)
+    """``props.Contents``."""
 
 
 @dataclass(frozen=True, slots=True)

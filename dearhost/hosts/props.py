@@ -6,16 +6,26 @@ import itertools
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 
-from dearhost.hosts.colours import darker, mix
-from dearhost.hosts.cut_shapes import cut_disc, cut_rect, wave_band
-from dearhost.hosts.outlines import disc, points, polygon, spline, turned
-from dearhost.hosts.own_pictures import draw_own_picture
-from dearhost.hosts.paper import Paper
+import skia
+
+from dearhost.assets import SMOOTH, OwnPicture
+from dearhost.drawing.colours import darker, mix
+from dearhost.drawing.cut_shapes import cut_disc, cut_rect, wave_band
+from dearhost.drawing.outlines import disc, points, polygon, spline, turned
+from dearhost.drawing.paper import Paper
 
 OWN_PICTURE = "own-picture"
 
-Lettering = Callable[[Paper, str, float, float], None]
-"""Draws words in the middle of the origin, within a width and a height."""
+
+@dataclass(frozen=True)
+class Contents:
+    """What a production puts on props.
+
+    ``letter`` draws words in the middle of the origin, within a width and a height; ``picture`` opens one by its id.
+    """
+
+    letter: Callable[[Paper, str, float, float], None]
+    picture: Callable[[str], OwnPicture | None]
 
 
 @dataclass(frozen=True)
@@ -224,19 +234,19 @@ LYING = 84.0
 """Degrees that what cannot stand is laid over."""
 
 
-def draw_laid(paper: Paper, name: str, side: int, content: str, lettering: Lettering | None) -> None:
+def draw_laid(paper: Paper, name: str, side: int, content: str, contents: Contents | None) -> None:
     """A prop on a desk: as ``draw_prop``, leaning or lying as it is when a hand takes it."""
     prop = PROPS[name]
     paper.canvas.save()
     paper.canvas.rotate(side * (prop.turn + (0 if prop.standing else LYING)))
-    draw_prop(paper, name, side, content, lettering)
+    draw_prop(paper, name, side, content, contents)
     if prop.board:
         foot = (prop.foot - prop.grip[1]) * prop.size / 100
         paper.piece(cut_rect(-22, foot - 8, 44, 11, 0.6), "#A87B4C", darker("#A87B4C"), crescent=(6, 3))
     paper.canvas.restore()
 
 
-def draw_prop(paper: Paper, name: str, side: int, content: str = "", lettering: Lettering | None = None) -> None:
+def draw_prop(paper: Paper, name: str, side: int, content: str = "", contents: Contents | None = None) -> None:
     """A prop with its grip at the origin, upright, in units, for the hand at the left (-1) or right (1).
 
     ``content``: the words on its board, or the id of the picture it is.
@@ -247,10 +257,24 @@ def draw_prop(paper: Paper, name: str, side: int, content: str = "", lettering: 
         if prop.faces and side < 0:
             paper.canvas.scale(-1, 1)
         if name == OWN_PICTURE:
-            draw_own_picture(paper, content)
+            _draw_own_picture(paper, contents.picture(content) if contents and content else None)
         else:
             prop.draw(paper)
-        if prop.board and content and lettering:
+        if prop.board and content and contents:
             y, width, height = prop.board
             with paper.placed(0, y):
-                lettering(paper, content, width, height)
+                contents.letter(paper, content, width, height)
+
+
+def _draw_own_picture(paper: Paper, own: OwnPicture | None) -> None:
+    """A picture in a box of 100 units, standing on its lower edge: on a mount, or, when it is cut out, by itself. An
+    empty mount where there is none."""
+    wide, high = (own.image.width(), own.image.height()) if own else (4, 3)
+    scale = 100 / max(wide, high)
+    width, height = wide * scale, high * scale
+    left, top = -width / 2, 50 - height
+    if own is None or not own.cut_out:
+        paper.piece(cut_rect(left - 4, top - 4, width + 8, height + 8, 0.6), "#FFFDF4", darker("#FFFDF4", 0.12),
+                    crescent=(3, 3))  # fmt: skip
+    if own is not None:
+        paper.canvas.drawImageRect(own.image, skia.Rect.MakeXYWH(left, top, width, height), SMOOTH)

@@ -5,7 +5,7 @@ Because only rounded values are drawn, a picture does not depend on what was dra
 
 from __future__ import annotations
 
-from dearhost.hosts.outlines import clamp
+from dearhost.drawing.outlines import clamp
 from dearhost.hosts.pose import ArmPose, Body, Face, Foot, HandShape, Legs, Mouth, Pose
 
 _FULL = 2.9

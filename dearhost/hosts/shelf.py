@@ -10,9 +10,9 @@ from pathlib import Path
 
 from dearhost.errors import HostError
 from dearhost.hosts.host import Card
-from dearhost.hosts.model_sheet import ModelSheet
-from dearhost.hosts.person import Person
-from dearhost.hosts.sheet_file import host_from_json, host_to_json
+from dearhost.hosts.people.model_sheet import ModelSheet
+from dearhost.hosts.people.person import Person
+from dearhost.hosts.people.sheet_file import host_from_json, host_to_json
 from dearhost.storage import write_whole
 
 _ID = re.compile(r"(own-[0-9a-f]{10})-v(\d{1,4})")

@@ -8,7 +8,7 @@ from dearhost.render.plan import Chunk, RenderSettings, plan_chunks
 from dearhost.render.proof import MIME as PROOF_MIME
 from dearhost.render.proof import stream_proof
 from dearhost.render.rehearsal import rehearse
-from dearhost.render.soundtrack import mastered
+from dearhost.render.soundtrack import mastered, reading_track
 from dearhost.render.stills import still
 
 __all__ = [
@@ -25,6 +25,7 @@ __all__ = [
     "language_code",
     "mastered",
     "plan_chunks",
+    "reading_track",
     "rehearse",
     "render_film",
     "still",

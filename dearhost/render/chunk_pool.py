@@ -9,9 +9,9 @@ from multiprocessing.connection import Connection, wait
 from multiprocessing.process import BaseProcess
 
 from dearhost.errors import RenderError, StorageFull, WorkerLost
-from dearhost.render.apart import processes
 from dearhost.render.chunk_worker import Failed, Finished, Painted, serve
 from dearhost.render.plan import Chunk, RenderSettings
+from dearhost.render.subprocesses import processes
 from dearhost.stage import Timeline
 from dearhost.storage import FolderCache
 

@@ -11,8 +11,8 @@ from pathlib import Path
 import av
 
 from dearhost.errors import DearHostError, StorageFull
-from dearhost.hosts import use_host_folder
-from dearhost.memory import give_back
+from dearhost.memory import release_memory
+from dearhost.production import Resources
 from dearhost.render.encoding import add_video
 from dearhost.render.frames import FrameSource, TransparentSource
 from dearhost.render.plan import Chunk, RenderSettings
@@ -76,7 +76,7 @@ def write_chunk(source: Source, timeline: Timeline, settings: RenderSettings, ch
 def frame_source(timeline: Timeline, settings: RenderSettings) -> Source:
     """What draws the frames in the form that is asked for."""
     form = settings.codec.film_form
-    painter = Painter(timeline, settings.picture, settings.fonts, transparent=form.transparent)
+    painter = Painter(timeline, settings.picture, Resources.at(settings.data), transparent=form.transparent)
     return TransparentSource(painter, form.pixels) if form.transparent else FrameSource(painter)
 
 
@@ -84,8 +84,6 @@ def serve(connection: Connection, timeline: Timeline, settings: RenderSettings, 
     """Render each chunk that comes until None comes or the parent goes."""
     parent = os.getppid()
     try:
-        if settings.hosts:
-            use_host_folder(settings.hosts)
         source = frame_source(timeline, settings)
         while True:
             chunk: Chunk | None = connection.recv()
@@ -94,7 +92,7 @@ def serve(connection: Connection, timeline: Timeline, settings: RenderSettings, 
             try:
                 path = folder / chunk.name[:2] / chunk.name
                 write_chunk(source, timeline, settings, chunk, path, connection, parent)
-                give_back()  # the encoder's frames
+                release_memory()  # the encoder's frames
                 connection.send(Finished(chunk))
             except DearHostError as error:
                 connection.send(Failed(str(error), traceback.format_exc(), isinstance(error, StorageFull)))

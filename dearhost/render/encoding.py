@@ -11,6 +11,7 @@ import av
 import numpy as np
 from numpy.typing import NDArray
 
+from dearhost.sound import Stereo
 from dearhost.stage import Picture
 from dearhost.timebase import FrameRate
 
@@ -102,11 +103,11 @@ def add_audio(container: Any, form: FilmForm, bit_rate: int = 160_000) -> Any:
     return stream
 
 
-def audio_frames(mono: NDArray[np.float32], form: FilmForm) -> Iterator[Any]:
-    """``mono`` at 48 kHz as stereo frames."""
-    for first in range(0, len(mono), form.frame):
-        part = mono[first : first + form.frame]
-        both: NDArray[Any] = np.stack([part, part])
+def audio_frames(sound: Stereo, form: FilmForm) -> Iterator[Any]:
+    """``sound`` at 48 kHz as frames."""
+    for first in range(0, len(sound), form.frame):
+        part = sound.part(first, first + form.frame)
+        both: NDArray[Any] = np.stack([part.left, part.right])
         if form.sample_format == "s16":
             both = np.round(np.clip(both, -1, 1) * 32767).astype(np.int16)
         if form.sample_format != "fltp":

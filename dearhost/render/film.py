@@ -14,8 +14,7 @@ from dearhost.formats import TimedText
 from dearhost.render.chunk_pool import Clock, default_processes, render_chunks
 from dearhost.render.joining import join
 from dearhost.render.plan import RenderSettings, plan_chunks
-from dearhost.render.soundtrack import mastered, scene_sound
-from dearhost.sound import Placement
+from dearhost.render.soundtrack import film_tracks, mastered
 from dearhost.stage import Timeline
 from dearhost.storage import FolderCache, write_whole
 
@@ -39,11 +38,6 @@ def captions_of(timeline: Timeline) -> tuple[TimedText, ...]:
     return tuple(c.timed_text(scene.start) for scene in timeline.scenes for c in scene.captions)
 
 
-def sound_of(timeline: Timeline) -> list[Placement]:
-    """Everything that is heard, where it is heard in the film."""
-    return [item for scene in timeline.scenes for item in scene_sound(scene, scene.start)]
-
-
 def render_film(timeline: Timeline, path: Path, settings: RenderSettings, cache: FolderCache, *,
                 progress: Progress | None = None, processes: int = 0) -> FilmReport:  # fmt: skip
     """Render ``timeline`` to ``path`` in the form of its settings. Chunks found in ``cache`` are not rendered again.
@@ -62,7 +56,7 @@ def render_film(timeline: Timeline, path: Path, settings: RenderSettings, cache:
             progress(0.02 + 0.93 * clock.fraction if missing else 0.95, clock.seconds_left)
 
     with ThreadPoolExecutor(1) as pool:
-        mastering = pool.submit(mastered, sound_of(timeline), timeline.duration)
+        mastering = pool.submit(mastered, film_tracks(timeline), timeline.duration)
         if missing:
             render_chunks(
                 timeline.silent(), settings, missing, cache, frames_done, processes=processes or default_processes()

@@ -10,15 +10,16 @@ import numpy as np
 from av.video.reformatter import ColorRange, Colorspace
 from numpy.typing import NDArray
 
-from dearhost.hosts import outline_points
-from dearhost.stage import Painter, stamps
+from dearhost.drawing import outline_points
+from dearhost.stage import Painter
+from dearhost.stage.painting import layer_cache
 
 
 def load_machine_code() -> None:
     """Make ready what draws frames quickly: seconds the first time on a machine, and 120 MB for its compiler."""
     importlib.import_module("dearhost.render.colour")
     outline_points.to_machine_code()
-    stamps.to_machine_code()
+    layer_cache.to_machine_code()
 
 
 def planes_of(frame: Any) -> list[NDArray[np.uint8]]:

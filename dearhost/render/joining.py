@@ -9,13 +9,13 @@ from pathlib import Path
 from typing import Any
 
 import av
-import numpy as np
-from numpy.typing import NDArray
+import langcodes
 
 from dearhost.errors import RenderError
 from dearhost.formats import TimedText
 from dearhost.render.encoding import FilmForm, add_audio, audio_frames
 from dearhost.render.plan import Chunk
+from dearhost.sound import Stereo
 from dearhost.stage import Timeline
 
 _ASS_HEADER = (
@@ -26,23 +26,22 @@ _ASS_HEADER = (
     "Style: Default,Sans,16,&Hffffff,&Hffffff,&H0,&H0,0,0,0,0,100,100,0,0,1,1,0,2,10,10,10,1\r\n\r\n"
     "[Events]\r\nFormat: Layer, Start, End, Style, Name, MarginL, MarginR, MarginV, Effect, Text\r\n"
 )
-_ISO_639_2 = {
-    "en": "eng", "es": "spa", "fr": "fra", "de": "deu", "it": "ita", "pt": "por", "nl": "nld", "sv": "swe",
-    "pl": "pol", "tr": "tur", "el": "ell", "ru": "rus", "uk": "ukr", "ar": "ara", "hi": "hin",
-}  # fmt: skip
 _MILLISECOND = Fraction(1, 1000)
 
 
 def language_code(tag: str) -> str:
     """ISO 639-2 for a BCP 47 tag, "und" when unknown: what MP4 stores."""
-    return _ISO_639_2.get(tag.split("-")[0].lower(), "und")
+    try:
+        return langcodes.Language.get(tag).to_alpha3()
+    except (LookupError, ValueError):
+        return "und"
 
 
-def join(path: Path, chunks: Sequence[tuple[Chunk, Path]], timeline: Timeline, sound: NDArray[np.float32],
+def join(path: Path, chunks: Sequence[tuple[Chunk, Path]], timeline: Timeline, sound: Stereo,
          captions: Sequence[TimedText], form: FilmForm) -> None:  # fmt: skip
     """Write ``path`` in a form: index in front, title and language as metadata.
 
-    ``sound`` is mono at 48 kHz; ``captions`` become a subtitle track when there are any. The film has
+    ``sound`` is at 48 kHz; ``captions`` become a subtitle track when there are any. The film has
     exactly ``timeline.frames`` frames. Raises RenderError when the chunks do not fit each other.
     """
     language = language_code(timeline.language)

@@ -9,19 +9,19 @@ from dearhost.render.encoding import VideoCodec
 from dearhost.stage import DISSOLVE, Picture, Timeline, first_frame
 from dearhost.storage import fingerprint
 
-VERSION = "film-5"
+VERSION = "film-6"
 CHUNK_FRAMES = 300
 
 
 @dataclass(frozen=True, slots=True)
 class RenderSettings:
-    """How a film is made. ``soft_captions`` puts a subtitle track into the file; ``hosts`` is where made hosts are."""
+    """How a film is made. ``data`` is the folder of fonts, hosts and pictures; ``soft_captions`` puts a subtitle track
+    into the file."""
 
     picture: Picture
-    fonts: Path
+    data: Path
     codec: VideoCodec = field(default_factory=VideoCodec)
     soft_captions: bool = False
-    hosts: Path | None = None
 
 
 @dataclass(frozen=True, slots=True)

@@ -11,11 +11,10 @@ import av
 import numpy as np
 import skia
 
+from dearhost.drawing.colours import paint
 from dearhost.hosts import Host, Performance, PlacedReading, Pose, Role
-from dearhost.hosts.colours import paint
 from dearhost.render.encoding import FORMS, VideoCodec, add_audio, add_video, audio_frames
-from dearhost.render.soundtrack import mastered
-from dearhost.sound import Placement
+from dearhost.render.soundtrack import mastered, reading_track
 from dearhost.speech import Reading
 from dearhost.stage import Picture
 from dearhost.timebase import FrameRate
@@ -45,8 +44,8 @@ def _turning(pose: Pose, moment: float) -> Pose:
 def rehearse(host: Host, reading: Reading) -> bytes:
     """An MP4 of 360 x 480 in which ``host`` says ``reading`` and turns, 24 frames a second."""
     duration = _BEFORE + reading.duration + _AFTER
-    performance = Performance(Role((PlacedReading(_BEFORE, reading),), duration, host.kind), _RATE)
-    sound = mastered([Placement(_BEFORE, reading.sample_rate, reading.samples)], duration)
+    performance = Performance(Role((PlacedReading(_BEFORE, reading),), duration, host.abilities), _RATE)
+    sound = mastered([reading_track(reading, _BEFORE)], duration)
     pixels = np.zeros((_PICTURE.height, _PICTURE.width, 4), np.uint8)
     info = skia.ImageInfo.Make(_PICTURE.width, _PICTURE.height, skia.kBGRA_8888_ColorType, skia.kOpaque_AlphaType)
     canvas: Any = skia.Surface.MakeRasterDirect(info, pixels).getCanvas()

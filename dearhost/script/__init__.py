@@ -4,13 +4,14 @@ from dearhost.script.anchors import (
     join_lines,
     put_cue,
     split_line,
-    text_with_cues,
     with_text,
     word_index,
+    word_indices,
 )
-from dearhost.script.brief import Brief, brief_from_json, brief_to_json
+from dearhost.script.brief import LONGEST_TARGET, Brief
 from dearhost.script.comparing import Difference, Run, compare, words_differing
-from dearhost.script.cues import KINDS, Cue, CueKind, Parameter, cue_problem, cue_to_json, format_note
+from dearhost.script.cue_notes import text_with_cues
+from dearhost.script.cues import Cue, CueKind, CueKinds, Parameter, cue_to_json
 from dearhost.script.document import Direction, Line, Scene, Script, Word, from_json, new_id, to_json
 from dearhost.script.estimate import SECONDS_PER_WORD, count_words, estimated_seconds
 from dearhost.script.findings import Finding, Place, ensure_speakable, findings
@@ -20,11 +21,12 @@ from dearhost.script.staging import Spot, Staging, staging_from_json
 from dearhost.script.writing import write_fountain, write_markdown, write_plain
 
 __all__ = [
-    "KINDS",
+    "LONGEST_TARGET",
     "SECONDS_PER_WORD",
     "Brief",
     "Cue",
     "CueKind",
+    "CueKinds",
     "Difference",
     "Direction",
     "Finding",
@@ -40,17 +42,13 @@ __all__ = [
     "UnspokenSpan",
     "Word",
     "blanked",
-    "brief_from_json",
-    "brief_to_json",
     "bytes_of",
     "compare",
     "count_words",
-    "cue_problem",
     "cue_to_json",
     "ensure_speakable",
     "estimated_seconds",
     "findings",
-    "format_note",
     "from_json",
     "join_lines",
     "new_id",
@@ -67,6 +65,7 @@ __all__ = [
     "unspoken_spans",
     "with_text",
     "word_index",
+    "word_indices",
     "words_differing",
     "words_of",
     "write_fountain",

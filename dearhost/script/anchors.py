@@ -1,6 +1,7 @@
-"""Cues keep their word: through edits before it, inside it, through splitting and joining.
+"""Cues keep their words: through edits before them, inside them, through splitting and joining.
 
-When its word is gone a cue moves to the nearest one that is left and is marked for a look.
+When its word is gone a cue moves to the nearest one that is left and is marked for a look. A stretch loses only the
+words that are gone; it is marked when none of them is left.
 """
 
 from __future__ import annotations
@@ -8,7 +9,7 @@ from __future__ import annotations
 from collections.abc import Iterable, Sequence
 from dataclasses import replace
 
-from dearhost.script.cues import NOTE, Cue, format_note, parse_note
+from dearhost.script.cues import Cue
 from dearhost.script.document import Line, Word, new_id
 from dearhost.script.spoken import words_of
 
@@ -21,12 +22,12 @@ def with_text(line: Line, start: int, end: int, text: str) -> Line:
     old, new = words_of(line.text), words_of(changed)
     cues = []
     for cue in line.cues:
-        word = word_at(old, cue.start)
-        if word:
-            left = _left_of(word, start, end, len(text))
-            kept = left is not None and any(w.start < left[1] and left[0] < w.end for w in new)
-            place = left[0] if left and kept else start
-            cues.append(_settled(cue, place, new, lost=not kept))
+        places = [_left_of(word, start, end, len(text)) for word in words_under(old, cue)]
+        kept = [p for p in places if p is not None and any(w.start < p[1] and p[0] < w.end for w in new)]
+        if kept:
+            cues.append(_settled(cue, kept[0][0], new, last=kept[-1][0]))
+        elif places:
+            cues.append(_settled(cue, places[0][0] if places[0] else start, new, lost=True))
     return replace(line, text=changed, cues=_in_order(c for c in cues if c))
 
 
@@ -43,7 +44,8 @@ def _left_of(word: Word, start: int, end: int, inserted: int) -> tuple[int, int]
 
 
 def split_line(line: Line, at: int) -> tuple[Line, Line]:
-    """Two lines of one speaker; each cue goes with its word. The second line gets a new id."""
+    """Two lines of one speaker; each cue goes with its first word, a stretch ends with its line. The second line gets
+    a new id."""
     if not 0 <= at <= len(line.text):
         raise ValueError(f"'at' must lie in the text (got {at} of {len(line.text)})")
     left, right = line.text[:at].rstrip(), line.text[at:]
@@ -54,9 +56,11 @@ def split_line(line: Line, at: int) -> tuple[Line, Line]:
     left_words, right_words = words_of(left), words_of(right)
     for cue in line.cues:
         if (cue.start < at and left_words) or not right_words:
-            first.append(_settled(cue, cue.start, left_words))
+            first.append(_settled(cue, cue.start, left_words, last=cue.end))
         else:
-            second.append(_settled(cue, max(0, cue.start - at - skipped), right_words))
+            moved = at + skipped
+            last = None if cue.end is None else max(0, cue.end - moved)
+            second.append(_settled(cue, max(0, cue.start - moved), right_words, last=last))
     return (
         replace(line, text=left, cues=_in_order(c for c in first if c)),
         replace(line, id=new_id(), text=right, cues=_in_order(c for c in second if c)),
@@ -69,13 +73,14 @@ def join_lines(first: Line, second: Line) -> Line:
     shift = len(first.text) + len(gap)
     text = first.text + gap + second.text
     words = words_of(text)
-    moved = [*first.cues, *(replace(cue, start=cue.start + shift) for cue in second.cues)]
-    return replace(first, text=text, cues=_in_order(c for c in (_settled(m, m.start, words) for m in moved) if c))
+    theirs = [replace(c, start=c.start + shift, end=None if c.end is None else c.end + shift) for c in second.cues]
+    settled = (_settled(cue, cue.start, words, last=cue.end) for cue in (*first.cues, *theirs))
+    return replace(first, text=text, cues=_in_order(c for c in settled if c))
 
 
 def put_cue(line: Line, cue: Cue) -> Line:
     """The line with one cue more, on the word at ``cue.start``; as it was when nothing is spoken in it."""
-    settled = _settled(cue, cue.start, words_of(line.text))
+    settled = _settled(cue, cue.start, words_of(line.text), last=cue.end)
     return replace(line, cues=_in_order([*line.cues, settled])) if settled else line
 
 
@@ -87,18 +92,37 @@ def word_at(words: Sequence[Word], start: int) -> Word | None:
     return words[-1] if words else None
 
 
-def word_index(line: Line, cue: Cue) -> int:
-    """The index of a cue's word among the line's spoken words; -1 when nothing is spoken."""
+def words_under(words: Sequence[Word], cue: Cue) -> Sequence[Word]:
+    """The words a cue lies on: one, or all of its stretch."""
+    first = word_at(words, cue.start)
+    if first is None:
+        return ()
+    last = first if cue.end is None else (word_at(words, cue.end) or first)
+    return [word for word in words if first.start <= word.start <= max(first.start, last.start)]
+
+
+def word_indices(line: Line, cue: Cue) -> tuple[int, int]:
+    """The indices of a cue's first and last word among the line's spoken words; (-1, -1) when nothing is spoken."""
     words = words_of(line.text)
-    word = word_at(words, cue.start)
-    return words.index(word) if word else -1
+    under = words_under(words, cue)
+    return (words.index(under[0]), words.index(under[-1])) if under else (-1, -1)
 
 
-def _settled(cue: Cue, start: int, words: Sequence[Word], *, lost: bool = False) -> Cue | None:
+def word_index(line: Line, cue: Cue) -> int:
+    """The index of a cue's first word among the line's spoken words; -1 when nothing is spoken."""
+    return word_indices(line, cue)[0]
+
+
+def _settled(cue: Cue, start: int, words: Sequence[Word], *, last: int | None = None, lost: bool = False) -> Cue | None:
+    """The cue on a word, and its stretch on words, or None where there are none."""
     if not words:
         return None
     word = nearest(words, start) if lost else word_at(words, start)
-    return replace(cue, start=word.start, look=cue.look or lost) if word else None
+    if word is None:
+        return None
+    end = word_at(words, last) if cue.end is not None and last is not None else None
+    until = max(end.start, word.start) if end is not None else None
+    return replace(cue, start=word.start, end=until, look=cue.look or lost)
 
 
 def nearest(words: Sequence[Word], position: int) -> Word:
@@ -108,37 +132,3 @@ def nearest(words: Sequence[Word], position: int) -> Word:
 
 def _in_order(cues: Iterable[Cue]) -> tuple[Cue, ...]:
     return tuple(sorted(cues, key=lambda c: c.start))
-
-
-def take_cues(text: str) -> tuple[str, tuple[Cue, ...]]:
-    """``text`` without its cue notes, and the cues on the words they stood in front of."""
-    found: list[tuple[int, str]] = []
-    parts: list[str] = []
-    last = length = 0
-    for match in NOTE.finditer(text):
-        before = text[last : match.start()]
-        parts.append(before)
-        length += len(before)
-        last = match.end()
-        if (not length or "".join(parts)[-1:].isspace()) and text[last : last + 1] == " ":
-            last += 1  # the space that set the note off
-        found.append((length, match[1]))
-    clean = "".join(parts) + text[last:]
-    words = words_of(clean)
-    cues = []
-    for position, note in found:
-        kind, parameters = parse_note(note)
-        if kind and words:
-            behind = position >= words[-1].end
-            cue = _settled(Cue(new_id(), kind, position, parameters), position, words, lost=behind)
-            if cue:
-                cues.append(cue)
-    return clean, _in_order(cues)
-
-
-def text_with_cues(line: Line) -> str:
-    """The line's text with its cues as notes: what ``take_cues`` reads back."""
-    text = line.text
-    for cue in sorted(line.cues, key=lambda c: c.start, reverse=True):
-        text = text[: cue.start] + format_note(cue) + text[cue.start :]
-    return text

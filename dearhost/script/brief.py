@@ -2,13 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
 from dataclasses import dataclass
-from typing import Any
+from typing import Annotated
+
+from pydantic import Field
 
 LONGEST_TARGET = 6 * 3600.0
 """Seconds."""
-_TEXTS = ("purpose", "audience", "channel", "tone", "own_words", "call_to_action")
 
 
 @dataclass(frozen=True, slots=True)
@@ -26,20 +26,4 @@ class Brief:
     own_words: str = ""
     call_to_action: str = ""
     points: tuple[str, ...] = ()
-    target: float = 0.0
-
-
-def brief_to_json(brief: Brief) -> dict[str, Any]:
-    """As plain data; ``brief_from_json`` reads it back."""
-    return {**{name: getattr(brief, name) for name in _TEXTS}, "points": list(brief.points), "target": brief.target}
-
-
-def brief_from_json(data: Mapping[str, Any] | None) -> Brief:
-    """The brief in ``data``; what is missing is empty. Raises TypeError, ValueError for another shape."""
-    data = data or {}
-    target = float(data.get("target") or 0.0)
-    if not 0 <= target <= LONGEST_TARGET:
-        raise ValueError(f"a target length must be from 0 to {LONGEST_TARGET:g} seconds (got {target})")
-    texts = {name: str(data.get(name) or "") for name in _TEXTS}
-    points = tuple(str(point) for point in data.get("points") or ())
-    return Brief(**texts, points=points, target=target)
+    target: Annotated[float, Field(ge=0, le=LONGEST_TARGET, allow_inf_nan=False)] = 0.0

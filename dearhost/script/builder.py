@@ -4,7 +4,8 @@ from __future__ import annotations
 
 import re
 
-from dearhost.script.anchors import take_cues
+from dearhost.script.cue_notes import take_cues
+from dearhost.script.cues import CueKinds
 from dearhost.script.document import Direction, Line, Scene, Script, new_id
 from dearhost.script.spoken import blanked, placeholders
 
@@ -148,7 +149,8 @@ def is_name(name: str) -> bool:
 class ScriptBuilder:
     """Scenes, lines and directions in order of reading; ``finish`` gives the script."""
 
-    def __init__(self) -> None:
+    def __init__(self, kinds: CueKinds) -> None:
+        self._kinds = kinds
         self.title = ""
         self.notes: dict[str, str] = {}
         self._scenes: list[tuple[str, list[Line | Direction]]] = []
@@ -164,7 +166,7 @@ class ScriptBuilder:
         while match := re.match(r"\(([^()]*[^\W\d_][^()]*)\)\s*", text):
             self.direction(match[1])
             text = text[match.end() :]
-        text, cues = take_cues(text)
+        text, cues = take_cues(text, self._kinds)
         if not text.strip():
             return
         if not any(c.isalnum() for c in blanked(text)) and not placeholders(text):

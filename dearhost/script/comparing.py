@@ -7,7 +7,8 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from difflib import SequenceMatcher
 
-from dearhost.script.anchors import text_with_cues
+from dearhost.script.cue_notes import text_with_cues
+from dearhost.script.cues import CueKinds
 from dearhost.script.document import Line, Script
 
 
@@ -41,12 +42,12 @@ class _Part:
     text: str
 
 
-def compare(before: Script, after: Script) -> tuple[Difference, ...]:
+def compare(before: Script, after: Script, kinds: CueKinds) -> tuple[Difference, ...]:
     """Every difference in the order of ``after``, removed parts where they were.
 
     Parts are the same part when they have the same id; cues are compared as the notes that write them.
     """
-    old, new = list(_parts(before)), list(_parts(after))
+    old, new = list(_parts(before, kinds)), list(_parts(after, kinds))
     known = {part.key: part for part in old}
     staying = {part.key for part in new}
     # only what left the common order has moved
@@ -68,13 +69,13 @@ def compare(before: Script, after: Script) -> tuple[Difference, ...]:
     return tuple(found)
 
 
-def _parts(script: Script) -> Iterator[_Part]:
+def _parts(script: Script, kinds: CueKinds) -> Iterator[_Part]:
     for number, scene in enumerate(script.scenes, 1):
         if scene.heading:
             yield _Part(f"heading {scene.id}", number, "", scene.heading)
         for block in scene.blocks:
             speaker = block.speaker if isinstance(block, Line) else ""
-            text = text_with_cues(block) if isinstance(block, Line) else f"({block.text})"
+            text = text_with_cues(block, kinds) if isinstance(block, Line) else f"({block.text})"
             if text.strip("() "):
                 yield _Part(block.id, number, speaker, text)
 

@@ -1,15 +1,17 @@
-"""Cues: what happens on a word. Their kinds, and the notes they are written as.
+"""Cues: what happens on a word, or from one word to another. Their kinds, and the notes they are written as.
 
-A cue stands in a text as a note directly in front of its word: ``[[cue: wave left strength=0.8]]``.
-What kinds there are is registered by the parts of the product that play them.
+A cue stands in a text as a note directly in front of its word: ``[[cue: wave left strength=0.8]]``. One that lasts
+over a stretch of words is closed after the last of them: ``[[cue: picture boat]]the boats go out[[/cue]]``. Where
+several are open, ``[[/cue]]`` closes the one that was opened last, and ``[[/cue: picture]]`` the last of a kind.
+What kinds there are is a value that readers are called with; the product's own are in ``dearhost.production``.
 """
 
 from __future__ import annotations
 
-import re
+import math
 import shlex
-from collections.abc import Iterator, Mapping, Sequence
-from dataclasses import dataclass, field
+from collections.abc import Iterable, Iterator, Mapping, Sequence
+from dataclasses import dataclass, field, replace
 from typing import Any
 
 Value = str | float
@@ -51,8 +53,10 @@ class Parameter:
 
 @dataclass(frozen=True, slots=True)
 class CueKind:
-    """Something that can happen on a word. ``family`` is host, picture or sound: the shape of its flag. ``also``:
-    words one would look for it by."""
+    """Something that can happen on a word. ``family`` is host, picture or sound: the shape of its flag.
+
+    ``also``: words one would look for it by. ``stretch``: it may last from its word to a later one.
+    """
 
     name: str
     label: str
@@ -60,16 +64,43 @@ class CueKind:
     group: str
     parameters: tuple[Parameter, ...] = ()
     also: str = ""
+    stretch: bool = False
+
+    def parameter(self, name: str) -> Parameter | None:
+        """The parameter of this name, or None."""
+        return next((p for p in self.parameters if p.name == name), None)
+
+
+@dataclass(frozen=True, slots=True)
+class Cue:
+    """A cue on the word that begins at ``start`` in its line's text.
+
+    ``end``: where the last word of a stretch begins, None for a single word. ``look`` marks a cue that lost its word
+    and moved, or all words of its stretch: somebody should look at it.
+    """
+
+    id: str
+    kind: str
+    start: int
+    parameters: Mapping[str, Value] = field(default_factory=dict)
+    look: bool = False
+    end: int | None = None
+
+    def number(self, name: str) -> float:
+        """A number setting; ``CueKinds.resolved`` gives every setting its default. Raises KeyError, ValueError."""
+        return float(self.parameters[name])
+
+    def text(self, name: str) -> str:
+        """A text or choice setting; "" where the cue has none of this name."""
+        return str(self.parameters.get(name, ""))
 
 
 class CueKinds:
-    """The kinds that are known, in the order they are offered."""
+    """The kinds that are known, in the order they are offered. It does not change."""
 
-    def __init__(self) -> None:
+    def __init__(self, kinds: Iterable[CueKind]) -> None:
+        """Raises ValueError when two have the same name."""
         self._kinds: dict[str, CueKind] = {}
-
-    def register(self, *kinds: CueKind) -> None:
-        """Add kinds. Raises ValueError when a name is taken."""
         for kind in kinds:
             if kind.name in self._kinds:
                 raise ValueError(f"there is a cue kind '{kind.name}' already")
@@ -82,84 +113,74 @@ class CueKinds:
         """The kind of this name, or None."""
         return self._kinds.get(name)
 
+    def problem(self, cue: Cue) -> str:
+        """What is wrong with a cue, or ""."""
+        kind = self._kinds.get(cue.kind)
+        if kind is None:
+            return f"there is no cue '{cue.kind}'"
+        for name, value in cue.parameters.items():
+            parameter = kind.parameter(name)
+            if parameter is None:
+                return f"'{cue.kind}' has no '{name}'"
+            if problem := parameter.problem(value):
+                return problem
+        if cue.end is not None and not kind.stretch:
+            return f"'{cue.kind}' is on a single word, it cannot last to another"
+        return next((p.problem("") for p in kind.parameters if p.default == "" and p.name not in cue.parameters), "")
 
-KINDS = CueKinds()
+    def resolved(self, cue: Cue) -> Cue:
+        """The cue with a value for every setting of its kind: its own where it fits, else the default."""
+        kind = self._kinds.get(cue.kind)
+        if kind is None:
+            return cue
+        values: dict[str, Value] = {}
+        for parameter in kind.parameters:
+            value = cue.parameters.get(parameter.name, parameter.default)
+            of_kind = isinstance(value, float) == isinstance(parameter.default, float)
+            values[parameter.name] = value if of_kind else parameter.default
+        return replace(cue, parameters=values)
 
+    def parse_note(self, text: str) -> tuple[str, dict[str, Value]]:
+        """What stands after ``cue:`` as (kind, parameters).
 
-@dataclass(frozen=True, slots=True)
-class Cue:
-    """A cue on the word that begins at ``start`` in its line's text.
+        The first words name the kind; a word after it is the value of the choice it belongs to; the rest is
+        ``name=value``, quoted where it holds spaces. What fits nothing is kept and reported by ``problem``.
+        """
+        try:
+            tokens = shlex.split(text)
+        except ValueError:
+            tokens = text.split()
+        words = [t for t in tokens if "=" not in t]
+        pairs = [t.split("=", 1) for t in tokens if "=" in t]
+        name, rest = self._kind_of(words)
+        parameters: dict[str, Value] = {}
+        kind = self._kinds.get(name)
+        for word in rest:
+            fitting = [p for p in kind.parameters if word in p.choices] if kind else []
+            parameters[fitting[0].name if fitting else word] = word
+        for key, value in pairs:
+            parameters[key.strip().lower()] = _number(value)
+        return name, parameters
 
-    ``look`` marks a cue that lost its word and moved: somebody should look at it.
-    """
+    def _kind_of(self, words: Sequence[str]) -> tuple[str, Sequence[str]]:
+        for length in range(min(3, len(words)), 0, -1):
+            name = "-".join(words[:length]).lower()
+            if name in self._kinds:
+                return name, words[length:]
+        return (words[0].lower() if words else ""), words[1:]
 
-    id: str
-    kind: str
-    start: int
-    parameters: Mapping[str, Value] = field(default_factory=dict)
-    look: bool = False
-
-    def number(self, name: str) -> float:
-        """A number setting, the kind's default where it is not set or no number."""
-        value = self.parameters.get(name, self._default(name))
-        return value if isinstance(value, float) else float(self._default(name))
-
-    def text(self, name: str) -> str:
-        """A text or choice setting, the kind's default where it is not set."""
-        return str(self.parameters.get(name, self._default(name)))
-
-    def _default(self, name: str) -> Value:
-        kind = KINDS.get(self.kind)
-        return next((p.default for p in kind.parameters if p.name == name), "") if kind else ""
-
-
-def cue_problem(cue: Cue) -> str:
-    """What is wrong with a cue, or ""."""
-    kind = KINDS.get(cue.kind)
-    if kind is None:
-        return f"there is no cue '{cue.kind}'"
-    known = {p.name: p for p in kind.parameters}
-    for name, value in cue.parameters.items():
-        if name not in known:
-            return f"'{cue.kind}' has no '{name}'"
-        problem = known[name].problem(value)
-        if problem:
-            return problem
-    return next((p.problem("") for p in kind.parameters if p.default == "" and p.name not in cue.parameters), "")
-
-
-NOTE = re.compile(r"\[\[\s*cues?\s*:\s*(.*?)\s*\]\]", re.I | re.S)
-
-
-def parse_note(text: str) -> tuple[str, dict[str, Value]]:
-    """What stands after ``cue:`` as (kind, parameters).
-
-    The first words name the kind; a word after it is the value of the choice it belongs to; the rest is
-    ``name=value``, quoted where it holds spaces. What fits nothing is kept and told by ``cue_problem``.
-    """
-    try:
-        tokens = shlex.split(text)
-    except ValueError:
-        tokens = text.split()
-    words = [t for t in tokens if "=" not in t]
-    pairs = [t.split("=", 1) for t in tokens if "=" in t]
-    name, rest = _kind_of(words)
-    parameters: dict[str, Value] = {}
-    kind = KINDS.get(name)
-    for word in rest:
-        fitting = [p for p in kind.parameters if word in p.choices] if kind else []
-        parameters[fitting[0].name if fitting else word] = word
-    for key, value in pairs:
-        parameters[key.strip().lower()] = _number(value)
-    return name, parameters
-
-
-def _kind_of(words: Sequence[str]) -> tuple[str, Sequence[str]]:
-    for length in range(min(3, len(words)), 0, -1):
-        name = "-".join(words[:length]).lower()
-        if KINDS.get(name):
-            return name, words[length:]
-    return (words[0].lower() if words else ""), words[1:]
+    def format_note(self, cue: Cue) -> str:
+        """The note in front of a cue's first word, which ``parse_note`` reads back."""
+        kind = self._kinds.get(cue.kind)
+        parts = [cue.kind]
+        for name, value in cue.parameters.items():
+            parameter = kind.parameter(name) if kind else None
+            if parameter and parameter.kind == "choice":
+                parts.append(str(value))
+            else:
+                shown = f"{value:g}" if isinstance(value, float) else _one_row(value).replace("]]", "] ]")
+                parts.append(f"{name}={shlex.quote(shown)}")
+        return f"[[cue: {' '.join(parts)}]]"
 
 
 def _number(value: str) -> Value:
@@ -169,25 +190,19 @@ def _number(value: str) -> Value:
         return value
 
 
-def format_note(cue: Cue) -> str:
-    """The note ``parse_note`` reads back."""
-    kind = KINDS.get(cue.kind)
-    parts = [cue.kind]
-    for name, value in cue.parameters.items():
-        parameter = next((p for p in kind.parameters if p.name == name), None) if kind else None
-        if parameter and parameter.kind == "choice":
-            parts.append(str(value))
-        else:
-            shown = f"{value:g}" if isinstance(value, float) else _one_row(value).replace("]]", "] ]")
-            parts.append(f"{name}={shlex.quote(shown)}")
-    return f"[[cue: {' '.join(parts)}]]"
-
-
 def cue_to_json(cue: Cue) -> dict[str, Any]:
     """As plain data; ``cue_from_json`` reads it back."""
-    return {
+    data = {
         "id": cue.id, "kind": cue.kind, "start": cue.start, "parameters": dict(cue.parameters), "look": cue.look,
     }  # fmt: skip
+    return data if cue.end is None else {**data, "end": cue.end}
+
+
+def _finite(value: float) -> float:
+    number = float(value)
+    if not math.isfinite(number):
+        raise ValueError("a setting of a cue is not a finite number")
+    return number
 
 
 def _one_row(text: str) -> str:
@@ -196,9 +211,18 @@ def _one_row(text: str) -> str:
 
 
 def cue_from_json(data: Mapping[str, Any], cue_id: str) -> Cue:
-    """The cue in ``data`` under ``cue_id``. Raises KeyError or TypeError for another shape."""
+    """The cue in ``data`` under ``cue_id``. Raises KeyError, TypeError, ValueError or OverflowError for
+    another shape, and for a number that is not finite."""
     parameters: dict[str, Value] = {}
     for name, value in dict(data.get("parameters") or {}).items():
         number = isinstance(value, (int, float)) and not isinstance(value, bool)
-        parameters[str(name)] = float(value) if number else _one_row(str(value))
-    return Cue(cue_id, str(data["kind"]), int(data["start"]), parameters, bool(data.get("look", False)))
+        parameters[str(name)] = _finite(value) if number else _one_row(str(value))
+    end = data.get("end")
+    return Cue(
+        cue_id,
+        str(data["kind"]),
+        int(data["start"]),
+        parameters,
+        bool(data.get("look", False)),
+        None if end is None else max(int(end), int(data["start"])),
+    )

@@ -10,7 +10,7 @@ from typing import Any
 
 from dearhost.errors import ScriptError
 from dearhost.script.cues import Cue, cue_from_json, cue_to_json
-from dearhost.script.staging import AS_EVERYWHERE, Staging, staging_from_json, staging_to_json
+from dearhost.script.staging import AS_EVERYWHERE, ReadChoices, Staging, staging_from_json, staging_to_json
 
 MAX_WORDS = 40_000
 LONG_LINE = 1_200
@@ -110,7 +110,7 @@ def _block_to_json(block: Line | Direction) -> dict[str, Any]:
     return {"id": block.id, "kind": "direction", "text": block.text}
 
 
-def from_json(data: Any) -> Script:
+def from_json(data: Any, read_choices: ReadChoices) -> Script:
     """The script in ``data``. Ids that are missing or given twice are made new.
 
     Raises ScriptError when the shape is not that of a script document.
@@ -122,13 +122,13 @@ def from_json(data: Any) -> Script:
                 _fresh(s.get("id"), seen),
                 _text(s.get("heading", "")),
                 tuple(_block_from_json(b, seen) for b in s.get("blocks", [])),
-                staging_from_json(s.get("staging")),
+                staging_from_json(s.get("staging"), read_choices),
             )
             for s in data["scenes"]
         )
         notes = {str(k): str(v) for k, v in (data.get("notes") or {}).items()}
         return Script(_text(data.get("title", "")), scenes, notes)
-    except (KeyError, TypeError, ValueError, AttributeError) as error:
+    except (KeyError, TypeError, ValueError, AttributeError, OverflowError) as error:
         raise ScriptError(f"This is not a script document: {error!r}. Nothing was changed.") from error
 
 

@@ -7,7 +7,7 @@ from typing import Any
 
 from dearhost.errors import NothingToSay, UnfilledPlaceholder, UnreadableScript
 from dearhost.script.anchors import word_at
-from dearhost.script.cues import cue_problem, format_note
+from dearhost.script.cues import CueKinds
 from dearhost.script.document import LONG_LINE, MAX_WORDS, Line, Script
 from dearhost.script.spoken import placeholders, words_of
 
@@ -48,7 +48,7 @@ class Finding:
         }
 
 
-def findings(script: Script) -> tuple[Finding, ...]:
+def findings(script: Script, kinds: CueKinds) -> tuple[Finding, ...]:
     """Open slots, long lines and a script with nothing to say, in order of the text."""
     found: list[Finding] = []
     total = 0
@@ -59,7 +59,7 @@ def findings(script: Script) -> tuple[Finding, ...]:
             place = Place(scene, number, slot.start, slot.end)
             message = f"'{written}' is still open at {place}. Fill it in, or delete it."
             found.append(Finding("placeholder", message, place, stops=True))
-        found += _cue_findings(scene, number, line)
+        found += _cue_findings(scene, number, line, kinds)
         if len(line.text) > LONG_LINE:
             place = Place(scene, number, 0, len(line.text))
             message = (
@@ -74,15 +74,16 @@ def findings(script: Script) -> tuple[Finding, ...]:
     return tuple(found)
 
 
-def _cue_findings(scene: int, number: int, line: Line) -> list[Finding]:
+def _cue_findings(scene: int, number: int, line: Line, kinds: CueKinds) -> list[Finding]:
     found = []
     words = words_of(line.text)
     for cue in line.cues:
         word = word_at(words, cue.start)
         place = Place(scene, number, word.start, word.end) if word else Place(scene, number)
-        problem = cue_problem(cue)
+        problem = kinds.problem(cue)
         if problem:
-            message = f"The cue {format_note(cue)} at {place} cannot be played: {problem}. Change it, or take it off."
+            note = kinds.format_note(cue)
+            message = f"The cue {note} at {place} cannot be played: {problem}. Change it, or take it off."
             found.append(Finding("cue", message, place))
         elif cue.look:
             on = f", to '{word.text}'" if word else ""
@@ -104,9 +105,9 @@ def _too_long(total: int) -> str:
     )
 
 
-def ensure_speakable(script: Script) -> None:
+def ensure_speakable(script: Script, kinds: CueKinds) -> None:
     """Raise the first finding that stops a render: NothingToSay, UnfilledPlaceholder, UnreadableScript."""
-    kinds = {"placeholder": UnfilledPlaceholder, "nothing-to-say": NothingToSay, "too-long": UnreadableScript}
-    for finding in findings(script):
+    errors = {"placeholder": UnfilledPlaceholder, "nothing-to-say": NothingToSay, "too-long": UnreadableScript}
+    for finding in findings(script, kinds):
         if finding.stops:
-            raise kinds[finding.kind](finding.message)
+            raise errors[finding.kind](finding.message)

@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 
 from dearhost.script.builder import ScriptBuilder, is_direction_label, is_name, label_of
+from dearhost.script.cues import CueKinds
 from dearhost.script.document import Script
 
 _TITLE_KEYS = frozenset(
@@ -31,14 +32,14 @@ _TRANSITION = re.compile(r"^[^a-z]*TO:$")
 _CHARACTER = re.compile(r"^[^\W\d_][^a-z:]*?(?:\s*\([^()]*\))*\s*\^?$")
 
 
-def read_fountain(text: str) -> Script:
+def read_fountain(text: str, kinds: CueKinds) -> Script:
     """Sections and scene headings become scenes; dialogue becomes lines; the rest is directions.
 
     Action, parentheticals, transitions, synopses, centred text, lyrics marks, notes and boneyard are
     never spoken. Beyond the standard, an action paragraph "NAME: text" is a line, so that a script
     with many short speeches can be written compactly.
     """
-    return _FountainReader().read(text)
+    return _FountainReader(kinds).read(text)
 
 
 def strip_emphasis(text: str) -> str:
@@ -56,8 +57,8 @@ def strip_emphasis(text: str) -> str:
 
 
 class _FountainReader:
-    def __init__(self) -> None:
-        self.builder = ScriptBuilder()
+    def __init__(self, kinds: CueKinds) -> None:
+        self.builder = ScriptBuilder(kinds)
 
     def read(self, text: str) -> Script:
         text = re.sub(r"/\*.*?\*/", "", text, flags=re.S)

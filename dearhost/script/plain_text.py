@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 
 from dearhost.script.builder import ScriptBuilder, is_direction_label, is_name, label_of
+from dearhost.script.cues import CueKinds
 from dearhost.script.document import Script
 
 _COMMENT = re.compile(r"<!--.*?-->|/\*.*?\*/", re.S)
@@ -17,25 +18,25 @@ _RULE = re.compile(r"^\s*([-*_=])(?:\s*\1){2,}\s*$")
 _HASH = re.compile(r"^\s{0,3}(#{1,6})\s+(.*?)\s*#*\s*$")
 
 
-def read_plain_text(text: str) -> Script:
+def read_plain_text(text: str, kinds: CueKinds) -> Script:
     """Paragraphs become lines; "Scene 2: ..." and "# ..." become scenes.
 
     "NAME: text" makes a speaker; the paragraphs after it stay with that speaker until a blank line
     is followed by another name. Directions: lines in brackets or parentheses, comments, and lists or
     lines that open with a label such as "Visual:".
     """
-    return _Reader(markdown=False).read(text)
+    return _Reader(kinds, markdown=False).read(text)
 
 
-def read_markdown(text: str) -> Script:
+def read_markdown(text: str, kinds: CueKinds) -> Script:
     """As plain text, and: headings, emphasis, links, quotes, code, images, rules, front matter."""
-    return _Reader(markdown=True).read(text)
+    return _Reader(kinds, markdown=True).read(text)
 
 
 class _Reader:
-    def __init__(self, *, markdown: bool) -> None:
+    def __init__(self, kinds: CueKinds, *, markdown: bool) -> None:
         self.markdown = markdown
-        self.builder = ScriptBuilder()
+        self.builder = ScriptBuilder(kinds)
         self.speaker = ""
         self.paragraph: list[str] = []
         self.directing = False  # inside a list that a label such as "Visual:" opened

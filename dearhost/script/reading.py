@@ -7,6 +7,7 @@ import re
 from pathlib import Path
 
 from dearhost.errors import UnreadableScript
+from dearhost.script.cues import CueKinds
 from dearhost.script.document import Script
 from dearhost.script.fountain import read_fountain
 from dearhost.script.plain_text import read_markdown, read_plain_text
@@ -66,7 +67,7 @@ def guess_kind(text: str) -> str:
     return "markdown" if marks or re.search(r"\*\*\S.*?\S\*\*|\]\(https?:", text) else "plain"
 
 
-def read_script(text: str, kind: str = "") -> Script:
+def read_script(text: str, kind: str = "", *, kinds: CueKinds) -> Script:
     """``text`` as a script. ``kind`` is 'plain', 'markdown', 'fountain', or "" to guess.
 
     Raises ValueError for another kind. Never fails on text.
@@ -76,26 +77,26 @@ def read_script(text: str, kind: str = "") -> Script:
     chosen = kind or guess_kind(text)
     if chosen not in readers:
         raise ValueError(f"'kind' must be one of {', '.join(readers)} (got {kind!r})")
-    return readers[chosen](text)
+    return readers[chosen](text, kinds)
 
 
-def read_file(data: bytes, name: str) -> Script:
+def read_file(data: bytes, name: str, kinds: CueKinds) -> Script:
     """The script in the bytes of a .txt, .md, .fountain or .docx file called ``name``.
 
     Raises UnreadableScript when it is none of these.
     """
     suffix = Path(name).suffix.lower()
     if suffix == WORD:
-        return read_markdown(normalise(read_word_file(data, name)))
-    return read_script(decode(data, name), _KINDS.get(suffix, ""))
+        return read_markdown(normalise(read_word_file(data, name)), kinds)
+    return read_script(decode(data, name), _KINDS.get(suffix, ""), kinds=kinds)
 
 
-def open_script(path: Path) -> Script:
+def open_script(path: Path, kinds: CueKinds) -> Script:
     """The script in a .txt, .md, .fountain or .docx file.
 
     Raises UnreadableScript when the file cannot be read.
     """
-    return read_file(bytes_of(path), path.name)
+    return read_file(bytes_of(path), path.name, kinds)
 
 
 def bytes_of(path: Path) -> bytes:

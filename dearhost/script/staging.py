@@ -1,17 +1,17 @@
-"""What a scene has of its own: where its host stands, how it is framed, when it ends."""
+"""What a scene has of its own: what is chosen otherwise than everywhere, and where its hosts stand."""
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+import math
+from collections.abc import Callable, Mapping
 from dataclasses import asdict, dataclass, field
 from typing import Any
 
-from dearhost.script.brief import LONGEST_TARGET
-
-LONGEST_TAIL = 60.0
-"""Seconds."""
 NEAREST, FURTHEST = 0.8, 1.8
 """How far a host may stand from the camera, in multiples of the usual distance."""
+OwnChoices = Mapping[str, str | bool | float]
+ReadChoices = Callable[[Mapping[str, Any]], OwnChoices]
+"""Reads a scene's own choices out of plain data by the table of choices. Raises ScriptError."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -28,22 +28,12 @@ class Spot:
 
 @dataclass(frozen=True, slots=True)
 class Staging:
-    """A scene's own choices; what is "" or None is as everywhere in the production.
+    """A scene's own choices: ``own`` by their names in the table of choices, the rest is as everywhere.
 
-    ``tail`` is how long the scene holds after its last word, in seconds; ``target`` how long it should run at
-    most, None where nobody asks. ``blocking`` maps speakers to spots, ``looks`` to what they wear
-    where it is not the usual.
+    ``blocking`` maps speakers to spots, ``looks`` to what they wear where it is not the usual.
     """
 
-    set: str = ""
-    framing: str = ""
-    transition: str = ""
-    captions: bool | None = None
-    furniture: str = ""
-    cutting: str = ""
-    camera: str = ""
-    tail: float | None = None
-    target: float | None = None
+    own: OwnChoices = field(default_factory=dict)
     blocking: Mapping[str, Spot] = field(default_factory=dict)
     looks: Mapping[str, str] = field(default_factory=dict)
 
@@ -54,35 +44,19 @@ AS_EVERYWHERE = Staging()
 def staging_to_json(staging: Staging) -> dict[str, Any]:
     """As plain data; what is as everywhere is left out."""
     data = {
-        "set": staging.set,
-        "framing": staging.framing,
-        "transition": staging.transition,
-        "captions": staging.captions,
-        "furniture": staging.furniture,
-        "cutting": staging.cutting,
-        "camera": staging.camera,
-        "tail": staging.tail,
-        "target": staging.target,
+        **staging.own,
         "blocking": {speaker: asdict(spot) for speaker, spot in staging.blocking.items()},
         "looks": dict(staging.looks),
     }
-    return {name: value for name, value in data.items() if value not in ("", None, {})}
+    return {name: value for name, value in data.items() if value != {}}
 
 
-def staging_from_json(data: Mapping[str, Any] | None) -> Staging:
-    """The staging in ``data``, numbers brought into their ranges. Raises TypeError, ValueError, KeyError."""
+def staging_from_json(data: Mapping[str, Any] | None, read_choices: ReadChoices) -> Staging:
+    """The staging in ``data``, numbers brought into their ranges. Raises ScriptError, TypeError, ValueError,
+    KeyError."""
     data = data or {}
-    captions, tail, target = (data.get(name) for name in ("captions", "tail", "target"))
     return Staging(
-        set=str(data.get("set") or ""),
-        framing=str(data.get("framing") or ""),
-        transition=str(data.get("transition") or ""),
-        captions=None if captions is None else bool(captions),
-        furniture=str(data.get("furniture") or ""),
-        cutting=str(data.get("cutting") or ""),
-        camera=str(data.get("camera") or ""),
-        tail=None if tail is None else _within(tail, 0.0, LONGEST_TAIL),
-        target=_within(target, 0.0, LONGEST_TARGET) if target else None,
+        own=read_choices(data),
         blocking={
             str(speaker): Spot(
                 _within(spot["x"], 0.0, 1.0),
@@ -97,6 +71,6 @@ def staging_from_json(data: Mapping[str, Any] | None) -> Staging:
 
 def _within(value: Any, low: float, high: float) -> float:
     number = float(value)
-    if number != number:
-        raise ValueError("not a number")
+    if not math.isfinite(number):
+        raise ValueError("not a finite number")
     return min(high, max(low, number))

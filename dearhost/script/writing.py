@@ -5,14 +5,15 @@ from __future__ import annotations
 import re
 from collections.abc import Callable
 
-from dearhost.script.anchors import text_with_cues
+from dearhost.script.cue_notes import text_with_cues
+from dearhost.script.cues import CueKinds
 from dearhost.script.document import Direction, Line, Scene, Script
 
 UNNAMED = "Host"
 """Fountain needs a name for whoever speaks."""
 
 
-def write_fountain(script: Script) -> str:
+def write_fountain(script: Script, kinds: CueKinds) -> str:
     """The script as Fountain; ``read_fountain`` reads back scenes, lines, speakers, directions and cues.
 
     An unnamed speaker is written as ``UNNAMED``.
@@ -21,7 +22,7 @@ def write_fountain(script: Script) -> str:
     head = [f"{key.capitalize()}: {_indented(value)}" for key, value in notes.items() if value]
     blocks = ["\n".join(head)] if head else []
     for scene in script.scenes:
-        blocks += _scene(scene)
+        blocks += _scene(scene, kinds)
     return "\n\n".join(blocks) + "\n"
 
 
@@ -29,14 +30,14 @@ def _indented(value: str) -> str:
     return value.replace("\n", "\n    ")
 
 
-def _scene(scene: Scene) -> list[str]:
-    return [f"# {_escaped(scene.heading)}" if scene.heading else "===", *(_block(b) for b in scene.blocks)]
+def _scene(scene: Scene, kinds: CueKinds) -> list[str]:
+    return [f"# {_escaped(scene.heading)}" if scene.heading else "===", *(_block(b, kinds) for b in scene.blocks)]
 
 
-def _block(block: Line | Direction) -> str:
+def _block(block: Line | Direction, kinds: CueKinds) -> str:
     if isinstance(block, Direction):
         return f"!{_escaped(block.text)}"
-    return f"@{block.speaker or UNNAMED}\n{_escaped(text_with_cues(block))}"
+    return f"@{block.speaker or UNNAMED}\n{_escaped(text_with_cues(block, kinds))}"
 
 
 def _escaped(text: str) -> str:
@@ -45,21 +46,21 @@ def _escaped(text: str) -> str:
     return "".join(p if p.startswith("[[") else re.sub(r"([*_])", r"\\\1", p) for p in parts)
 
 
-def write_markdown(script: Script) -> str:
+def write_markdown(script: Script, kinds: CueKinds) -> str:
     """The script as Markdown; ``read_markdown`` reads back what ``write_fountain`` promises.
 
     Names are read back when they begin with capitals.
     """
     head = [f"---\ntitle: {' '.join(script.title.split())}\n---"] if script.title else []
-    return _paragraphs(script, head, lambda text: _escaped(text).replace("`", "\\`"), cued=True)
+    return _paragraphs(script, head, lambda text: _escaped(text).replace("`", "\\`"), kinds)
 
 
 def write_plain(script: Script) -> str:
     """The script as plain text to read and to hand on: no cues, directions in brackets."""
-    return _paragraphs(script, [], lambda text: text, cued=False)
+    return _paragraphs(script, [], lambda text: text, None)
 
 
-def _paragraphs(script: Script, head: list[str], escaped: Callable[[str], str], *, cued: bool) -> str:
+def _paragraphs(script: Script, head: list[str], escaped: Callable[[str], str], kinds: CueKinds | None) -> str:
     blocks = list(head)
     for scene in script.scenes:
         blocks.append(f"# {scene.heading}" if scene.heading else "***")
@@ -67,5 +68,6 @@ def _paragraphs(script: Script, head: list[str], escaped: Callable[[str], str], 
             if isinstance(block, Direction):
                 blocks.append(f"({escaped(block.text.replace('(', '[').replace(')', ']'))})")
             elif block.text.strip():
-                blocks.append(f"{block.speaker or UNNAMED}: {escaped(text_with_cues(block) if cued else block.text)}")
+                text = text_with_cues(block, kinds) if kinds else block.text
+                blocks.append(f"{block.speaker or UNNAMED}: {escaped(text)}")
     return "\n\n".join(blocks) + "\n"

@@ -1,5 +1,7 @@
-"""Sound: short sounds, and placing sample arrays. Mastering is a module of its own: what it needs is dear to load."""
+"""Sound: short sounds, placing sample arrays, and the mix. Mastering is a module of its own: what it needs is expensive
+to load."""
 
+from dearhost.sound.mix import Stereo, Track, joined, mix
 from dearhost.sound.placing import Placement, place, resampled
 from dearhost.sound.stings import LEVEL as STING_LEVEL
 from dearhost.sound.stings import RATE as STING_RATE
@@ -10,6 +12,10 @@ __all__ = [
     "STING_LEVEL",
     "STING_RATE",
     "Placement",
+    "Stereo",
+    "Track",
+    "joined",
+    "mix",
     "place",
     "resampled",
     "sting",

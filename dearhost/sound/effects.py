@@ -7,9 +7,9 @@ from collections.abc import Callable, Mapping
 import numpy as np
 from numpy.typing import NDArray
 
-from dearhost.memory import Later
+from dearhost.memory import LazyModule
 
-ndimage, signal = Later("scipy.ndimage"), Later("scipy.signal")
+ndimage, signal = LazyModule("scipy.ndimage"), LazyModule("scipy.signal")
 
 Mono = NDArray[np.float32]
 Floats = NDArray[np.float64]

@@ -7,9 +7,9 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from dearhost.memory import Later
+from dearhost.memory import LazyModule
 
-signal = Later("scipy.signal")
+signal = LazyModule("scipy.signal")
 
 Mono = NDArray[np.float32]
 Floats = NDArray[np.float64]

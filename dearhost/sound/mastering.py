@@ -1,7 +1,7 @@
 """Loudness by ITU-R BS.1770-4 and a true-peak limiter.
 
-Delivered at -16 LUFS integrated, true peak at most -1 dBTP. Loudness is measured on two equal
-channels, as it is delivered: a mono measure would be 3 LU too low.
+Delivered at -16 LUFS integrated, true peak at most -1 dBTP. Loudness is measured on both
+channels, as it is delivered: a measure of one alone would be 3 LU too low.
 """
 
 from __future__ import annotations
@@ -9,10 +9,12 @@ from __future__ import annotations
 from collections.abc import Iterable, Iterator
 
 import numpy as np
-import pyloudnorm
 from numpy.typing import NDArray
+from pyloudnorm.iirfilter import IIRfilter
 from scipy.ndimage import maximum_filter1d
 from scipy.signal import lfilter, oaconvolve, resample_poly
+
+from dearhost.sound.mix import Stereo
 
 Mono = NDArray[np.float32]
 Peaks = NDArray[np.float16]
@@ -29,31 +31,52 @@ _GATED = 0.4
 """BS.1770 gates in blocks of 400 ms: shorter sounds have no loudness."""
 
 
-def measure_loudness(mono: Mono, sample_rate: int) -> float:
-    """Integrated loudness in LUFS of ``mono`` on two channels; -inf for silence or under 0.4 s.
+def measure_loudness(sound: Stereo, sample_rate: int) -> float:
+    """Integrated loudness in LUFS of both channels; -inf for silence or under 0.4 s.
 
     ITU-R BS.1770-4 with the K-weighting of pyloudnorm, in blocks, so that an hour needs little memory.
     """
-    if len(mono) < _GATED * sample_rate:
+    if len(sound) < _GATED * sample_rate:
         return -np.inf
     step = sample_rate * _BLOCK_SECONDS
-    return _loudness((mono[first : first + step] for first in range(0, len(mono), step)), sample_rate)
+    return _loudness((sound.part(first, first + step) for first in range(0, len(sound), step)), sample_rate)
 
 
-def _loudness(blocks: Iterable[Mono], sample_rate: int) -> float:
+def _k_weighting(sample_rate: int) -> list[IIRfilter]:
+    """The two filters of BS.1770-4, annex 1: a shelf for the head, and a high pass."""
+    return [
+        IIRfilter(4.0, 1 / np.sqrt(2), 1500.0, sample_rate, "high_shelf"),
+        IIRfilter(0.0, 0.5, 38.0, sample_rate, "high_pass"),
+    ]
+
+
+class _Energy:
+    """Mean squares of one channel, K-weighted, a tenth of a second each."""
+
+    def __init__(self, sample_rate: int) -> None:
+        self._filters = _k_weighting(sample_rate)
+        self._states = [np.zeros(max(len(f.a), len(f.b)) - 1) for f in self._filters]
+        self._tenth = sample_rate // 10
+
+    def of(self, block: Mono) -> NDArray[np.float64]:
+        """Of the next block."""
+        part = block.astype(np.float64)
+        for index, stage in enumerate(self._filters):
+            part, self._states[index] = lfilter(stage.b, stage.a, part, zi=self._states[index])
+            part *= stage.passband_gain
+        whole = len(part) // self._tenth
+        energy: NDArray[np.float64] = np.square(part[: whole * self._tenth]).reshape(whole, self._tenth).mean(axis=1)
+        return energy
+
+
+def _loudness(blocks: Iterable[Stereo], sample_rate: int) -> float:
     """The loudness of a sound that comes in blocks, each but the last whole tenths of a second long."""
-    tenth = sample_rate // 10
-    filters = list(pyloudnorm.Meter(sample_rate)._filters.values())
-    states = [np.zeros(max(len(f.a), len(f.b)) - 1) for f in filters]
+    meters = (_Energy(sample_rate), _Energy(sample_rate))
     energies = []
     for block in blocks:
-        part = block.astype(np.float64)
-        for index, stage in enumerate(filters):
-            part, states[index] = lfilter(stage.b, stage.a, part, zi=states[index])
-            part *= stage.passband_gain
-        whole = len(part) // tenth
-        energies.append(np.square(part[: whole * tenth]).reshape(whole, tenth).mean(axis=1))
-    tenths = 2 * np.concatenate(energies)  # two equal channels
+        each = [meter.of(channel) for meter, channel in zip(meters, block.channels, strict=False)]
+        energies.append(each[0] + each[-1])
+    tenths = np.concatenate(energies)
     gated = np.convolve(tenths, np.full(4, 0.25), "valid")  # 400 ms, 75 % overlap
     with np.errstate(divide="ignore"):
         levels = -0.691 + 10 * np.log10(gated)
@@ -75,22 +98,24 @@ def true_peak(samples: NDArray[np.floating], *, oversampling: int = 8) -> float:
     return float(20 * np.log10(max(peak, 1e-9)))
 
 
-def _peaks(mono: Mono) -> Peaks:
-    """The oversampled peak round each sample, in half precision: 0.004 dB, rounded up."""
-    peaks = np.zeros(len(mono) + 1, np.float16)
+def _peaks(sound: Stereo) -> Peaks:
+    """The oversampled peak of both channels round each sample, in half precision: 0.004 dB, rounded up."""
+    peaks = np.zeros(len(sound) + 1, np.float16)
     block = 480_000
-    for first in range(0, len(mono), block):
-        lead = min(first, 256)
-        part = mono[first - lead : first + block + 256]
-        fine = np.abs(resample_poly(part, _OVERSAMPLING, 1))
-        each = fine[: len(part) * _OVERSAMPLING].reshape(len(part), _OVERSAMPLING).max(axis=1)
-        size = min(block, len(mono) - first)
-        peaks[first : first + size] = each[lead : lead + size] * 1.0005 + 1e-7
+    for channel in sound.channels:
+        for first in range(0, len(channel), block):
+            lead = min(first, 256)
+            part = channel[first - lead : first + block + 256]
+            fine = np.abs(resample_poly(part, _OVERSAMPLING, 1))
+            each = fine[: len(part) * _OVERSAMPLING].reshape(len(part), _OVERSAMPLING).max(axis=1)
+            size = min(block, len(channel) - first)
+            found = (each[lead : lead + size] * 1.0005 + 1e-7).astype(np.float16)
+            peaks[first : first + size] = np.maximum(peaks[first : first + size], found)
     return np.maximum(peaks[:-1], peaks[1:])
 
 
-def _limited(mono: Mono, peaks: Peaks, gain: float, sample_rate: int) -> Iterator[Mono]:
-    """``mono`` times ``gain``, held below the ceiling by a smooth gain; block by block."""
+def _limited(sound: Stereo, peaks: Peaks, gain: float, sample_rate: int) -> Iterator[Stereo]:
+    """``sound`` times ``gain``, both channels held below the ceiling by one smooth gain; block by block."""
     look = int(_LOOK_AHEAD * sample_rate) | 1
     half = look // 2
     window = np.hanning(look + 2)[1:-1]
@@ -98,12 +123,13 @@ def _limited(mono: Mono, peaks: Peaks, gain: float, sample_rate: int) -> Iterato
     release = _Release(peaks, gain, look, sample_rate)
     lead = np.repeat(release.first, half)
     step = sample_rate * _BLOCK_SECONDS
-    for first in range(0, len(mono), step):
-        part = mono[first : first + step]
+    for first in range(0, len(sound), step):
+        part = sound.part(first, first + step)
         reduction = np.concatenate([lead, release.block(first, len(part) + half)])
         reduction = np.pad(reduction, (0, len(part) + 2 * half - len(reduction)), mode="edge")
         smooth = oaconvolve(reduction, window, "valid")
-        yield (part * gain * np.exp(-np.maximum(smooth, 0))).astype(np.float32)
+        lowered = np.exp(-np.maximum(smooth, 0))
+        yield Stereo.of([(channel * gain * lowered).astype(np.float32) for channel in part.channels])
         lead = reduction[len(part) : len(part) + half]
 
 
@@ -137,31 +163,32 @@ class _Release:
         return reduction
 
 
-def master(mono: Mono, sample_rate: int, *, target: float = TARGET_LUFS) -> Mono:
-    """``mono`` at ``target`` LUFS (within .1) with its true peak below -1 dBTP; its samples are overwritten.
+def master(sound: Stereo, sample_rate: int, *, target: float = TARGET_LUFS) -> Stereo:
+    """``sound`` at ``target`` LUFS (within .1) with its true peak below -1 dBTP; its samples are overwritten.
 
     Silence, and sounds too short to have a loudness, come back unchanged but for the ceiling.
     """
-    if not len(mono):
-        return mono
-    peaks = _peaks(mono)
-    gain = _gain(mono, peaks, sample_rate, target)
+    if not len(sound):
+        return sound
+    peaks = _peaks(sound)
+    gain = _gain(sound, peaks, sample_rate, target)
     at = 0
-    for block in _limited(mono, peaks, gain, sample_rate):
-        mono[at : at + len(block)] = block
+    for block in _limited(sound, peaks, gain, sample_rate):
+        for channel, made in zip(sound.channels, block.channels, strict=True):
+            channel[at : at + len(made)] = made
         at += len(block)
-    return mono
+    return sound
 
 
-def _gain(mono: Mono, peaks: Peaks, sample_rate: int, target: float) -> float:
+def _gain(sound: Stereo, peaks: Peaks, sample_rate: int, target: float) -> float:
     """The factor at which the limited sound has the target's loudness; 1 where it has none."""
-    loudness = measure_loudness(mono, sample_rate)
+    loudness = measure_loudness(sound, sample_rate)
     if not np.isfinite(loudness):
         return 1.0
     gain_db = target - loudness
     before: tuple[float, float] | None = None
     for _ in range(8):
-        error = target - _loudness(_limited(mono, peaks, 10 ** (gain_db / 20), sample_rate), sample_rate)
+        error = target - _loudness(_limited(sound, peaks, 10 ** (gain_db / 20), sample_rate), sample_rate)
         if abs(error) < 0.05:
             break
         slope = 1.0

@@ -14,7 +14,7 @@ Mono = NDArray[np.float32]
 
 @dataclass(frozen=True)
 class Placement:
-    """Mono samples at ``sample_rate`` Hz that start ``start`` seconds in."""
+    """Samples at ``sample_rate`` Hz that start ``start`` seconds in: mono, shape (n,), or stereo, shape (n, 2)."""
 
     start: float
     sample_rate: int

@@ -5,10 +5,10 @@ from __future__ import annotations
 import numpy as np
 from numpy.typing import NDArray
 
-from dearhost.memory import Later
+from dearhost.memory import LazyModule
 from dearhost.sound.examining import frame_levels
 
-ndimage, signal = Later("scipy.ndimage"), Later("scipy.signal")
+ndimage, signal = LazyModule("scipy.ndimage"), LazyModule("scipy.signal")
 
 Mono = NDArray[np.float32]
 _EDGE = 0.08

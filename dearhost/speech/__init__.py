@@ -8,7 +8,7 @@ from dearhost.speech.names import UnknownName, unknown_names
 from dearhost.speech.pausing import with_pauses
 from dearhost.speech.plan import WordPlan, plan_words
 from dearhost.speech.reading import Prosody, Reading, Samples, TimedPhone, TimedWord, timings_to_json
-from dearhost.speech.recordings import RecordingStore, borders_of
+from dearhost.speech.recordings import borders_of
 from dearhost.speech.registry import VoiceRegistry
 from dearhost.speech.say_as import SayAs, Sayings, sayings_of, stress_moved, uses_of
 from dearhost.speech.speaking import Speaker
@@ -25,7 +25,6 @@ __all__ = [
     "Manner",
     "Prosody",
     "Reading",
-    "RecordingStore",
     "Samples",
     "SayAs",
     "Sayings",

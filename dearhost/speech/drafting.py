@@ -4,12 +4,12 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from dearhost.assets import RecordingStore
 from dearhost.errors import UnreadableSound
 from dearhost.sound.examining import examine
 from dearhost.sound.files import RATE, Sound
 from dearhost.sound.tidying import faded, levelled
 from dearhost.speech.aligning import Aligner
-from dearhost.speech.recordings import RecordingStore
 
 _PAUSE = 0.65
 _LONGEST_WORDS = 40

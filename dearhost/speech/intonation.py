@@ -6,12 +6,12 @@ from collections.abc import Mapping
 
 import numpy as np
 
-from dearhost.memory import Later
+from dearhost.memory import LazyModule
 from dearhost.speech.reading import Reading
 from dearhost.speech.reshaping import Course
 from dearhost.speech.world import FRAME_MS, Floats
 
-ndimage = Later("scipy.ndimage")
+ndimage = LazyModule("scipy.ndimage")
 
 ENDINGS: Mapping[str, float] = {"written": 0.0, "rising": 5.0, "falling": -4.0}
 """Semitones reached on the last word: a question or a list that goes on, and a statement that is over (common

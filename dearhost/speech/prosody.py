@@ -4,10 +4,10 @@ from __future__ import annotations
 
 import numpy as np
 
-from dearhost.memory import Later
+from dearhost.memory import LazyModule
 from dearhost.speech.reading import Prosody, Samples
 
-parselmouth = Later("parselmouth")
+parselmouth = LazyModule("parselmouth")
 
 RATE = 200.0
 _FLOOR, _CEILING = 60.0, 420.0

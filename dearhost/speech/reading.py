@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
+import hashlib
+import json
 from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from dataclasses import astuple, dataclass, replace
 from typing import Any
 
 import numpy as np
@@ -54,6 +56,15 @@ class Reading:
     prosody: Prosody
     duration: float
     """Seconds."""
+
+    def digest(self) -> str:
+        """A name of its times, prosody and sound."""
+        head = (self.sample_rate, self.duration, self.prosody.rate, [astuple(w) for w in self.words],
+                [astuple(p) for p in self.phones])  # fmt: skip
+        name = hashlib.blake2b(json.dumps(head).encode(), digest_size=12)
+        for values in (self.samples, self.prosody.loudness, self.prosody.pitch):
+            name.update(np.ascontiguousarray(values, "<f4").tobytes())
+        return name.hexdigest()
 
     def silent(self) -> Reading:
         """Without its sound: all that drawing needs."""

@@ -6,6 +6,7 @@ import threading
 from collections.abc import Iterator
 from contextlib import contextmanager
 
+from dearhost.assets import RecordingStore
 from dearhost.errors import NothingToSay
 from dearhost.sound.files import RATE as RECORDED_RATE
 from dearhost.speech.aligning import VERSION as ALIGNING_VERSION
@@ -16,7 +17,6 @@ from dearhost.speech.plan import ensure_readable, plan_words
 from dearhost.speech.reading import Reading
 from dearhost.speech.reading_file import load_reading, read_duration, save_reading
 from dearhost.speech.recordings import (
-    RecordingStore,
     load_alignment,
     recorded_reading,
     save_alignment,

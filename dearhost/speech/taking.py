@@ -7,6 +7,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from dearhost.assets import RecordingStore
 from dearhost.errors import UnreadableSound
 from dearhost.sound.examining import Fault, Quality, examine, faults
 from dearhost.sound.files import RATE, Sound
@@ -14,7 +15,6 @@ from dearhost.sound.tidying import denoised, faded, levelled, trimmed, with_shor
 from dearhost.speech.aligning import Aligner, Alignment
 from dearhost.speech.plan import plan_words
 from dearhost.speech.reading import Samples
-from dearhost.speech.recordings import RecordingStore
 
 _EDGE = 0.12
 

@@ -7,7 +7,7 @@ from functools import lru_cache
 
 from num2words import num2words
 
-from dearhost.speech.lexicon import ENGLISH, LEXICONS, Lexicon
+from dearhost.languages import LEXICONS, Lexicon
 
 _LETTER = r"[^\W\d_²³¹½¼¾⅓⅔⅛]"
 _LETTERS = rf"{_LETTER}+(?:['’ʼ]{_LETTER}+)*['’]?"
@@ -39,7 +39,7 @@ def say(core: str, language: str, *, abbreviated: bool = False, after_number: bo
 
 def is_abbreviation(core: str, language: str) -> bool:
     """Whether ``core`` followed by a full stop is an abbreviation, so that no sentence ends there."""
-    lexicon = LEXICONS.get(language, ENGLISH)
+    lexicon = LEXICONS.get(language, LEXICONS["en"])
     return f"{core.lower()}." in lexicon.abbreviations or re.fullmatch(r"(?:[^\W\d_]\.)+[^\W\d_]", core) is not None
 
 
@@ -57,7 +57,7 @@ class _Rules:
             return unit
         if core in lexicon.fractions:
             return lexicon.fractions[core]
-        if core in _ROMAN and lexicon is ENGLISH:
+        if core in _ROMAN and lexicon.language == "en":
             return self.cardinal(_ROMAN[core])
         for rule in (
             self.money,
@@ -94,7 +94,7 @@ class _Rules:
         return f"{said} {self.lexicon.point} {self.digits(part, zero=True)}" if part else said
 
     def digits(self, text: str, *, zero: bool = False) -> str:
-        oh = self.lexicon is ENGLISH and not zero
+        oh = self.lexicon.language == "en" and not zero
         return " ".join("oh" if c == "0" and oh else self.cardinal(int(c)) for c in text if c.isdigit())
 
     def money(self, core: str) -> str:
@@ -123,7 +123,7 @@ class _Rules:
         if not match:
             return ""
         hour, minute = self.cardinal(int(match[1])), int(match[2])
-        if self.lexicon is ENGLISH:
+        if self.lexicon.language == "en":
             tail = self.lexicon.oclock if not minute else ("oh " if minute < 10 else "") + self.cardinal(minute)
             return f"{hour} {tail}"
         joiner = {"es": "y", "fr": "heures", "de": "Uhr"}[self.lexicon.language]
@@ -134,11 +134,11 @@ class _Rules:
         if not match:
             return ""
         first, second, year = int(match[1]), int(match[2]), int(match[3])
-        month, day = (first, second) if self.lexicon is ENGLISH and first <= 12 else (second, first)
+        month, day = (first, second) if self.lexicon.language == "en" and first <= 12 else (second, first)
         if not (1 <= month <= 12 and 1 <= day <= 31):
             return ""
         name = self.lexicon.months[month - 1]
-        if self.lexicon is ENGLISH:
+        if self.lexicon.language == "en":
             return f"{name} {self._ordinal(day)} {self._year(year)}"
         of = " de " if self.lexicon.language == "es" else " "
         said = self._ordinal(day) + "r" if self.lexicon.language == "de" else self.cardinal(day)
@@ -162,7 +162,7 @@ class _Rules:
 
     def decade(self, core: str) -> str:
         match = re.fullmatch(r"(\d{3}0)['’]?s", core)
-        if not match or self.lexicon is not ENGLISH:
+        if not match or self.lexicon.language != "en":
             return ""
         said = self._year(int(match[1]))
         return said[:-1] + "ies" if said.endswith("y") else said + "s"
@@ -185,7 +185,7 @@ class _Rules:
     def fraction(self, core: str) -> str:
         """3/4, and 10/10 as a score; English only, other languages read them as a compound."""
         match = re.fullmatch(r"(\d{1,2})/(\d{1,2})", core)
-        if not match or self.lexicon is not ENGLISH:
+        if not match or self.lexicon.language != "en":
             return ""
         top, bottom = int(match[1]), int(match[2])
         if not 0 < top < bottom <= 10:

@@ -11,6 +11,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from dearhost.formats import TimedText
+from dearhost.languages import LANGUAGES
 from dearhost.script import blanked
 from dearhost.speech import Reading
 
@@ -18,13 +19,7 @@ _LINGER = 0.9
 """Seconds a caption may stay after its last word, as far as the next one leaves room."""
 _JOIN_GAP = 0.25
 """Shorter gaps between captions are closed, so that they do not flicker."""
-_WEAK_ENDS = frozenset(
-    """
-    a an the of to in on at by for with from and or but as is are was were be been not no i you he she
-    it we they my your his her our their this that these those if so because into over under than el la
-    los las un una de del en y le les des du et à der die das ein eine und im am zu mr. mrs. dr. very
-    """.split()  # noqa: SIM905 - words read best as words
-)
+_WEAK_ENDS: frozenset[str] = frozenset().union(*(language.weak_ends for language in LANGUAGES.values()))
 _IMPOSSIBLE = 1e9
 
 

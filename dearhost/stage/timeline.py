@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
+from functools import cached_property
 from typing import Any
 
 import numpy as np
@@ -13,12 +14,11 @@ from dearhost.hosts import Role
 from dearhost.script import Cue
 from dearhost.speech import Reading, Samples
 from dearhost.stage.captions import Caption
-from dearhost.stage.furniture import PlacedFurniture
+from dearhost.stage.fingerprints import picture_fingerprint
+from dearhost.stage.layout.furniture import PlacedFurniture
 from dearhost.timebase import FrameRate, Span
 
 NO_VOICE = 99.0
-DISSOLVE = 0.40
-"""Seconds a dissolve takes at the start of the later scene."""
 
 
 @dataclass(frozen=True)
@@ -29,7 +29,6 @@ class PlacedHost:
     x: float
     y: float
     head: float
-    role: Role
 
 
 @dataclass(frozen=True)
@@ -106,7 +105,7 @@ class Shot:
 
 @dataclass(frozen=True)
 class SceneTimeline:
-    """One scene. ``fingerprint`` names everything in it that affects pixels or sound.
+    """One scene.
 
     ``burned`` tells whether captions are part of the picture; ``transition`` is how the scene begins.
     """
@@ -121,7 +120,6 @@ class SceneTimeline:
     lines: tuple[PlacedLine, ...]
     captions: tuple[Caption, ...]
     titles: tuple[Title, ...]
-    fingerprint: str
     burned: bool = True
     transition: str = "cut"
     cutaways: tuple[Cutaway, ...] = ()
@@ -138,15 +136,16 @@ class SceneTimeline:
         """In the film."""
         return Span(self.start, self.start + self.duration)
 
+    @cached_property
+    def fingerprint(self) -> str:
+        """Names everything in the scene that affects its pixels."""
+        return picture_fingerprint(self)
+
     def silent(self) -> SceneTimeline:
         """Without the sound of its lines."""
         roles = {host: role.silent() for host, role in self.roles.items()}
-        shots = tuple(
-            replace(shot, hosts=tuple(replace(host, role=roles[host.host]) for host in shot.hosts))
-            for shot in self.shots
-        )
         lines = tuple(replace(line, reading=line.reading.silent()) for line in self.lines)
-        return replace(self, shots=shots, lines=lines, roles=roles)
+        return replace(self, lines=lines, roles=roles)
 
     def shot_at(self, moment: float) -> int:
         """The index of the shot at ``moment`` (scene time)."""

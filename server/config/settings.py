@@ -6,7 +6,7 @@ import os
 import secrets
 from pathlib import Path
 
-from dearhost.films import data_folder
+from dearhost.production import data_folder
 
 BASE_DIR = Path(__file__).resolve().parent.parent.parent
 DATA_DIR = data_folder()

@@ -31,9 +31,11 @@ def enqueue(delivery: Delivery) -> None:
 def _render(delivery: Delivery, report: Reporter) -> None:
     production = production_of(delivery.document, delivery.title)
     rate = FrameRate.of(delivery.frames_per_second)
-    order = FilmOrder(production, Picture.of(production.shape, delivery.height), rate, delivery.captions, delivery.form)
+    order = FilmOrder(
+        production, Picture.of(production.choices.shape, delivery.height), rate, delivery.captions, delivery.form
+    )
     made, _ = make_film(order, delivery.film, studio(), progress=report)
-    timeline = compile_timeline(production, studio().speaker, rate)
+    timeline = compile_timeline(production, studio(), rate)
     for kind in ("srt", "vtt"):
         _write(delivery, f"captions.{kind}", caption_text(timeline, kind))
     delivery.seconds = round(made.seconds, 3)

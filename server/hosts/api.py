@@ -12,11 +12,11 @@ from django.utils.text import slugify
 from ninja import File, Router, Schema, Status
 from ninja.files import UploadedFile
 
+from dearhost.assets import LARGEST_FILE
 from dearhost.errors import HostError
-from dearhost.hosts import CAST, Host, base_of, host_by_id, looks_of_host, picture_folder
-from dearhost.hosts.own_pictures import LARGEST_FILE
-from dearhost.hosts.portraits import cue_png, figure_png, model_sheet_png, model_sheet_svg, portrait_png
-from dearhost.stage import SETS
+from dearhost.hosts import CAST, Host, base_of
+from dearhost.hosts.thumbnails import cue_png, figure_png, model_sheet_png, model_sheet_svg, portrait_png
+from dearhost.production import SETS
 from server.hosts.models import FavouriteHost, OwnHost
 from server.studio import studio
 
@@ -64,7 +64,7 @@ class MarkIn(Schema):
 
 def owned_host(request: HttpRequest, host_id: str) -> Host:
     """A host of the cast or of the account. Raises UnknownHost, Http404."""
-    host = host_by_id(host_id)
+    host = studio().hosts.host(host_id)
     if host_id not in CAST and not OwnHost.objects.filter(owner_id=request.user.pk, base=base_of(host_id)).exists():
         raise Http404
     return host
@@ -75,7 +75,7 @@ def list_hosts(request: HttpRequest) -> list[dict[str, Any]]:
     """Everybody in the cast, then the account's own hosts in their newest versions."""
     marked = set(FavouriteHost.objects.filter(owner_id=request.user.pk).values_list("host", flat=True))
     mine = set(OwnHost.objects.filter(owner_id=request.user.pk).values_list("base", flat=True))
-    own = [host for host in studio().hosts.latest() if base_of(host.id) in mine]
+    own = [host for host in studio().hosts.shelf.latest() if base_of(host.id) in mine]
     return [
         {
             "id": host.id,
@@ -83,7 +83,7 @@ def list_hosts(request: HttpRequest) -> list[dict[str, Any]]:
             "kind": host.kind,
             "description": host.card.description,
             **asdict(host.card),
-            "looks": list(looks_of_host(host.id)),
+            "looks": list(studio().hosts.looks_of(host.id)),
             "own": host.id not in CAST,
             "favourite": base_of(host.id) in marked,
         }
@@ -94,19 +94,19 @@ def list_hosts(request: HttpRequest) -> list[dict[str, Any]]:
 @router.get("/sets", response=list[SetOut], operation_id="listSets")
 def list_sets(request: HttpRequest) -> list[SetOut]:
     """Every set."""
-    return [SetOut(id=s.id, name=s.name) for s in SETS.values()]
+    return [SetOut(id=set_id, name=name) for set_id, name in SETS.items()]
 
 
 @router.post("/pictures", response={201: PictureOut}, operation_id="keepPicture")
 def keep_picture(request: HttpRequest, file: File[UploadedFile]) -> Status[dict[str, str]]:
     """Keep a picture to hold as a prop. Raises HostError for what is no picture or too large."""
-    return Status(201, {"picture": picture_folder().keep(file.read(LARGEST_FILE + 1))})
+    return Status(201, {"picture": studio().pictures.keep(file.read(LARGEST_FILE + 1))})
 
 
 @router.get("/pictures/{picture}.png", operation_id="ownPicture", include_in_schema=False)
 def own_picture(request: HttpRequest, picture: str) -> HttpResponse:
     """A kept picture."""
-    png = picture_folder().bytes_of(picture)
+    png = studio().pictures.bytes_of(picture)
     if png is None:
         raise Http404
     return HttpResponse(png, content_type="image/png", headers={"Cache-Control": "private, max-age=31536000"})
@@ -165,14 +165,14 @@ def model_sheet(request: HttpRequest, host_id: str, kind: str) -> HttpResponse:
 
 @lru_cache(maxsize=256)
 def _cue(host_id: str, kind: str) -> bytes:
-    return cue_png(host_by_id(host_id), kind)
+    return cue_png(studio().hosts.host(host_id), kind)
 
 
 @lru_cache(maxsize=64)
 def _portrait(host_id: str) -> bytes:
-    return portrait_png(host_by_id(host_id))
+    return portrait_png(studio().hosts.host(host_id))
 
 
 @lru_cache(maxsize=64)
 def _figure(host_id: str) -> bytes:
-    return figure_png(host_by_id(host_id))
+    return figure_png(studio().hosts.host(host_id))

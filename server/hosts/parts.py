@@ -7,17 +7,17 @@ from typing import Any
 
 from ninja import Schema
 
-from dearhost.hosts.colours import PALETTE
-from dearhost.hosts.eyes import BROWS
-from dearhost.hosts.face_parts import BEARDS, GLASSES
-from dearhost.hosts.hair_styles import STYLES
-from dearhost.hosts.head_space import JAWS
-from dearhost.hosts.headwear import HEADWEAR
+from dearhost.drawing.colours import PALETTE
 from dearhost.hosts.host import AGE_GROUPS, DRESSES
-from dearhost.hosts.model_sheet import AGES, BUILDS, HAIR_COLOURS, OUTFITS, PATTERNS, SKINS, SLEEVES
-from dearhost.hosts.nose_and_ears import NOSES
-from dearhost.hosts.sheet_file import FEATURE_LIMITS
-from dearhost.hosts.workshop import GROUPS
+from dearhost.hosts.people.eyes import BROWS
+from dearhost.hosts.people.face_parts import BEARDS, GLASSES
+from dearhost.hosts.people.hair_styles import STYLES
+from dearhost.hosts.people.head_space import JAWS
+from dearhost.hosts.people.headwear import HEADWEAR
+from dearhost.hosts.people.model_sheet import AGES, BUILDS, HAIR_COLOURS, OUTFITS, PATTERNS, SKINS, SLEEVES
+from dearhost.hosts.people.nose_and_ears import NOSES
+from dearhost.hosts.people.sheet_file import FEATURE_LIMITS
+from dearhost.hosts.people.workshop import GROUPS
 
 
 class ChoiceOut(Schema):

@@ -9,24 +9,24 @@ from django.http import HttpRequest, HttpResponse
 from django.utils.text import slugify
 from ninja import Field, File, Router, Schema, Status, UploadedFile
 
+from dearhost.assets import LARGEST_FILE
 from dearhost.errors import HostError
 from dearhost.hosts import Pose, base_of
-from dearhost.hosts.badge import badge_from
-from dearhost.hosts.describing import describe_host
 from dearhost.hosts.host import Card
-from dearhost.hosts.model_sheet import ModelSheet
-from dearhost.hosts.own_pictures import LARGEST_FILE
-from dearhost.hosts.person import Person
-from dearhost.hosts.portraits import SPEAKING, expression_pose, figure_png, portrait_png
-from dearhost.hosts.pose import Body
-from dearhost.hosts.sheet_file import (
+from dearhost.hosts.people.badge import badge_from
+from dearhost.hosts.people.from_words import describe_host
+from dearhost.hosts.people.model_sheet import ModelSheet
+from dearhost.hosts.people.person import Person
+from dearhost.hosts.people.sheet_file import (
     card_from_json,
     host_from_json,
     host_to_json,
     sheet_from_json,
     sheet_to_json,
 )
-from dearhost.hosts.workshop import GROUPS, random_sheet, variations
+from dearhost.hosts.people.workshop import GROUPS, random_sheet, variations
+from dearhost.hosts.pose import Body
+from dearhost.hosts.thumbnails import SPEAKING, expression_pose, figure_png, portrait_png
 from dearhost.render import rehearse
 from server.hosts.api import owned_host
 from server.hosts.models import OwnHost
@@ -192,7 +192,7 @@ def _out(host: Person, notes: tuple[str, ...]) -> dict[str, Any]:
 
 def _keep(request: HttpRequest, name: str, card: Card, sheet: ModelSheet, changes: str = "") -> Person:
     mine = changes and OwnHost.objects.filter(owner_id=request.user.pk, base=base_of(changes)).exists()
-    kept = studio().hosts.keep(" ".join(name.split()), card, sheet, changes if mine else "")
+    kept = studio().hosts.shelf.keep(" ".join(name.split()), card, sheet, changes if mine else "")
     OwnHost.objects.get_or_create(base=base_of(kept.id), defaults={"owner_id": request.user.pk})
     return kept
 
@@ -209,7 +209,7 @@ def delete(request: HttpRequest, host_id: str) -> Status[None]:
     """Delete a made host, with all its versions."""
     host = owned_host(request, host_id)
     OwnHost.objects.filter(owner_id=request.user.pk, base=base_of(host.id)).delete()
-    studio().hosts.remove(host.id)
+    studio().hosts.shelf.remove(host.id)
     return Status(204, None)
 
 

@@ -12,8 +12,18 @@ from ninja import File, Query, Router, Status, UploadedFile
 
 from dearhost.errors import UnreadableScript
 from dearhost.films import running_time
-from dearhost.script import findings, read_script, spoken_lines, write_fountain, write_markdown, write_plain
-from dearhost.stage import SUFFIX, display_name, open_production, pack, production_as_ssml
+from dearhost.production import (
+    SUFFIX,
+    findings,
+    open_production,
+    pack,
+    production_as_ssml,
+    read_script,
+    write_fountain,
+    write_markdown,
+)
+from dearhost.script import spoken_lines, write_plain
+from dearhost.stage import display_name
 from server.productions.actions.create import adopt_production, create_production
 from server.productions.actions.restore import restore_revision
 from server.productions.actions.save import StaleSave, save_production
@@ -59,7 +69,7 @@ def _summary(production: Production) -> dict[str, Any]:
         "estimated": time.estimated,
         "scenes": len(staged.script.scenes),
         "hosts": [display_name(s) for s in staged.script.speakers() if s],
-        "shape": staged.shape,
+        "shape": staged.choices.shape,
         "first_scene": spoken[0].id if spoken else "",
         "findings": len(findings(staged.script)),
     }
@@ -85,7 +95,7 @@ def open_file(request: HttpRequest, file: File[UploadedFile]) -> Status[dict[str
     stem = name.rsplit(".", 1)[0].replace("-", " ").replace("_", " ").strip().capitalize()
     if (file.size or 0) > MAX_FILE_BYTES:
         raise UnreadableScript(f"'{name}' has {(file.size or 0) / 1e6:.0f} MB, too much for a script. Is it the file?")
-    opened = open_production(file.read(), name, studio().voices)
+    opened = open_production(file.read(), name, studio())
     created = adopt_production(request.user, opened.production, stem)
     return Status(201, {"production": created, "notes": opened.notes})
 
@@ -125,9 +135,9 @@ def as_file(request: HttpRequest, production_id: UUID, name: str, line: str = ""
     production = owned(request, production_id)
     staged = production_of(production.document, production.title)
     if name == f"production{SUFFIX}":
-        return _as_file(pack(staged), production, SUFFIX, "application/zip")
+        return _as_file(pack(staged, studio()), production, SUFFIX, "application/zip")
     if name == "script.ssml":
-        markup = production_as_ssml(staged, studio().voices, line)
+        markup = production_as_ssml(staged, studio(), line)
         return _as_file(markup, production, ".ssml", "application/ssml+xml")
     if name not in _WRITERS:
         raise Http404

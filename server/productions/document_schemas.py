@@ -2,19 +2,23 @@
 
 from __future__ import annotations
 
-from typing import Literal
+from typing import Annotated, Any, Literal
 
 from ninja import Schema
+from pydantic import BeforeValidator, Field, create_model
+
+from dearhost.production import CHOICES, Choice, Scope
 
 
 class CueSchema(Schema):
-    """What happens on the word that begins at ``start`` in its line's text."""
+    """What happens on the word that begins at ``start`` in its line's text, or from there to the word at ``end``."""
 
     id: str
     kind: str
     start: int
     parameters: dict[str, float | str] = {}
     look: bool = False
+    end: int | None = None
 
 
 class BlockSchema(Schema):
@@ -36,20 +40,44 @@ class SpotSchema(Schema):
     facing: Literal[-1, 0, 1] = 0
 
 
-class StagingSchema(Schema):
-    """A scene's own choices; what is "" or null is as everywhere."""
+def _as_everywhere(value: Any) -> Any:
+    """A scene's choice that is "" is as everywhere."""
+    return None if value == "" else value
 
-    set: str = ""
-    framing: Literal["", "wide", "full", "medium", "close-up", "bubble", "square-bubble"] = ""
-    transition: Literal["", "cut", "dissolve"] = ""
-    captions: bool | None = None
-    furniture: Literal["", "none", "desk", "counter"] = ""
-    cutting: Literal["", "together", "speakers"] = ""
-    camera: Literal["", "still", "push", "pull", "pan-left", "pan-right"] = ""
-    tail: float | None = None
-    target: float | None = None
+
+def _hint(choice: Choice) -> Any:
+    """The type of a choice's values."""
+    if choice.kind == "switch":
+        return bool
+    if choice.kind == "choice":
+        return Literal[tuple(choice.values)]
+    return Annotated[float, Field(ge=choice.low, le=choice.high, allow_inf_nan=False)]
+
+
+def _own_choices() -> dict[str, Any]:
+    """What a scene may choose otherwise than everywhere, by the table of choices; null is as everywhere."""
+    return {
+        name: (Annotated[_hint(choice) | None, BeforeValidator(_as_everywhere)], None)
+        for name, choice in CHOICES.items()
+        if choice.scope is not Scope.EVERYWHERE
+    }
+
+
+def _choices() -> dict[str, Any]:
+    """What is chosen for the whole production, by the table of choices."""
+    return {
+        name: (_hint(choice), choice.default) for name, choice in CHOICES.items() if choice.scope is not Scope.SCENE
+    }
+
+
+class _Staging(Schema):
+    """A scene's own choices; what is null is as everywhere."""
+
     blocking: dict[str, SpotSchema] = {}
     looks: dict[str, str] = {}
+
+
+StagingSchema: Any = create_model("StagingSchema", __base__=_Staging, __doc__=_Staging.__doc__, **_own_choices())
 
 
 class SceneSchema(Schema):
@@ -103,22 +131,13 @@ class SayAsSchema(Schema):
     ipa: str = ""
 
 
-class DocumentSchema(Schema):
+class _Document(Schema):
     """A production's document: the script and every choice."""
 
     script: ScriptSchema
     cast: dict[str, CastSchema]
-    shape: Literal["16:9", "1:1", "9:16"]
-    captions: bool
-    set: str
-    framing: Literal["wide", "full", "medium", "close-up", "bubble", "square-bubble"]
-    transition: Literal["cut", "dissolve"]
-    liveliness: Literal["still", "normal", "lively"]
-    furniture: Literal["none", "desk", "counter"] = "none"
-    cutting: Literal["together", "speakers"] = "together"
-    camera: Literal["still", "push", "pull", "pan-left", "pan-right"] = "still"
-    directed: bool = True
-    titles: bool
-    caption_names: bool = False
     brief: BriefSchema = BriefSchema()
     say_as: list[SayAsSchema] = []
+
+
+DocumentSchema: Any = create_model("DocumentSchema", __base__=_Document, __doc__=_Document.__doc__, **_choices())

@@ -6,7 +6,7 @@ import json
 from typing import Any
 
 from dearhost.errors import ScriptError
-from dearhost.stage import Production, production_from_json, production_to_json
+from dearhost.production import Production, production_from_json, production_to_json
 
 MAX_DOCUMENT_BYTES = 8_000_000
 

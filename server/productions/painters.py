@@ -24,7 +24,7 @@ _KEPT = 6
 def _timeline(production_id: str, revision: int, scene_id: str) -> Timeline:
     production = Production.objects.get(pk=production_id)
     staged = production_of(production.document, production.title)
-    return compile_scene(staged, scene_id, studio().speaker, PREVIEW_RATE)
+    return compile_scene(staged, scene_id, studio(), PREVIEW_RATE)
 
 
 def forget_timelines(**_: object) -> None:
@@ -57,7 +57,7 @@ def tried_timeline(production: Production, scene_id: str, line_id: str, cue: Cue
 
     scenes = tuple(tried(s) if s.id == scene_id else s for s in staged.script.scenes)
     staged = replace(staged, script=replace(staged.script, scenes=scenes))
-    return compile_scene(staged, scene_id, studio().speaker, PREVIEW_RATE)
+    return compile_scene(staged, scene_id, studio(), PREVIEW_RATE)
 
 
 class _Slot:
@@ -80,7 +80,7 @@ class PainterShelf:
         with self._lock:
             slot = self._slots.get(key)
             if slot is None:
-                slot = self._slots[key] = _Slot(Painter(timeline, picture, studio().fonts))
+                slot = self._slots[key] = _Slot(Painter(timeline, picture, studio().resources))
                 while len(self._slots) > _KEPT:
                     self._slots.popitem(last=False)
             else:
@@ -99,4 +99,4 @@ shelf = PainterShelf()
 
 def own_painter(timeline: Timeline, height: int) -> Painter:
     """A painter for one proof alone: proofs run long and must not hold stills up."""
-    return Painter(timeline, preview_picture(timeline.shape, height), studio().fonts)
+    return Painter(timeline, preview_picture(timeline.shape, height), studio().resources)

@@ -215,14 +215,35 @@ class ParameterOut(Schema):
 
 
 class CueKindOut(Schema):
-    """Something that can happen on a word; ``also``: words one would look for it by."""
+    """Something that can happen on a word; ``also``: words one would look for it by. ``stretch``: it may last
+    from its word to a later one."""
 
     name: str
     label: str
     family: Literal["host", "picture", "sound"]
     group: str
     also: str
+    stretch: bool
     parameters: list[ParameterOut]
+
+
+class ChoiceValue(Schema):
+    """One value of a choice, and the words it is shown by."""
+
+    value: str
+    words: str
+
+
+class ProductionChoiceOut(Schema):
+    """Something that can be chosen for the whole production, for a scene, or both."""
+
+    name: str
+    kind: Literal["choice", "switch", "number"]
+    label: str
+    scope: Literal["everywhere", "scene", "both"]
+    default: str | bool | float | None
+    unit: str
+    values: list[ChoiceValue]
 
 
 class WordTime(Schema):

@@ -10,18 +10,19 @@ import numpy as np
 from django.http import HttpRequest
 from ninja import Router
 
-from dearhost.advice import advise
 from dearhost.errors import ConsentError, SpeechError
 from dearhost.films import scene_times_of, total_time
-from dearhost.hosts.rhythm import PlacedReading, Rhythm
+from dearhost.hosts.motion.rhythm import PlacedReading, Rhythm
 from dearhost.lips import PARAMETERS
-from dearhost.script import KINDS, CueKind, findings
-from dearhost.stage import Production, SceneTimeline, production_from_json, scene_times, standing
+from dearhost.production import CHOICES, CUE_KINDS, Choice, Production, findings, production_from_json
+from dearhost.script import CueKind
+from dearhost.stage import SceneTimeline, scene_times, standing
+from dearhost.writing.advice import advise
 from server.productions.api import owned
 from server.productions.document_schemas import DocumentSchema
 from server.productions.documents import production_of
 from server.productions.painters import PREVIEW_RATE, scene_timeline
-from server.productions.schemas import CheckOut, CueKindOut, SceneTimes
+from server.productions.schemas import CheckOut, CueKindOut, ProductionChoiceOut, SceneTimes
 from server.studio import studio
 
 router = Router(tags=["stage"])
@@ -32,7 +33,7 @@ def check(request: HttpRequest, document: DocumentSchema) -> dict[str, Any]:
     """Words, running times and findings of a document that need not be saved."""
     production = production_from_json(document.dict())
     scenes = production.script.scenes
-    times = scene_times_of(production, studio().speaker)
+    times = scene_times_of(production, studio())
     total = total_time(times)
     language = _language(production)
     report = advise(production.script, production.brief, language, total.seconds)
@@ -48,7 +49,7 @@ def check(request: HttpRequest, document: DocumentSchema) -> dict[str, Any]:
 def _language(production: Production) -> str:
     """What the first speaker's voice speaks; English while it cannot speak."""
     try:
-        cast = production.checked(studio().voices).cast
+        cast = production.checked(studio()).cast
         return studio().voices.voice(next(iter(cast.values())).voice).language
     except (SpeechError, ConsentError):
         return "en"
@@ -57,7 +58,19 @@ def _language(production: Production) -> str:
 @router.get("/cues", response=list[CueKindOut], operation_id="listCueKinds")
 def cue_kinds(request: HttpRequest) -> list[CueKind]:
     """Everything that can happen on a word, in the order it is offered."""
-    return list(KINDS)
+    return list(CUE_KINDS)
+
+
+@router.get("/choices", response=list[ProductionChoiceOut], operation_id="listChoices")
+def choices(request: HttpRequest) -> list[dict[str, Any]]:
+    """Everything that can be chosen for a production or a scene."""
+    return [_choice(choice) for choice in CHOICES.values()]
+
+
+def _choice(choice: Choice) -> dict[str, Any]:
+    values = [{"value": value, "words": words} for value, words in choice.values.items()]
+    kept = ("name", "kind", "label", "default", "unit")
+    return {name: getattr(choice, name) for name in kept} | {"scope": choice.scope.value, "values": values}
 
 
 def _finding(data: dict[str, Any]) -> dict[str, Any]:
@@ -78,9 +91,9 @@ def times(request: HttpRequest, production_id: UUID, scene_id: str, revision: in
     data = scene_times(scene)
     for line in data["lines"]:
         line["words"] = [{**w, "offset": w["from"]} for w in line["words"]]
-    staged = production_of(production.document, production.title).checked(studio().voices)
+    staged = production_of(production.document, production.title).checked(studio())
     written = next(s for s in staged.script.scenes if s.id == scene_id)
-    return {**data, "mouths": _mouths(scene), "blocking": standing(staged, written)}
+    return {**data, "mouths": _mouths(scene), "blocking": standing(staged, written, studio())}
 
 
 def _mouths(scene: SceneTimeline) -> list[dict[str, Any]]:

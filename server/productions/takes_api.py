@@ -14,10 +14,10 @@ from ninja import Field, File, Router, Schema, Status, UploadedFile
 
 from dearhost.errors import StageError
 from dearhost.films import as_wav
+from dearhost.production import manner_of
 from dearhost.script import Line, spoken_lines
 from dearhost.sound.files import RATE, Sound
 from dearhost.speech import Reading, Taken, spoken_otherwise, take_in, take_in_lines, tidied
-from dearhost.stage.cueing import manner_of
 from server.productions.actions.takes import (
     HeardLine,
     keep_readings,
@@ -178,7 +178,7 @@ def record_lines(
 ) -> Status[list[Take]]:
     """One recording of a whole scene, or of the whole script, cut to a take for each line."""
     production = owned(request, production_id)
-    staged = production_of(production.document, production.title).checked(studio().voices)
+    staged = production_of(production.document, production.title).checked(studio())
     lines = [line for s in staged.script.scenes if scene in ("", s.id) for line in spoken_lines(s)]
     if not lines:
         raise StageError("Nothing is spoken here yet. Write the lines, then add their recording.")

@@ -38,7 +38,7 @@ def voice_over(
     """The voice alone as sound files, with word times, captions and a cue sheet, in one zip."""
     production = owned(request, production_id)
     order = VoiceOverOrder(scope, kind, rate, loudness, pattern or PATTERN).checked()
-    timeline = compile_timeline(production_of(production.document, production.title), studio().speaker, VOICE_RATE)
+    timeline = compile_timeline(production_of(production.document, production.title), studio(), VOICE_RATE)
     packed = tempfile.TemporaryFile()  # noqa: SIM115 - the response closes it
     with tempfile.TemporaryDirectory() as folder, zipfile.ZipFile(packed, "w", zipfile.ZIP_DEFLATED) as archive:
         for path in write_voice_over(timeline, Path(folder), order):

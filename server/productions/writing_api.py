@@ -7,27 +7,13 @@ from typing import Any
 from django.http import HttpRequest
 from ninja import Router
 
-from dearhost.advice import LONG_TEXT, cuts_by_length, cuts_by_paragraph, pieces_of
-from dearhost.script import compare, count_words, read_script, to_json
-from dearhost.stage import production_from_json
+from dearhost.production import CHOICES, compare, production_from_json, read_script
+from dearhost.script import count_words, to_json
+from dearhost.writing.advice import LONG_TEXT, cuts_by_length, cuts_by_paragraph, pieces_of
 from server.productions.schemas import CompareIn, CompareOut, PasteIn, PasteOut
 
-_CHOICES = {
-    "cast": "who plays whom, with which voice",
-    "shape": "the shape of the picture",
-    "captions": "captions",
-    "set": "the set",
-    "framing": "the framing",
-    "transition": "the transition",
-    "liveliness": "the liveliness",
-    "furniture": "what hosts are behind",
-    "cutting": "whether the picture cuts to who speaks",
-    "camera": "how the camera moves",
-    "directed": "gestures by themselves",
-    "titles": "the titles",
-    "caption_names": "names in captions",
-    "brief": "the brief",
-}
+_APART = {"cast": "who plays whom, with which voice", "brief": "the brief", "say_as": "the say-as list"}
+"""What else differs, beside the table of choices."""
 router = Router(tags=["writing"])
 MAX_PASTE = 2_000_000
 
@@ -51,7 +37,12 @@ def read_paste(request: HttpRequest, data: PasteIn) -> dict[str, Any]:
 def compare_documents(request: HttpRequest, data: CompareIn) -> dict[str, Any]:
     """What differs between two states of a production, to be read; changes nothing."""
     before, after = (production_from_json(document.dict()) for document in (data.before, data.after))
-    choices = [label for name, label in _CHOICES.items() if getattr(before, name) != getattr(after, name)]
+    choices = [label for name, label in _APART.items() if getattr(before, name) != getattr(after, name)]
+    choices += [
+        choice.label.lower()
+        for name, choice in CHOICES.items()
+        if getattr(before.choices, name) != getattr(after.choices, name)
+    ]
     staged = {s.id: s.staging for s in before.script.scenes}
     own = [i for i, s in enumerate(after.script.scenes, 1) if s.id in staged and staged[s.id] != s.staging]
     choices += [f"the staging of scene {number}" for number in own]

@@ -11,8 +11,7 @@ from pathlib import Path
 import pytest
 
 from dearhost.cli import build_parser
-from dearhost.script import ensure_speakable, open_script
-from dearhost.stage import production_from_json
+from dearhost.production import ensure_speakable, open_script, production_from_json
 from server.config.api import api
 from tests.conftest import ROOT
 

@@ -16,7 +16,7 @@ from django.db import connections
 from django_tasks_db.management.commands.db_worker import Worker
 from playwright.sync_api import Page
 
-from dearhost.films import Studio
+from dearhost.production import Studio
 from dearhost.sound.files import write_sound
 from tests.server.conftest import serve
 

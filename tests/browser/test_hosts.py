@@ -9,7 +9,7 @@ import numpy as np
 import pytest
 from playwright.sync_api import Page, expect
 
-from dearhost.films import Studio
+from dearhost.production import Studio
 from dearhost.stage import Painter, Picture, compile_timeline
 from dearhost.timebase import FrameRate
 from server.productions.documents import production_of
@@ -80,7 +80,7 @@ def test_a_host_is_made_and_directed_and_the_film_shows_it(signed_in: Page, stud
     assert_accessible(page)
     kept(page)
     production = Production.objects.get()
-    staged = production_of(production.document, production.title).checked(studio.voices)
+    staged = production_of(production.document, production.title).checked(studio)
     played = staged.entry(staged.script.speakers()[0])
     assert played.host.startswith("own-")
     assert played.eye_contact == pytest.approx(0.9)
@@ -88,7 +88,7 @@ def test_a_host_is_made_and_directed_and_the_film_shows_it(signed_in: Page, stud
     # the cues are where their words are heard, in the drawn frames
     bare = replace(staged, titles=False, captions=False)
     timeline = compile_timeline(bare, server_studio().speaker, FrameRate.of(30))
-    painter = Painter(timeline, Picture.of("16:9", 360), studio.fonts)
+    painter = Painter(timeline, Picture.of("16:9", 360), studio.resources)
     (scene,) = timeline.scenes
     assert scene.shots[0].furniture
     assert scene.shots[0].hosts[0].host == f"{played.host}~coat"

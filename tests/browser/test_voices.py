@@ -10,7 +10,8 @@ import numpy as np
 import pytest
 from playwright.sync_api import Page, expect
 
-from dearhost.films import Studio, as_wav
+from dearhost.films import as_wav
+from dearhost.production import Studio
 from dearhost.speech.matching import SENTENCES
 from server.productions.models import Production, Take
 from server.studio import studio as server_studio

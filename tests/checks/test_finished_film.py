@@ -13,14 +13,14 @@ import pysubs2
 import pytest
 import webvtt
 
-from dearhost.films import FilmOrder, Studio, make_film
+from dearhost.drawing.colours import contrast
+from dearhost.films import FilmOrder, make_film
 from dearhost.hosts import CAST
-from dearhost.hosts.colours import contrast
+from dearhost.production import CastEntry, Studio, open_script, read_script, with_choices
 from dearhost.render import captions_of
-from dearhost.script import open_script, read_script
 from dearhost.sound.mastering import true_peak
-from dearhost.stage import CastEntry, Picture, PlacedLine, compile_timeline
-from dearhost.stage.lettering import CAPTION_INK, CAPTION_PAPER, HIGHLIGHT
+from dearhost.stage import Picture, PlacedLine, compile_timeline
+from dearhost.stage.painting.lettering import CAPTION_INK, CAPTION_PAPER, HIGHLIGHT
 from dearhost.timebase import FrameRate
 from tests.conftest import ROOT, with_tones
 
@@ -90,7 +90,7 @@ def mouth_opening(frames: np.ndarray) -> np.ndarray:
 def test_caption_files_are_read_back_by_others(studio: Studio, tmp_path: Path) -> None:
     wanted = order(SPOKEN, "file")
     make_film(wanted, tmp_path / "film.mp4", studio)
-    captions = captions_of(compile_timeline(wanted.production, studio.speaker, wanted.frame_rate))
+    captions = captions_of(compile_timeline(wanted.production, studio, wanted.frame_rate))
     srt, vtt = pysubs2.load(str(tmp_path / "film.srt")), webvtt.read(str(tmp_path / "film.vtt"))
     assert len(srt) == len(vtt) == len(captions) > 3
     for ours, first, second in zip(captions, srt, vtt, strict=True):
@@ -102,7 +102,7 @@ def test_caption_files_are_read_back_by_others(studio: Studio, tmp_path: Path) -
 def test_captions_keep_a_readers_pace(studio: Studio) -> None:
     """BBC subtitle guidelines: 160 to 180 words a minute; faster only while the speech itself is."""
     script = open_script(ROOT / "demo" / "why-the-sea-comes-back.fountain")
-    timeline = compile_timeline(with_tones(script, "joe"), studio.speaker, FrameRate.of(30))
+    timeline = compile_timeline(with_tones(script, "joe"), studio, FrameRate.of(30))
     paces = []
     for scene in timeline.scenes:
         for caption, following in pairwise(scene.captions):
@@ -135,10 +135,10 @@ def test_every_host_shuts_the_lips_on_p_b_m_and_opens_them_on_a_in_decoded_frame
     production = read_script(text)
     cast = {host.upper(): CastEntry(host, "joe", head=0.0, blinks=0.0, eye_contact=1.0) for host in CAST}
     staged = replace(with_tones(production, "joe", framing="close-up", liveliness="still", titles=False), cast=cast)
-    staged = replace(staged, directed=False, transition="cut")
+    staged = with_choices(staged, directed=False, transition="cut")
     make_film(FilmOrder(staged, Picture.of("16:9", 360), FrameRate.of(30), "none"), tmp_path / "film.mp4", studio)
     frames, _, _ = decoded(tmp_path / "film.mp4")
-    timeline = compile_timeline(staged, studio.speaker, FrameRate.of(30))
+    timeline = compile_timeline(staged, studio, FrameRate.of(30))
     seen = {}
     for scene in timeline.scenes:
         (line,), (host,) = scene.lines, scene.shots[0].hosts

@@ -8,7 +8,8 @@ import pytest
 from jouvence.document import TYPE_ACTION, TYPE_CHARACTER, TYPE_DIALOG, TYPE_SECTION
 from jouvence.parser import JouvenceParser
 
-from dearhost.script import Direction, Line, open_script, read_script, text_with_cues, words_of, write_fountain
+from dearhost.production import open_script, read_script, text_with_cues, write_fountain
+from dearhost.script import Direction, Line, words_of
 
 
 def blocks(text: str) -> list[tuple[str, str, str]]:

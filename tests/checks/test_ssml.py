@@ -8,13 +8,18 @@ from hypothesis import strategies as st
 from lxml import etree
 
 from dearhost.errors import UnreadableScript
-from dearhost.films import Studio
 from dearhost.formats.ssml import NAMESPACE, Mark, Passage, Prosody, write_ssml
 from dearhost.formats.ssml_reading import read_ssml
-from dearhost.script import read_script
+from dearhost.production import (
+    OpenedProduction,
+    Studio,
+    manner_in,
+    open_production,
+    pauses_of,
+    production_as_ssml,
+    read_script,
+)
 from dearhost.speech import SayAs
-from dearhost.stage import OpenedProduction, open_production, production_as_ssml
-from dearhost.stage.cueing import manner_in, pauses_of
 from tests.conftest import with_tones
 
 # sections 3.1.1, 3.1.10, 3.1.11, 3.2.2, 3.2.3, 3.2.4 of the recommendation, put into one document; from memory
@@ -43,7 +48,7 @@ ATTRIBUTES = {
 
 
 def opened(data: bytes, studio: Studio) -> OpenedProduction:
-    return open_production(data, "lesson.ssml", studio.voices)
+    return open_production(data, "lesson.ssml", studio)
 
 
 def test_the_examples_of_the_recommendation_are_read(studio: Studio) -> None:
@@ -69,7 +74,7 @@ def test_the_examples_of_the_recommendation_are_read(studio: Studio) -> None:
     whole = cues["The whole"]["delivery"]
     assert (whole.number("pace"), whole.number("pitch")) == (1.2, 2.0)
     assert [n for n in made.notes if "some words of a sentence" in n], "what was left out is told"
-    assert made.production.checked(studio.voices)
+    assert made.production.checked(studio)
 
 
 def test_what_is_written_is_of_the_recommendation_and_comes_back(studio: Studio) -> None:
@@ -79,19 +84,19 @@ def test_what_is_written_is_of_the_recommendation_and_comes_back(studio: Studio)
         "SKERRY: [[cue: delivery bright pace=1.2 pitch=1 level=3 effect=radio]]Wise bird in Skerravoe."
     )
     production = with_tones(script, "nell", say_as=(SayAs("Skerravoe", ipa="ˈskɛrəvoʊ"),))
-    data = production_as_ssml(production, studio.voices)
+    data = production_as_ssml(production, studio)
     root = etree.fromstring(data)
     assert root.tag == f"{{{NAMESPACE}}}speak" and root.get("version") == "1.1"
     for element in root.iter(tag=etree.Element):
         name = etree.QName(element)
         assert name.namespace == NAMESPACE and set(element.attrib) <= ATTRIBUTES[name.localname]
     assert "radio" in "".join(str(c) for c in root.iter(tag=etree.Comment)), "what SSML cannot say is told"
-    back = opened(data, studio).production.checked(studio.voices)
-    before, after = ([line for _, _, line in p.script.lines()] for p in (production.checked(studio.voices), back))
+    back = opened(data, studio).production.checked(studio)
+    before, after = ([line for _, _, line in p.script.lines()] for p in (production.checked(studio), back))
     assert [line.text for line in after] == ["Mind the mud, & the TC.", "Wise bird in Skerravoe."]
     assert back.entry(after[0].speaker).voice == "nell"
     for was, now in zip(before, after, strict=True):
-        old, new = manner_in(production.checked(studio.voices), was), manner_in(back, now)
+        old, new = manner_in(production.checked(studio), was), manner_in(back, now)
         assert (new.said_as, new.emphasis, new.ipa, pauses_of(now)) == (
             old.said_as,
             old.emphasis,
@@ -101,7 +106,7 @@ def test_what_is_written_is_of_the_recommendation_and_comes_back(studio: Studio)
         assert new.delivery.shape.pace == pytest.approx(old.delivery.shape.pace, abs=0.01)
         assert new.delivery.shape.raised == pytest.approx(old.delivery.shape.raised, abs=0.01)
         assert new.delivery.level == old.delivery.level
-    alone = opened(production_as_ssml(production, studio.voices, before[1].id), studio).production
+    alone = opened(production_as_ssml(production, studio, before[1].id), studio).production
     assert [line.text for _, _, line in alone.script.lines()] == ["Wise bird in Skerravoe."]
 
 

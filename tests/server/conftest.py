@@ -13,8 +13,7 @@ import uvicorn
 from django.contrib.auth.models import User
 from django.test import Client
 
-from dearhost.script import read_script
-from dearhost.stage import CastEntry
+from dearhost.production import CastEntry, read_script
 from server.config.asgi import application
 from server.productions.actions.create import create_production
 from server.productions.models import Production

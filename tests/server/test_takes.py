@@ -12,7 +12,8 @@ import pytest
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
 
-from dearhost.films import Studio, as_wav
+from dearhost.films import as_wav
+from dearhost.production import Studio
 from dearhost.script import Cue, put_cue
 from dearhost.sound.files import RATE
 from server.productions.documents import production_of

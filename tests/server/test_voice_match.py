@@ -12,7 +12,8 @@ import pytest
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
 
-from dearhost.films import Studio, as_wav
+from dearhost.films import as_wav
+from dearhost.production import Studio
 from dearhost.speech.matching import SENTENCES
 from server.studio import studio as server_studio
 from server.voices.tasks import fit_match

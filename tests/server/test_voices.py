@@ -8,9 +8,7 @@ from typing import Any
 import numpy as np
 from django.test import Client
 
-from dearhost.films import Studio
-from dearhost.stage import production_from_json
-from dearhost.stage.cueing import manner_in
+from dearhost.production import Studio, manner_in, production_from_json
 from tests.server.conftest import Begin
 
 
@@ -60,7 +58,7 @@ def test_an_effect_lies_over_a_whole_voice_unless_a_line_has_its_own(begin: Begi
     production = begin("MAREN: Papa mends the map.\n\nMAREN: [[cue: delivery radio]]Mama may come.")
     document = production.document
     document["cast"]["MAREN"]["effect"] = "telephone"
-    staged = production_from_json(document).checked(studio.voices)
+    staged = production_from_json(document).checked(studio)
     first, second = [line for _, _, line in staged.script.lines()]
     assert manner_in(staged, first).delivery.effect == "telephone"
     assert manner_in(staged, second).delivery.effect == "radio"

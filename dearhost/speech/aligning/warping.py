@@ -8,10 +8,10 @@ import numpy as np
 import soxr
 from numpy.typing import NDArray
 
-from dearhost.memory import Later, compiled_later
+from dearhost.memory import LazyModule, compiled_later
 from dearhost.speech.reading import Reading, Samples
 
-parselmouth = Later("parselmouth")
+parselmouth = LazyModule("parselmouth")
 
 Features = NDArray[np.float32]
 Indices = NDArray[np.int64]

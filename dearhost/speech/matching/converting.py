@@ -8,7 +8,7 @@ from dataclasses import dataclass, field, replace
 
 import numpy as np
 
-from dearhost.memory import Later
+from dearhost.memory import LazyModule
 from dearhost.speech.matching.phone_shifts import shifts_along
 from dearhost.speech.matching.spectra import (
     MEL_HZ,
@@ -26,7 +26,7 @@ from dearhost.speech.matching.spectra import (
 from dearhost.speech.reading import Samples
 from dearhost.speech.world import FRAME_MS, Analysis, synthesise
 
-ndimage = Later("scipy.ndimage")
+ndimage = LazyModule("scipy.ndimage")
 
 CORRECTION_DB = 5.0
 _BANDS = ((0, 1000), (1000, 2000), (2000, 4000), (4000, 7200))

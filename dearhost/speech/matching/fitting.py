@@ -8,7 +8,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from dearhost.memory import Later
+from dearhost.memory import LazyModule
 from dearhost.speech.aligning.warping import Indices
 from dearhost.speech.matching.closeness import same_moments
 from dearhost.speech.matching.converting import (
@@ -24,7 +24,7 @@ from dearhost.speech.matching.converting import (
 from dearhost.speech.matching.phone_shifts import phone_of_frames, shifts_of
 from dearhost.speech.matching.spectra import Floats, Spectra, cepstra, from_cepstra, limited, spectra_of, to_mel, warped
 
-spatial = Later("scipy.spatial")
+spatial = LazyModule("scipy.spatial")
 
 _WARPS = np.arange(0.84, 1.17, 0.02)
 """Factors tried. Women's formants lie about 1.17 times as high as men's (Peterson and Barney 1952; from memory), and

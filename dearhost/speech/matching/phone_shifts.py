@@ -11,11 +11,11 @@ from collections.abc import Mapping, Sequence
 import numpy as np
 from numpy.typing import NDArray
 
-from dearhost.memory import Later
+from dearhost.memory import LazyModule
 from dearhost.speech.matching.spectra import Floats, Said
 from dearhost.speech.world import FRAME_MS
 
-ndimage = Later("scipy.ndimage")
+ndimage = LazyModule("scipy.ndimage")
 
 _TRUSTED = 30.0
 """Frames of a phone at which half of what is missed on average is believed."""

@@ -10,11 +10,11 @@ import numpy as np
 import soxr
 from numpy.typing import NDArray
 
-from dearhost.memory import Later
+from dearhost.memory import LazyModule
 from dearhost.speech.reading import Samples
 from dearhost.speech.world import analyse
 
-fft = Later("scipy.fft")
+fft = LazyModule("scipy.fft")
 
 Floats = NDArray[np.float64]
 RATE = 22050

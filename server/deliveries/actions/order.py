@@ -5,7 +5,7 @@ from __future__ import annotations
 from django.db import transaction
 
 from dearhost.films import ensure_form
-from dearhost.script import ensure_speakable
+from dearhost.production import ensure_speakable
 from dearhost.stage import Picture
 from server.deliveries.models import Delivery
 from server.deliveries.tasks import enqueue
@@ -25,8 +25,8 @@ def order_delivery(
     ensure_form(form, captions)
     staged = production_of(production.document, production.title)
     ensure_speakable(staged.script)
-    staged.checked(studio().voices)
-    Picture.of(staged.shape, height)
+    staged.checked(studio())
+    Picture.of(staged.choices.shape, height)
     with transaction.atomic():
         delivery = Delivery.objects.create(
             owner=production.owner,

@@ -9,19 +9,19 @@ from django.contrib.auth.base_user import AbstractBaseUser
 from django.db import transaction
 
 from dearhost.hosts import CAST, base_of
+from dearhost.production import Production as StagedProduction
+from dearhost.production import production_to_json
 from dearhost.script import Line, Scene, Script, new_id
-from dearhost.stage import Production as StagedProduction
-from dearhost.stage import production_to_json
 from server.hosts.models import OwnHost
 from server.productions.models import Production, Revision
 from server.studio import studio
 from server.voices.belonging import refuse_foreign_voices
 
 
-def create_production(owner: AbstractBaseUser, script: Script, title: str = "", **choices: Any) -> Production:
+def create_production(owner: AbstractBaseUser, script: Script, title: str = "", **parts: Any) -> Production:
     """A new production of ``script`` with everybody cast; an empty script gets a scene with a line."""
     title = title.strip() or script.title.strip() or _first_words(script) or "Untitled"
-    return _keep(owner, StagedProduction(replace(script, title=title), **choices), title)
+    return _keep(owner, StagedProduction(replace(script, title=title), **parts), title)
 
 
 def adopt_production(owner: AbstractBaseUser, staged: StagedProduction, title: str) -> Production:
@@ -35,7 +35,7 @@ def _keep(owner: AbstractBaseUser, staged: StagedProduction, title: str) -> Prod
     if not staged.script.scenes:
         empty = (Scene(new_id(), "", (Line(new_id(), "", ""),)),)
         staged = replace(staged, script=replace(staged.script, scenes=empty))
-    document = production_to_json(staged.checked(studio().voices))
+    document = production_to_json(staged.checked(studio()))
     refuse_foreign_voices(owner.pk, (entry["voice"] for entry in document["cast"].values()))
     with transaction.atomic():
         production = Production.objects.create(owner=owner, title=title[:200], document=document)

@@ -10,9 +10,9 @@ from django.db import transaction
 from django.db.models import Max
 
 from dearhost.errors import StageError
-from dearhost.script import Cue, Line, cue_problem, spoken_lines
+from dearhost.production import CUE_KINDS, manner_of, pauses_of
+from dearhost.script import Cue, Line, spoken_lines
 from dearhost.speech import Manner, Reading, SayAs, Taken, with_pauses
-from dearhost.stage.cueing import manner_of, pauses_of
 from server.productions.documents import production_of
 from server.productions.models import Production, Take
 from server.studio import studio
@@ -45,7 +45,7 @@ class HeardLine:
 
 def line_of(production: Production, line_id: str) -> HeardLine:
     """A spoken line of the current document. Raises StageError."""
-    staged = production_of(production.document, production.title).checked(studio().voices)
+    staged = production_of(production.document, production.title).checked(studio())
     for scene in staged.script.scenes:
         for line in spoken_lines(scene):
             if line.id == line_id:
@@ -69,7 +69,7 @@ def keep_readings(production: Production, line_id: str, deliveries: Sequence[Map
     """Takes of a line, one a delivery, read now. Raises StageError, SpeechError."""
     heard = line_of(production, line_id)
     for delivery in deliveries:
-        problem = cue_problem(Cue("", "delivery", 0, dict(delivery)))
+        problem = CUE_KINDS.problem(Cue("", "delivery", 0, dict(delivery)))
         if problem:
             raise StageError(f"This delivery cannot be read: {problem}.")
     read = [heard.having(with_settings(heard.line, delivery, "")).reading() for delivery in deliveries]

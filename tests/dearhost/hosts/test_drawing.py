@@ -10,8 +10,8 @@ import numpy as np
 import pytest
 import skia
 
+from dearhost.drawing.colours import rgb
 from dearhost.hosts import CAST, EXPRESSIONS, Host, Pose
-from dearhost.hosts.colours import rgb
 from dearhost.hosts.pose import HAND_SHAPES, ArmPose, Body, Face, Mouth
 from dearhost.lips import TARGETS
 

@@ -11,9 +11,9 @@ from hypothesis import Phase, given, settings
 from hypothesis import strategies as st
 
 from dearhost.hosts import CAST, EXPRESSIONS, GESTURES, ExpressionCue, GestureCue, Performance, Role
-from dearhost.hosts.gesturing import keys_of
-from dearhost.hosts.person import Person
-from dearhost.hosts.skeleton import Arm, Skeleton, solve
+from dearhost.hosts.motion.gesturing import keys_of
+from dearhost.hosts.people.person import Person
+from dearhost.hosts.people.skeleton import Arm, Skeleton, solve
 from dearhost.timebase import FrameRate
 
 UNSHRUNK = (Phase.explicit, Phase.reuse, Phase.generate)

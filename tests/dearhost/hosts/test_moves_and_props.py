@@ -13,8 +13,8 @@ from hypothesis import example, given, settings
 from hypothesis import strategies as st
 
 from dearhost.hosts import CAST, GESTURES, MOVES, PROPS, GestureCue, MoveCue, Performance, PropCue, Role, resolved
-from dearhost.hosts.person import Person
-from dearhost.hosts.skeleton import solve
+from dearhost.hosts.people.person import Person
+from dearhost.hosts.people.skeleton import solve
 from dearhost.timebase import FrameRate
 from tests.dearhost.hosts.test_motion import BODIES, PEOPLE, RATE, UNSHRUNK, assert_calm, skeletons
 
@@ -176,7 +176,7 @@ def test_a_hand_takes_a_prop_where_it_stands_on_the_desk(prop: str, hand: str, h
         PropCue(8.0, "a", "take", "mug", hand),
     ]
     done, _ = resolved(cues, {})
-    performance = Performance(Role((), 12.0, CAST[host].kind, handling=done["a"], behind=True), RATE)
+    performance = Performance(Role((), 12.0, CAST[host].abilities, handling=done["a"], behind=True), RATE)
     side = -1 if hand == "left" else 1
     first, *later = (CAST[host].palm(performance.pose(item.touched), side) for item in performance.on_desk)
     again = [place for item, place in zip(performance.on_desk[1:], later, strict=True) if item.prop == prop]
@@ -218,7 +218,7 @@ def test_every_host_can_hold_every_prop() -> None:
         for prop in PROPS:
             done, _ = resolved([PropCue(2.0, "a", "take", prop)], {})
             without, holding = (
-                Performance(Role((), 4.0, host.kind, handling=h), RATE).pose(3.0) for h in ((), done["a"])
+                Performance(Role((), 4.0, host.abilities, handling=h), RATE).pose(3.0) for h in ((), done["a"])
             )
             pixels = []
             for pose in (without, holding):

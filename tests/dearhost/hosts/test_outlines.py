@@ -10,8 +10,19 @@ import skia
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from dearhost.hosts.outline_points import brush_points, spline_points, to_machine_code, tube_points
-from dearhost.hosts.outlines import band, clockwise, edge_over, limb, lit_limb, lit_points, path_of, spline, taper, tube
+from dearhost.drawing.outline_points import brush_points, spline_points, to_machine_code, tube_points
+from dearhost.drawing.outlines import (
+    band,
+    clockwise,
+    edge_over,
+    limb,
+    lit_limb,
+    lit_points,
+    path_of,
+    spline,
+    taper,
+    tube,
+)
 
 ANGLES = st.floats(0, 6.28)
 CRESCENT = 5 + 3.6j

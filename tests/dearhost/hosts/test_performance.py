@@ -7,11 +7,11 @@ from itertools import pairwise
 import numpy as np
 import pytest
 
-from dearhost.films import Studio
 from dearhost.hosts import CAST, GESTURES, GestureCue, Listened, Performance, PlacedReading, Pose, Role
-from dearhost.hosts.model_sheet import AGES
-from dearhost.hosts.person import Person
-from dearhost.hosts.skeleton import solve
+from dearhost.hosts.people.model_sheet import AGES
+from dearhost.hosts.people.person import Person
+from dearhost.hosts.people.skeleton import solve
+from dearhost.production import Studio
 from dearhost.timebase import FrameRate
 
 RATE = FrameRate.of(30)

@@ -12,25 +12,28 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from dearhost.drawing.colours import mix, rgb
 from dearhost.errors import HostError, UnknownHost
-from dearhost.films import Studio
-from dearhost.hosts import CAST, Pose, base_of, host_by_id, is_known
-from dearhost.hosts import cast as cast_module
-from dearhost.hosts.colours import mix, rgb
-from dearhost.hosts.describing import describe_host
-from dearhost.hosts.eyes import brow_colour, iris_colour
+from dearhost.hosts import CAST, HostLibrary, Pose, base_of
 from dearhost.hosts.host import AGE_GROUPS, DRESSES, Card
-from dearhost.hosts.model_sheet import ModelSheet
-from dearhost.hosts.mouth import lip_colours
-from dearhost.hosts.person import Person
-from dearhost.hosts.portraits import model_sheet_png, model_sheet_svg, portrait_png
-from dearhost.hosts.sheet_file import FEATURE_LIMITS, host_from_json, host_to_json, sheet_from_json, sheet_to_json
+from dearhost.hosts.people.eyes import brow_colour, iris_colour
+from dearhost.hosts.people.from_words import describe_host
+from dearhost.hosts.people.model_sheet import ModelSheet
+from dearhost.hosts.people.mouth import lip_colours
+from dearhost.hosts.people.person import Person
+from dearhost.hosts.people.sheet_file import (
+    FEATURE_LIMITS,
+    host_from_json,
+    host_to_json,
+    sheet_from_json,
+    sheet_to_json,
+)
+from dearhost.hosts.people.workshop import CANDIDATES, random_sheet, variations
 from dearhost.hosts.shelf import HostShelf
-from dearhost.hosts.workshop import CANDIDATES, random_sheet, variations
-from dearhost.script import read_script
+from dearhost.hosts.thumbnails import model_sheet_png, model_sheet_svg, portrait_png
+from dearhost.production import CastEntry, Production, Studio, pack, read_script
+from dearhost.production.project_file import unpack
 from dearhost.speech.voices import BASE_VOICE, DERIVED_VOICES
-from dearhost.stage import CastEntry, Production, pack
-from dearhost.stage.project_file import unpack
 from tests.data_folder import ROOT
 
 CARD = Card("sailor", "senior", "work", "kind", ("stories",))
@@ -151,36 +154,33 @@ def test_a_host_of_a_later_version_is_refused() -> None:
         host_from_json(data)
 
 
-def test_versions_of_a_host_stay_as_they_were(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> None:
-    monkeypatch.setattr(cast_module, "_shelf", HostShelf(tmp_path))
+def test_versions_of_a_host_stay_as_they_were(tmp_path: Path) -> None:
     shelf = HostShelf(tmp_path)
+    library = HostLibrary(HostShelf(tmp_path))
     first = shelf.keep("Corrin", CARD, random_sheet(1))
     other = shelf.keep("Abel", CARD, random_sheet(9))
     second = shelf.keep("Corrin", CARD, random_sheet(2), first.id)
     assert base_of(first.id) == base_of(second.id) != base_of(other.id) and first.id != second.id
     assert [h.id for h in shelf.latest()] == [other.id, second.id]
-    known = host_by_id(first.id)
+    known = library.host(first.id)
     assert isinstance(known, Person) and known.sheet == random_sheet(1), "the version a production refers to"
     (tmp_path / f"{other.id}.json").write_text("{")
     assert [h.id for h in HostShelf(tmp_path).latest()] == [second.id], "a damaged file harms no other"
     shelf.remove(second.id)
     assert not HostShelf(tmp_path).latest() and not list(tmp_path.glob(f"{base_of(first.id)}*"))
-    assert not is_known("own-0000000000-v1")
+    assert not library.is_known("own-0000000000-v1")
     with pytest.raises(UnknownHost):
-        host_by_id("own-../../etc-v1")
+        library.host("own-../../etc-v1")
 
 
-def test_a_made_host_goes_along_with_a_production(
-    tmp_path: Path, monkeypatch: pytest.MonkeyPatch, studio: Studio
-) -> None:
-    here, elsewhere = HostShelf(tmp_path / "here"), HostShelf(tmp_path / "there")
-    monkeypatch.setattr(cast_module, "_shelf", here)
-    made = here.keep("Corrin", CARD, random_sheet(4))
-    packed = pack(Production(read_script("MAREN: Mind the mud."), {"MAREN": CastEntry(made.id, "fake")}))
-    monkeypatch.setattr(cast_module, "_shelf", elsewhere)
-    opened = unpack(packed, "a.dearhost", studio.voices)
+def test_a_made_host_goes_along_with_a_production(tmp_path: Path) -> None:
+    here, there = Studio(tmp_path / "here"), Studio(tmp_path / "there")
+    elsewhere = there.hosts.shelf
+    made = here.hosts.shelf.keep("Corrin", CARD, random_sheet(4))
+    packed = pack(Production(read_script("MAREN: Mind the mud."), {"MAREN": CastEntry(made.id, "fake")}), here)
+    opened = unpack(packed, "a.dearhost", there)
     assert not opened.notes and opened.production.cast["MAREN"].host == made.id
-    taken = host_by_id(made.id)
+    taken = there.hosts.host(made.id)
     assert isinstance(taken, Person) and taken.sheet == made.sheet and taken.name == "Corrin"
     assert not elsewhere.adopt("own-../../evil-v1", {}) and not elsewhere.adopt("own-0123456789-v1", {"form": "no"})
 

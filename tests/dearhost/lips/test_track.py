@@ -7,8 +7,8 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from dearhost.films import Studio
 from dearhost.lips import PARAMETERS, MouthPhone, build_track, gaussian, viseme_parts
+from dearhost.production import Studio
 from dearhost.timebase import FrameRate
 
 OPEN, PRESS, TUCK = (PARAMETERS.index(n) for n in ("open", "press", "tuck"))

@@ -10,7 +10,7 @@ from pathlib import Path
 import pytest
 
 from dearhost.errors import RenderStopped, StorageFull
-from dearhost.render.apart import Report, apart
+from dearhost.render.subprocesses import Report, run_in_subprocess
 
 
 def counting(told: Path, report: Report) -> None:
@@ -33,12 +33,12 @@ def never_ending(told: Path, report: Report) -> None:
 
 def test_progress_comes_from_another_process(tmp_path: Path) -> None:
     seen: list[tuple[int, int]] = []
-    assert apart(partial(counting, tmp_path / "told"), lambda done, total: seen.append((done, total)))
+    assert run_in_subprocess(partial(counting, tmp_path / "told"), lambda done, total: seen.append((done, total)))
     assert seen[-1] == (3, 3) and int((tmp_path / "told").read_text()) != os.getpid()
 
 
 def test_work_that_fails_is_said_to_have_failed(capfd: pytest.CaptureFixture[str]) -> None:
-    assert not apart(ending_badly, lambda done, total: None)
+    assert not run_in_subprocess(ending_badly, lambda done, total: None)
     assert capfd.readouterr().err == "", "whoever does it again says why"
 
 
@@ -48,6 +48,6 @@ def test_whoever_stops_leaves_no_process_behind(tmp_path: Path) -> None:
             raise RenderStopped("Stopped.")
 
     with pytest.raises(RenderStopped):
-        apart(partial(never_ending, tmp_path / "told"), stop)
+        run_in_subprocess(partial(never_ending, tmp_path / "told"), stop)
     with pytest.raises(ProcessLookupError):
         os.kill(int((tmp_path / "told").read_text()), 0)

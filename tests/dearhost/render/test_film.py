@@ -17,11 +17,10 @@ import psutil
 import pytest
 
 from dearhost.errors import RenderStopped, StorageFull
-from dearhost.films import Studio
 from dearhost.formats import TimedText
+from dearhost.production import Studio, read_script
 from dearhost.render import RenderSettings, VideoCodec, captions_of, plan_chunks, render_film, still, stream_proof
 from dearhost.render.colour import bgra_to_yuv420
-from dearhost.script import read_script
 from dearhost.stage import Painter, Picture, Timeline, compile_timeline
 from dearhost.storage import FolderCache
 from dearhost.timebase import FrameRate
@@ -30,12 +29,12 @@ from tests.conftest import SHORT_SCRIPT, with_tones
 
 @pytest.fixture
 def settings(studio: Studio, small: Picture) -> RenderSettings:
-    return RenderSettings(small, studio.fonts, VideoCodec(preset="ultrafast", quality=16))
+    return RenderSettings(small, studio.folder, VideoCodec(preset="ultrafast", quality=16))
 
 
 @pytest.mark.parametrize(("form", "camera"), [("webm", "still"), ("mov", "push")])
 def test_a_transparent_film_has_the_host_over_nothing(
-    timeline: Timeline, settings: RenderSettings, tmp_path: Path, form: str, camera: str
+    studio: Studio, timeline: Timeline, settings: RenderSettings, tmp_path: Path, form: str, camera: str
 ) -> None:
     """Straight alpha, in every chunk, also where the camera moves; as opaque as the same film over a set is."""
     first = replace(timeline.scenes[0], camera=camera)
@@ -56,7 +55,7 @@ def test_a_transparent_film_has_the_host_over_nothing(
     seen = frames[30][..., 3]
     assert seen[:20].max() <= 3 and (seen <= 3).mean() > 0.4, "nothing that is seen where the set was"
     assert seen[round(host.y * seen.shape[0]), round(host.x * seen.shape[1])] >= 250, "the face is not"
-    painter = Painter(short, settings.picture, settings.fonts)
+    painter = Painter(short, settings.picture, studio.resources)
     painter.paint(30)
     apart = np.abs(painter.pixels[..., :3].astype(int) - frames[30][..., :3])[seen > 250]
     assert np.percentile(apart, 90) < 16, "and has the colours it has over a set"
@@ -65,7 +64,7 @@ def test_a_transparent_film_has_the_host_over_nothing(
 def test_a_film_has_exact_frames_tags_sound_and_captions(
     timeline: Timeline, settings: RenderSettings, tmp_path: Path
 ) -> None:
-    soft = RenderSettings(settings.picture, settings.fonts, settings.codec, soft_captions=True)
+    soft = RenderSettings(settings.picture, settings.data, settings.codec, soft_captions=True)
     path = tmp_path / "film.mp4"
     report = render_film(timeline, path, soft, FolderCache(tmp_path / "chunks", 10**9))
     with av.open(str(path)) as film:
@@ -97,7 +96,7 @@ def test_chunks_leave_no_trace_in_the_picture(
     alone = tmp_path / "alone.mp4"
     render_film(timeline, alone, settings, FolderCache(tmp_path / "others", 10**9), processes=1)
     assert path.read_bytes() == alone.read_bytes()  # the same film, byte for byte
-    painter = Painter(timeline, settings.picture, studio.fonts)
+    painter = Painter(timeline, settings.picture, studio.resources)
     with av.open(str(path)) as film:
         for number, frame in enumerate(film.decode(video=0)):
             if number % 23:
@@ -118,7 +117,7 @@ def test_a_second_render_makes_nothing_twice_and_one_change_makes_one_scene(
     assert first.chunks_rendered == first.chunks and again.chunks_rendered == 0
     assert (tmp_path / "a.mp4").read_bytes() == (tmp_path / "b.mp4").read_bytes()
     changed = read_script(SHORT_SCRIPT.replace("Maybe I do not.", "I do."))
-    other = compile_timeline(with_tones(changed), studio.speaker, FrameRate.of(30))
+    other = compile_timeline(with_tones(changed), studio, FrameRate.of(30))
     assert render_film(other, tmp_path / "c.mp4", settings, cache).chunks_rendered == 1
 
 
@@ -126,7 +125,7 @@ def test_a_stopped_render_keeps_what_is_done_and_leaves_no_half_file(
     studio: Studio, settings: RenderSettings, tmp_path: Path
 ) -> None:
     script = read_script("\n\n".join(f"# {i}\n\nMAREN: Mama may bring boat number {i}." for i in range(4)))
-    timeline = compile_timeline(with_tones(script), studio.speaker, FrameRate.of(30))
+    timeline = compile_timeline(with_tones(script), studio, FrameRate.of(30))
     cache = FolderCache(tmp_path / "chunks", 10**9)
     total = len(plan_chunks(timeline, settings))
 
@@ -145,7 +144,7 @@ def test_a_killed_worker_is_replaced_and_finished_chunks_stay(
     studio: Studio, settings: RenderSettings, tmp_path: Path
 ) -> None:
     script = read_script("\n\n".join(f"# {i}\n\nMAREN: Mama may bring boat number {i}, and a map." for i in range(4)))
-    timeline = compile_timeline(with_tones(script), studio.speaker, FrameRate.of(30))
+    timeline = compile_timeline(with_tones(script), studio, FrameRate.of(30))
     killed = threading.Event()
 
     def kill_one(fraction: float, _left: float | None) -> None:
@@ -184,21 +183,21 @@ def test_a_full_disk_is_told_and_nothing_is_left_under_the_name(
 def test_proofs_play_and_stop_when_nobody_listens(
     timeline: Timeline, small: Picture, studio: Studio, tmp_path: Path
 ) -> None:
-    painter = Painter(timeline, small, studio.fonts)
+    painter = Painter(timeline, small, studio.resources)
     scene = timeline.scenes[1]
     path = tmp_path / "proof.mp4"
     path.write_bytes(b"".join(stream_proof(painter, scene, 0.5)))
     with av.open(str(path)) as proof:
         frames = sum(1 for _ in proof.decode(video=0))
     assert frames == timeline.frame_rate.frames_in(scene.duration) - 15
-    pieces = stream_proof(Painter(timeline, small, studio.fonts), scene)
+    pieces = stream_proof(Painter(timeline, small, studio.resources), scene)
     next(pieces)
     pieces.close()  # type: ignore[attr-defined]
     assert not [t for t in threading.enumerate() if t.name == "proof" and t.is_alive()]
 
 
 def test_a_still_is_the_frame_of_its_moment(timeline: Timeline, small: Picture, studio: Studio) -> None:
-    painter = Painter(timeline, small, studio.fonts)
+    painter = Painter(timeline, small, studio.resources)
     assert still(painter, 1.5)[:3] == b"\xff\xd8\xff"
     early, late = still(painter, -3), still(painter, 10_000)
     assert early == still(painter, 0) and late == still(painter, timeline.duration)

@@ -12,9 +12,8 @@ import pysubs2
 import pytest
 
 from dearhost.errors import RenderError
-from dearhost.films import Studio
+from dearhost.production import Studio, read_script
 from dearhost.render.voice_over import VoiceOverOrder, write_voice_over
-from dearhost.script import read_script
 from dearhost.sound.files import read_sound
 from dearhost.stage import Timeline, compile_timeline
 from dearhost.timebase import FrameRate
@@ -34,7 +33,7 @@ MAREN: Here is the clock that shows it, down to the minute.
 
 @pytest.fixture(scope="module")
 def spoken(studio: Studio) -> Timeline:
-    return compile_timeline(with_tones(read_script(SCRIPT), "formant-en-us"), studio.speaker, FrameRate.of(30))
+    return compile_timeline(with_tones(read_script(SCRIPT), "formant-en-us"), studio, FrameRate.of(30))
 
 
 @pytest.mark.parametrize(

@@ -8,7 +8,8 @@ from dataclasses import replace
 from hypothesis import given
 from hypothesis import strategies as st
 
-from dearhost.script import Line, Run, Script, compare, read_script, words_differing
+from dearhost.production import compare, read_script
+from dearhost.script import Line, Run, Script, words_differing
 
 SCRIPT = read_script("# The pier\n\nMAREN: Every day, twice.\n\n(Waves.)\n\n# The bell\n\nSKERRY: It rings.\n")
 

@@ -9,32 +9,25 @@ from hypothesis import given
 from hypothesis import strategies as st
 from hypothesis.stateful import RuleBasedStateMachine, invariant, rule
 
-import dearhost.stage  # noqa: F401 - registers the cues it plays
+from dearhost.production import CUE_KINDS, findings, read_script, text_with_cues, write_fountain
+from dearhost.production.choices import own_choices_from_json
 from dearhost.script import (
-    KINDS,
     Cue,
     Direction,
     Line,
     Parameter,
     Scene,
     Script,
-    cue_problem,
-    findings,
-    format_note,
     from_json,
     join_lines,
     new_id,
-    read_script,
     split_line,
-    text_with_cues,
     to_json,
     with_text,
     word_index,
     words_of,
-    write_fountain,
 )
-from dearhost.script.anchors import take_cues
-from dearhost.script.cues import parse_note
+from dearhost.script.cue_notes import take_cues
 
 WORDS = [f"w{i:02d}" for i in range(12)]
 CUED = WORDS[1::3]
@@ -134,7 +127,7 @@ def test_a_word_changed_inside_keeps_its_cue_and_a_lost_one_moves_to_the_nearest
     ],
 )
 def test_notes_are_read(note: str, kind: str, parameters: dict[str, object]) -> None:
-    assert parse_note(note) == (kind, parameters)
+    assert CUE_KINDS.parse_note(note) == (kind, parameters)
 
 
 def _values(parameter: Parameter) -> st.SearchStrategy[str | float]:
@@ -147,14 +140,14 @@ def _values(parameter: Parameter) -> st.SearchStrategy[str | float]:
 
 @st.composite
 def cues(draw: st.DrawFn) -> Cue:
-    kind = draw(st.sampled_from(list(KINDS)))
+    kind = draw(st.sampled_from(list(CUE_KINDS)))
     return Cue("c", kind.name, 0, {p.name: draw(_values(p)) for p in kind.parameters})
 
 
 @given(cues())
 def test_any_cue_is_read_back_from_its_note(cue: Cue) -> None:
-    assert not cue_problem(cue)
-    text, found = take_cues(f"Look {format_note(cue)}there.")
+    assert not CUE_KINDS.problem(cue)
+    text, found = take_cues(f"Look {CUE_KINDS.format_note(cue)}there.", CUE_KINDS)
     assert text == "Look there."
     assert [(c.kind, c.parameters, c.start) for c in found] == [(cue.kind, cue.parameters, 5)]
 
@@ -168,7 +161,7 @@ def test_a_directed_script_goes_through_fountain_and_json_unchanged(lines: list[
         placed = tuple(replace(c, id=new_id(), start=starts[2 * i]) for i, c in enumerate(given_cues))
         blocks.append(Line(new_id(), ("Maren", "SKERRY")[number % 2], text, placed))
     script = Script("A title", (Scene(new_id(), "The tide room", tuple(blocks)),))
-    assert from_json(to_json(script)) == script
+    assert from_json(to_json(script), own_choices_from_json) == script
     again = read_script(write_fountain(script), "fountain")
     assert (again.title, again.scenes[0].heading) == ("A title", "The tide room")
     assert [_content(b) for b in again.scenes[0].blocks] == [_content(b) for b in blocks]

@@ -11,20 +11,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from dearhost.errors import UnreadableScript
-from dearhost.script import (
-    Cue,
-    Direction,
-    Line,
-    Scene,
-    Script,
-    new_id,
-    read_file,
-    read_script,
-    text_with_cues,
-    words_of,
-    write_markdown,
-    write_plain,
-)
+from dearhost.production import read_file, read_script, text_with_cues, write_markdown
+from dearhost.script import Cue, Direction, Line, Scene, Script, new_id, words_of, write_plain
 
 
 def word_file() -> bytes:

@@ -9,19 +9,9 @@ from hypothesis import example, given
 from hypothesis import strategies as st
 
 from dearhost.errors import NothingToSay, UnfilledPlaceholder, UnreadableScript
-from dearhost.script import (
-    Direction,
-    Line,
-    blanked,
-    count_words,
-    ensure_speakable,
-    findings,
-    from_json,
-    open_script,
-    read_script,
-    to_json,
-    words_of,
-)
+from dearhost.production import ensure_speakable, findings, open_script, read_script
+from dearhost.production.choices import own_choices_from_json
+from dearhost.script import Direction, Line, blanked, count_words, from_json, to_json, words_of
 
 PLAIN = """Scene 1: The wet line
 Visual: the harbour at low water
@@ -130,11 +120,11 @@ def test_any_text_is_read_and_its_words_lie_where_they_say(text: str, kind: str)
             assert line.text[word.start : word.end] == word.text
             assert last <= word.start < word.end
             last = word.end
-    assert from_json(to_json(script)) == script
+    assert from_json(to_json(script), own_choices_from_json) == script
 
 
 def test_missing_and_doubled_ids_are_made_new() -> None:
     block = {"id": "same", "kind": "line", "speaker": "A", "text": "One."}
-    script = from_json({"scenes": [{"heading": "", "blocks": [block, dict(block)]}]})
+    script = from_json({"scenes": [{"heading": "", "blocks": [block, dict(block)]}]}, own_choices_from_json)
     ids = [b.id for b in script.scenes[0].blocks]
     assert ids[0] == "same" and ids[1] != "same" and isinstance(script.scenes[0].blocks[1], Line)

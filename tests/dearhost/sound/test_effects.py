@@ -6,7 +6,7 @@ import numpy as np
 import pytest
 from scipy.signal import welch
 
-from dearhost.films import Studio
+from dearhost.production import Studio
 from dearhost.sound.effects import EFFECTS, ROOM_SECONDS, with_effect
 from dearhost.speech import Delivery, Manner
 

@@ -5,8 +5,7 @@ from __future__ import annotations
 import numpy as np
 import pytest
 
-from dearhost.films import Studio
-from dearhost.script import read_script
+from dearhost.production import Studio, read_script
 from dearhost.speech import MANNERS, Delivery, Manner, Reading
 from dearhost.stage import compile_timeline
 from dearhost.timebase import FrameRate
@@ -79,7 +78,7 @@ def test_a_cue_directs_its_own_line_only(studio: Studio) -> None:
     text = "MAREN: Mama may bring a boat.\n\nMAREN: Papa {}mends the map.\n"
     cued = text.format("[[cue: delivery urgent pace=1.1 level=-2]]")
     plain, said = (
-        compile_timeline(with_tones(read_script(t), VOICE), studio.speaker, FrameRate.of(30)).scenes[0]
+        compile_timeline(with_tones(read_script(t), VOICE), studio, FrameRate.of(30)).scenes[0]
         for t in (text.format(""), cued)
     )
     assert np.array_equal(plain.lines[0].reading.samples, said.lines[0].reading.samples)

@@ -9,8 +9,9 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from dearhost.assets import RecordingStore
 from dearhost.errors import UnknownVoice
-from dearhost.speech import RecordingStore, Speaker, VoiceRegistry, plan_words
+from dearhost.speech import Speaker, VoiceRegistry, plan_words
 from dearhost.speech.describing import LIMITS, Description, describe
 from dearhost.speech.engines.fake import FakeEngine
 from dearhost.speech.engines.service import QuotaSpent, ServiceEngine, SimulatedService

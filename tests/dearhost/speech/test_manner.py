@@ -5,8 +5,8 @@ from __future__ import annotations
 import numpy as np
 import pytest
 
-from dearhost.films import Studio, running_time
-from dearhost.script import read_script
+from dearhost.films import running_time
+from dearhost.production import Studio, read_script
 from dearhost.speech import Manner, Reading, plan_words
 from dearhost.stage import compile_timeline
 from dearhost.timebase import FrameRate
@@ -63,9 +63,9 @@ def test_a_word_said_as_it_sounds_keeps_its_written_place(studio: Studio) -> Non
 def test_cues_change_the_reading_and_its_measured_time(studio: Studio) -> None:
     text = 'MAREN: Mama may [[cue: emphasis]]bring a [[cue: say-as text="little boat"]]boat.\n'
     production = with_tones(read_script(text), VOICE)
-    scene = compile_timeline(production, studio.speaker, FrameRate.of(30)).scenes[0]
+    scene = compile_timeline(production, studio, FrameRate.of(30)).scenes[0]
     plain = compile_timeline(
-        with_tones(read_script("MAREN: Mama may bring a boat.\n"), VOICE), studio.speaker, FrameRate.of(30)
+        with_tones(read_script("MAREN: Mama may bring a boat.\n"), VOICE), studio, FrameRate.of(30)
     ).scenes[0]
     assert scene.fingerprint != plain.fingerprint and scene.duration > plain.duration + 0.2
     assert [w.text for w in scene.lines[0].reading.words] == ["Mama", "may", "bring", "a", "boat"]

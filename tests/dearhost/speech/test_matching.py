@@ -10,6 +10,7 @@ from pathlib import Path
 import numpy as np
 import pytest
 
+from dearhost.assets import RecordingStore
 from dearhost.errors import ConsentError, SpeechError, UnfitSample
 from dearhost.speech import Speaker, VoiceRegistry, plan_words
 from dearhost.speech.aligning import Aligner
@@ -30,7 +31,6 @@ from dearhost.speech.matching.phone_shifts import phone_of_frames, shifts_along,
 from dearhost.speech.matching.sample import pieces_of
 from dearhost.speech.matching.spectra import said_in, spectra_of
 from dearhost.speech.matching.voice_file import save_voice
-from dearhost.speech.recordings import RecordingStore
 from dearhost.speech.saying import speak_plan
 from dearhost.storage import FolderCache
 

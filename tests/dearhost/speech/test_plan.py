@@ -10,7 +10,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from dearhost.errors import NothingToSay, UnspeakableText
-from dearhost.films import Studio
+from dearhost.production import Studio
 from dearhost.speech.plan import plan_words
 from dearhost.speech.sharing import share_out
 from dearhost.speech.verbalise import say

@@ -8,11 +8,10 @@ from hypothesis import strategies as st
 from lxml import etree
 
 from dearhost.errors import UnreadableScript
-from dearhost.films import Studio
 from dearhost.formats import Lexeme, read_pls, write_pls
+from dearhost.production import Studio, manner_of
 from dearhost.script import Cue, Line
 from dearhost.speech import Manner, SayAs, sayings_of, stress_moved, unknown_names, uses_of
-from dearhost.stage.cueing import manner_of
 
 TEXT = "Quillhaven's bell rings in quillhaven, not in New Haven."
 LIST = (SayAs("Quillhaven", alias="KWIL hay vun"), SayAs("bell", ipa="bɛl"))

@@ -11,9 +11,10 @@ from pathlib import Path
 import numpy as np
 import pytest
 
+from dearhost.assets import RecordingStore
 from dearhost.errors import SpeechError, UnknownVoice, UnspeakableText, VoiceUnavailable
-from dearhost.films import Studio
-from dearhost.speech import Manner, Reading, RecordingStore, Speaker, VoiceRegistry, plan_words
+from dearhost.production import Studio
+from dearhost.speech import Manner, Reading, Speaker, VoiceRegistry, plan_words
 from dearhost.speech.engines.fake import FakeEngine
 from dearhost.speech.engines.remembering import RememberingEngine
 from dearhost.speech.saying import speak_plan

@@ -7,7 +7,7 @@ from itertools import pairwise
 from hypothesis import given
 from hypothesis import strategies as st
 
-from dearhost.films import Studio
+from dearhost.production import Studio
 from dearhost.stage.captions import CaptionWord, make_captions, shown_words
 
 

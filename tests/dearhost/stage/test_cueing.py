@@ -5,15 +5,16 @@ from __future__ import annotations
 import numpy as np
 import pytest
 
-from dearhost.films import Studio, running_time
+from dearhost.films import running_time
 from dearhost.hosts import EXPRESSIONS, GESTURES, ExpressionCue, GestureCue, Performance
-from dearhost.hosts.expressions import ExpressionTrack
-from dearhost.render.soundtrack import scene_sound
-from dearhost.script import Script, read_script
-from dearhost.sound import STING_RATE, STINGS, Placement, place, sting
+from dearhost.hosts.motion.expressions import ExpressionTrack
+from dearhost.production import Studio, read_script
+from dearhost.render.soundtrack import scene_tracks
+from dearhost.script import Script
+from dearhost.sound import STING_RATE, STINGS, Placement, mix, place, sting
 from dearhost.speech import with_pauses
 from dearhost.stage import Painter, Picture, SceneTimeline, compile_timeline
-from dearhost.stage.layers import SceneLayers
+from dearhost.stage.painting.layers import SceneLayers
 from dearhost.timebase import FrameRate
 from tests.conftest import with_tones
 
@@ -22,7 +23,7 @@ PLAIN = "MAREN: Mama may bring a boat. Papa mends the map.\n"
 
 
 def scene_of(studio: Studio, text: str) -> SceneTimeline:
-    return compile_timeline(with_tones(read_script(text)), studio.speaker, RATE).scenes[0]
+    return compile_timeline(with_tones(read_script(text)), studio, RATE).scenes[0]
 
 
 def test_a_pause_parts_the_sound_before_its_word_and_moves_all_after_it(studio: Studio) -> None:
@@ -42,7 +43,7 @@ def test_a_pause_parts_the_sound_before_its_word_and_moves_all_after_it(studio: 
 def test_a_measured_running_time_counts_pauses(studio: Studio) -> None:
     script: Script = read_script(PLAIN.replace("boat", "[[cue: pause seconds=2]]boat"))
     production = with_tones(script)
-    scene = compile_timeline(production, studio.speaker, RATE).scenes[0]
+    scene = compile_timeline(production, studio, RATE).scenes[0]
     time = running_time(script, studio, production)
     assert not time.estimated and time.seconds == pytest.approx(scene.duration, abs=0.01)
     placements = [Placement(line.span.start, line.reading.sample_rate, line.reading.samples) for line in scene.lines]
@@ -51,7 +52,7 @@ def test_a_measured_running_time_counts_pauses(studio: Studio) -> None:
 
 def test_gestures_and_expressions_fall_on_their_words(studio: Studio) -> None:
     scene = scene_of(studio, PLAIN.replace("boat", "[[cue: wave left]]boat").replace("Papa", "[[cue: sad]]Papa"))
-    role = scene.shots[0].hosts[0].role
+    role = scene.roles[scene.shots[0].hosts[0].host]
     (line,) = scene.lines
     words = {w.text: w.start + line.span.start for w in line.reading.words}
     (gesture,) = role.cues
@@ -66,7 +67,7 @@ def test_gestures_and_expressions_fall_on_their_words(studio: Studio) -> None:
 
 @pytest.mark.parametrize("name", list(GESTURES))
 def test_a_mirrored_gesture_is_the_gesture_seen_in_a_mirror(studio: Studio, name: str) -> None:
-    role = scene_of(studio, PLAIN).shots[0].hosts[0].role
+    role = scene_of(studio, PLAIN).roles["maren"]
     peaks = []
     for mirrored in (False, True):
         cues = (GestureCue(1.6, name, 1.0, mirrored),)
@@ -87,7 +88,7 @@ def test_expressions_flow_into_one_another() -> None:
 
 def test_a_framing_cue_cuts_on_its_word_and_a_title_shows(studio: Studio) -> None:
     text = PLAIN.replace("Papa", '[[cue: close-up]][[cue: title text="The map" seconds=2]]Papa')
-    timeline = compile_timeline(with_tones(read_script(text)), studio.speaker, RATE)
+    timeline = compile_timeline(with_tones(read_script(text)), studio, RATE)
     (scene,) = timeline.scenes
     (line,) = scene.lines
     start = next(w.start for w in line.reading.words if w.text == "Papa") + line.span.start
@@ -96,7 +97,7 @@ def test_a_framing_cue_cuts_on_its_word_and_a_title_shows(studio: Studio) -> Non
     assert [t.text for t in scene.titles] == ["The map"] and scene.title_at(start + 0.5) == scene.titles[0]
     assert scene.title_at(start - 0.1) is None
     picture = Picture.of("16:9", 360)
-    painter, fresh = (Painter(timeline, picture, studio.fonts) for _ in range(2))
+    painter, fresh = (Painter(timeline, picture, studio.resources) for _ in range(2))
     cut = next(n for n in range(timeline.frames) if RATE.start_of(n) >= start)
     painter.paint(cut - 1)
     before = painter.pixels.copy()
@@ -107,7 +108,7 @@ def test_a_framing_cue_cuts_on_its_word_and_a_title_shows(studio: Studio) -> Non
     pair = scene_of(studio, "MAREN: Mama mends.\n\nSKERRY: Papa [[cue: close-up]]may. [[cue: wide]]Maybe.\n")
     seen = [[host.host for host in shot.hosts] for shot in pair.shots]
     assert seen == [["maren", "skerry"], ["skerry"], ["maren", "skerry"]]
-    names = {layer.name for layer in SceneLayers(scene, picture, RATE, painter._fonts).layers(cut + 20)}
+    names = {layer.name for layer in SceneLayers(scene, picture, RATE, studio.resources).layers(cut + 20)}
     assert "title" in names
 
 
@@ -127,7 +128,7 @@ def test_a_picture_is_shown_from_its_word_on_and_then_gives_the_stage_back(studi
     assert card.span.end - card.span.start == pytest.approx(1.0)
     picture = Picture.of("16:9", 360)
     painters = [
-        Painter(compile_timeline(with_tones(read_script(text)), studio.speaker, RATE), picture, studio.fonts)
+        Painter(compile_timeline(with_tones(read_script(text)), studio, RATE), picture, studio.resources)
         for text in (PLAIN, PLAIN.replace("boat", "[[cue: picture shows=shell place=right seconds=1]]boat"))
     ]
 
@@ -145,8 +146,8 @@ def test_a_picture_is_shown_from_its_word_on_and_then_gives_the_stage_back(studi
 
 def test_a_whole_picture_hides_the_host(studio: Studio) -> None:
     text = PLAIN.replace("boat", "[[cue: picture shows=boat place=whole]]boat")
-    timeline = compile_timeline(with_tones(read_script(text), captions=False), studio.speaker, RATE)
-    painter = Painter(timeline, Picture.of("9:16", 640), studio.fonts)
+    timeline = compile_timeline(with_tones(read_script(text), captions=False), studio, RATE)
+    painter = Painter(timeline, Picture.of("9:16", 640), studio.resources)
     painter.paint(RATE.frames_in(timeline.scenes[0].cutaways[0].span.start + 1))
     corners = painter.pixels[[5, 5, -5, -5], [5, -5, 5, -5]]
     assert (corners == corners[0]).all()
@@ -157,16 +158,16 @@ def test_a_sound_is_heard_from_its_word_on_and_stays_under_the_voice(studio: Stu
         scene_of(studio, text) for text in (PLAIN, PLAIN.replace("boat", "[[cue: sound bell strength=1]]boat"))
     )
     (bell,) = rung.stings
-    quiet, loud = (place(scene_sound(scene), scene.duration, 48_000) for scene in (plain, rung))
+    quiet, loud = (mix(scene_tracks(scene), scene.duration, 48_000).left for scene in (plain, rung))
     added = loud - quiet
     first = round(bell.at * 48_000)
     assert not added[: first - 1].any() and np.abs(added[first : first + 4800]).max() > 0.01
     voice = float(np.sqrt(np.mean(quiet[np.abs(quiet) > 0.01] ** 2)))
     assert float(np.sqrt(np.mean(added[first : first + 4800] ** 2))) < voice
     softer = scene_of(studio, PLAIN.replace("boat", "[[cue: sound bell strength=0.5]]boat"))
-    half = place(scene_sound(softer), softer.duration, 48_000) - quiet
+    half = mix(scene_tracks(softer), softer.duration, 48_000).left - quiet
     assert np.abs(half).max() == pytest.approx(np.abs(added).max() / 2, rel=0.01)
-    assert softer.fingerprint != rung.fingerprint
+    assert softer.fingerprint == rung.fingerprint == plain.fingerprint, "a bell renders no picture"
 
 
 @pytest.mark.parametrize("name", sorted(STINGS))

@@ -8,13 +8,13 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from dearhost.films import Studio
 from dearhost.hosts import GESTURES
-from dearhost.script import Cue, Line, Script, format_note, read_script, word_index, words_of
+from dearhost.production import CUE_KINDS, Studio, read_script
+from dearhost.script import Cue, Line, Script, word_index, words_of
 from dearhost.stage import SceneTimeline, Timeline, compile_timeline
-from dearhost.stage.cueing import moment_of
-from dearhost.stage.directing import automatic
-from dearhost.stage.roles import _room
+from dearhost.stage.direction.auto_gestures import automatic
+from dearhost.stage.direction.cueing import moment_of
+from dearhost.stage.direction.roles import _room
 from dearhost.timebase import FrameRate
 from tests.conftest import with_tones
 
@@ -107,7 +107,7 @@ def test_never_more_than_feels_natural(studio: Studio, texts: list[list[str]], l
 
 
 def scene_of(studio: Studio, script: Script, **choices: object) -> tuple[Timeline, SceneTimeline]:
-    timeline = compile_timeline(with_tones(script, **choices), studio.speaker, FrameRate.of(30))
+    timeline = compile_timeline(with_tones(script, **choices), studio, FrameRate.of(30))
     return timeline, timeline.scenes[0]
 
 
@@ -115,14 +115,14 @@ def test_it_can_be_turned_off_and_a_kept_one_is_the_same_gesture(studio: Studio)
     script = read_script("# The pier\n\nMAREN: A huge wave came to the pier.")
     _, by_itself = scene_of(studio, script)
     (cue,) = by_itself.lines[0].automatic
-    role = by_itself.shots[0].hosts[0].role
+    role = by_itself.roles["maren"]
     assert [g.gesture for g in role.cues] == ["big"]
     _, off = scene_of(studio, script, directed=False)
     assert off.fingerprint != by_itself.fingerprint, "what was drawn with it is drawn anew"
-    assert not off.lines[0].automatic and not off.shots[0].hosts[0].role.cues
-    note = format_note(Cue("", cue.kind, cue.start, cue.parameters))
+    assert not off.lines[0].automatic and not off.roles["maren"].cues
+    note = CUE_KINDS.format_note(Cue("", cue.kind, cue.start, cue.parameters))
     _, kept = scene_of(studio, read_script(f"# The pier\n\nMAREN: A {note}huge wave came to the pier."))
-    assert kept.shots[0].hosts[0].role.cues == role.cues and not kept.lines[0].automatic
+    assert kept.roles["maren"].cues == role.cues and not kept.lines[0].automatic
 
 
 def test_hands_of_a_host_alone_stay_in_every_shape() -> None:

@@ -5,29 +5,19 @@ from __future__ import annotations
 import numpy as np
 import pytest
 
+from dearhost.drawing.fonts import Fonts
 from dearhost.errors import StageError, UnknownHost
-from dearhost.films import Studio
-from dearhost.script import read_script
-from dearhost.stage import (
-    SHAPES,
-    CastEntry,
-    Fonts,
-    Painter,
-    Picture,
-    Production,
-    Timeline,
-    compile_timeline,
-    first_frame,
-    stamps,
-)
-from dearhost.stage.layers import LetteringLayers
-from dearhost.stage.scene_painters import Sheet
-from dearhost.stage.sets import SETS, draw_set
+from dearhost.production import SHAPES, CastEntry, Choices, Production, Studio, read_script
+from dearhost.stage import Painter, Picture, Timeline, compile_timeline, first_frame
+from dearhost.stage.backdrops import DRAWN_SETS, draw_set
+from dearhost.stage.painting import layer_cache
+from dearhost.stage.painting.layers import LetteringLayers
+from dearhost.stage.painting.scene_painters import Sheet
 from dearhost.timebase import FrameRate
 from tests.conftest import with_tones
 
 
-@pytest.mark.parametrize("set_id", SETS)
+@pytest.mark.parametrize("set_id", DRAWN_SETS)
 def test_a_set_leaves_no_hole(set_id: str) -> None:
     for shape in SHAPES:
         picture = Picture.of(shape, 360)
@@ -41,7 +31,7 @@ def test_frames_do_not_depend_on_the_order_they_are_painted_in(
 ) -> None:
     second = first_frame(timeline, timeline.scenes[1])
     frames = [0, 1, 2, 37, 38, 39, second - 1, second, second + 3, second + 30, timeline.frames - 1]
-    forward, backward = (Painter(timeline, small, studio.fonts) for _ in range(2))
+    forward, backward = (Painter(timeline, small, studio.resources) for _ in range(2))
     seen = {}
     for frame in frames:
         forward.paint(frame)
@@ -56,21 +46,21 @@ def test_compiled_loops_paint_the_same_pixels(
 ) -> None:
     second = first_frame(timeline, timeline.scenes[1])
     frames = [*range(30, 60), second + 4, second + 5, second + 40]  # a dissolve among them
-    monkeypatch.setattr(stamps, "_machine_code", [])
+    monkeypatch.setattr(layer_cache, "_machine_code", [])
     pictures = {}
     for transparent in (False, True):
-        plain = Painter(timeline, small, studio.fonts, transparent=transparent)
+        plain = Painter(timeline, small, studio.resources, transparent=transparent)
         for frame in frames:
             plain.paint(frame)
             pictures[frame, transparent] = plain.pixels.copy()
-    begun = Painter(timeline, small, studio.fonts)
+    begun = Painter(timeline, small, studio.resources)
     begun.paint(frames[0])
-    stamps.to_machine_code()
+    layer_cache.to_machine_code()
     for frame in frames[1:]:  # compiled while somebody paints
         begun.paint(frame)
         assert np.array_equal(begun.pixels, pictures[frame, False]), frame
     for transparent in (False, True):
-        compiled, changed = Painter(timeline, small, studio.fonts, transparent=transparent), 0
+        compiled, changed = Painter(timeline, small, studio.resources, transparent=transparent), 0
         for frame in frames:
             changed += len(compiled.paint(frame))
             assert np.array_equal(compiled.pixels, pictures[frame, transparent]), (frame, transparent)
@@ -81,10 +71,10 @@ def test_compiled_loops_paint_the_same_pixels(
 def test_only_what_changed_is_painted_and_all_of_it(
     timeline: Timeline, small: Picture, studio: Studio, monkeypatch: pytest.MonkeyPatch, compiled: bool
 ) -> None:
-    monkeypatch.setattr(stamps, "_machine_code", [])
+    monkeypatch.setattr(layer_cache, "_machine_code", [])
     if compiled:
-        stamps.to_machine_code()
-    step, whole = (Painter(timeline, small, studio.fonts) for _ in range(2))
+        layer_cache.to_machine_code()
+    step, whole = (Painter(timeline, small, studio.resources) for _ in range(2))
     step.paint(40)
     for frame in range(41, 75):
         before = step.pixels.copy()
@@ -108,9 +98,9 @@ def test_captions_and_titles_stay_in_the_safe_area_of_every_shape(studio: Studio
     script = read_script(
         "# A long heading about the tide room of the museum\n\nMAREN: " + "Antidisestablishment water. " * 12
     )
-    timeline = compile_timeline(with_tones(script, shape=shape, framing=framing), studio.speaker, FrameRate.of(30))
+    timeline = compile_timeline(with_tones(script, shape=shape, framing=framing), studio, FrameRate.of(30))
     picture = Picture.of(shape, 720)
-    layers = LetteringLayers(timeline.scenes[0], picture, timeline.frame_rate, Fonts.at(studio.fonts))
+    layers = LetteringLayers(timeline.scenes[0], picture, timeline.frame_rate, studio.resources)
     scene = timeline.scenes[0]
     assert len(scene.captions) > 2
     # EBU R 95 (2017): graphics safe area, 90 % of width and height
@@ -146,9 +136,9 @@ def test_missing_glyphs_and_fonts_are_named(studio: Studio, tmp_path: object) ->
 def test_wrong_choices_say_what_there_is(studio: Studio) -> None:
     script = read_script("MAREN: Hello.")
     with pytest.raises(UnknownHost, match="maren, tobias, imani"):
-        Production(script, {"MAREN": CastEntry("nobody", "fake")}).checked(studio.voices)
+        Production(script, {"MAREN": CastEntry("nobody", "fake")}).checked(studio)
     with pytest.raises(StageError, match=r"no set 'moon'. Choose one of: museum, pier, plain"):
-        Production(script, set="moon").checked(studio.voices)
+        Production(script, choices=Choices(set="moon")).checked(studio)
     with pytest.raises(StageError, match="from 360 to 2160"):
         Picture.of("16:9", 120)
 
@@ -156,8 +146,7 @@ def test_wrong_choices_say_what_there_is(studio: Studio) -> None:
 def test_changing_one_scene_changes_no_other(studio: Studio) -> None:
     text = "# One\n\nMAREN: Mama may.\n\n# Two\n\nMAREN: Papa mends {}.\n"
     first, second = (
-        compile_timeline(with_tones(read_script(text.format(w))), studio.speaker, FrameRate.of(30))
-        for w in ("maps", "a boat")
+        compile_timeline(with_tones(read_script(text.format(w))), studio, FrameRate.of(30)) for w in ("maps", "a boat")
     )
     assert first.scenes[0].fingerprint == second.scenes[0].fingerprint
     assert first.scenes[1].fingerprint != second.scenes[1].fingerprint

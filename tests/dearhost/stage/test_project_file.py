@@ -12,17 +12,27 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from dearhost.films import Studio
-from dearhost.script import Brief, Spot, Staging, read_script
-from dearhost.stage import CastEntry, Production, UnreadableProduction, pack
-from dearhost.stage.project_file import unpack
+from dearhost.production import (
+    FRAMINGS,
+    SETS,
+    TRANSITIONS,
+    CastEntry,
+    Choices,
+    Production,
+    Studio,
+    UnreadableProduction,
+    pack,
+    read_script,
+)
+from dearhost.production.project_file import unpack
+from dearhost.script import Brief, Spot, Staging
 
 SCRIPT = read_script("# The pier\n\nMAREN: Mind the [[cue: wave]]step.\n\n# The bell\n\nSKERRY: It rings.\n")
 
 
 def production(**choices: Any) -> Production:
     cast = {"MAREN": CastEntry("maren", "fake"), "SKERRY": CastEntry("skerry", "fake")}
-    return Production(SCRIPT, cast, **choices)
+    return Production(SCRIPT, cast, Choices(**choices))
 
 
 def zipped(text: str, name: str = "production.json") -> bytes:
@@ -36,52 +46,53 @@ spots = st.dictionaries(
     st.sampled_from(["MAREN", "SKERRY"]),
     st.builds(Spot, st.floats(0, 1), st.floats(0.8, 1.8), st.sampled_from([-1, 0, 1])),
 )
-stagings = st.builds(
-    Staging,
-    set=st.sampled_from(["", "pier"]),
-    framing=st.sampled_from(["", "wide"]),
-    transition=st.sampled_from(["", "cut"]),
-    captions=st.none() | st.booleans(),
-    tail=st.none() | st.floats(0, 60),
-    target=st.none() | st.floats(0.1, 9000),
-    blocking=spots,
+own_choices = st.fixed_dictionaries(
+    {},
+    optional={
+        "set": st.sampled_from(list(SETS)),
+        "framing": st.sampled_from(list(FRAMINGS)),
+        "transition": st.sampled_from(list(TRANSITIONS)),
+        "captions": st.booleans(),
+        "tail": st.floats(0, 60),
+        "target": st.floats(0.1, 9000),
+    },
 )
+stagings = st.builds(Staging, own=own_choices, blocking=spots)
 briefs = st.builds(Brief, purpose=st.text(), points=st.lists(st.text()).map(tuple), target=st.floats(0, 9000))
 
 
 @given(st.lists(stagings, min_size=2, max_size=2), briefs)
 def test_every_choice_comes_back(studio: Studio, own: list[Staging], brief: Brief) -> None:
     scenes = tuple(replace(s, staging=staging) for s, staging in zip(SCRIPT.scenes, own, strict=True))
-    before = replace(production(brief=brief, set="pier"), script=replace(SCRIPT, scenes=scenes))
-    data = pack(before)
-    assert pack(before) == data
-    opened = unpack(data, "a.dearhost", studio.voices)
+    before = replace(production(set="pier"), brief=brief, script=replace(SCRIPT, scenes=scenes))
+    data = pack(before, studio)
+    assert pack(before, studio) == data
+    opened = unpack(data, "a.dearhost", studio)
     assert opened.production == before and opened.notes == ()
 
 
 def test_what_a_file_does_not_say_is_as_usual(studio: Studio) -> None:
     content = {"script": {"scenes": [{"heading": "The pier", "blocks": [{"kind": "line", "text": "Hello."}]}]}}
     text = json.dumps({"form": "dear-host-production", "version": 1, "production": content})
-    opened = unpack(zipped(text), "a.dearhost", studio.voices).production
+    opened = unpack(zipped(text), "a.dearhost", studio).production
     assert (opened.brief, opened.script.scenes[0].staging) == (Brief(), Staging())
 
 
 def test_hosts_voices_and_sets_of_another_machine_are_replaced_and_named(studio: Studio) -> None:
     cast = {"MAREN": CastEntry("nobody", "fake"), "SKERRY": CastEntry("skerry", "a-voice-match")}
-    opened = unpack(pack(replace(production(set="moon"), cast=cast)), "a.dearhost", studio.voices)
+    opened = unpack(pack(replace(production(set="moon"), cast=cast), studio), "a.dearhost", studio)
     assert [("host 'nobody'" in n, "voice 'a-voice-match'" in n, "set 'moon'" in n) for n in opened.notes] == [
         (True, False, False),
         (False, True, False),
         (False, False, True),
     ]
-    assert set(opened.production.checked(studio.voices).cast) == {"MAREN", "SKERRY"}
+    assert set(opened.production.checked(studio).cast) == {"MAREN", "SKERRY"}
 
 
 @pytest.mark.parametrize(
     ("data", "reason"),
     [
         (b"", "damaged"),
-        (pack(production())[:-40], "damaged"),
         (zipped("{}", "other.json"), "damaged"),
         (zipped("[1"), "damaged"),
         (zipped("[]"), "no production"),
@@ -92,4 +103,9 @@ def test_hosts_voices_and_sets_of_another_machine_are_replaced_and_named(studio:
 )
 def test_any_other_file_is_explained(studio: Studio, data: bytes, reason: str) -> None:
     with pytest.raises(UnreadableProduction, match=reason):
-        unpack(data, "a.dearhost", studio.voices)
+        unpack(data, "a.dearhost", studio)
+
+
+def test_a_file_that_is_cut_short_is_explained(studio: Studio) -> None:
+    with pytest.raises(UnreadableProduction, match="damaged"):
+        unpack(pack(production(), studio)[:-40], "a.dearhost", studio)

@@ -3,19 +3,21 @@
 from __future__ import annotations
 
 import itertools
+from collections.abc import Mapping
 from dataclasses import replace
 
 import numpy as np
 import pytest
 
 from dearhost.errors import StageError
-from dearhost.films import Studio
-from dearhost.hosts import Performance, host_by_id, moves_hands
-from dearhost.script import Staging, read_script
-from dearhost.stage import CastEntry, Painter, Picture, Production, SceneTimeline, Timeline, compile_timeline
+from dearhost.hosts import CAST, Performance, moves_hands
+from dearhost.production import CastEntry, Choices, Production, Studio, read_script, with_choices
+from dearhost.stage import Painter, Picture, SceneTimeline, Timeline, compile_timeline
 from dearhost.timebase import FrameRate
+from tests.conftest import staging
 
 RATE = FrameRate.of(30)
+QUIET = Choices(titles=False, captions=False, directed=False)
 TALK = """MAREN: Good morning, Tobias. The sea has come back to us.
 
 TOBIAS: So it has, and it is early. Who would have thought so?
@@ -26,14 +28,16 @@ TOBIAS: Then let us go out and look at it together.
 """
 
 
-def scene_of(studio: Studio, text: str, **choices: object) -> SceneTimeline:
-    cast = {"MAREN": CastEntry("maren", "nell"), "TOBIAS": CastEntry("tobias", "joe")}
-    production = Production(read_script(text), cast, titles=False, captions=False, directed=False)
-    return compile_timeline(replace(production, **choices), studio.speaker, RATE).scenes[0]  # type: ignore[arg-type]  # choices by name
+def scene_of(
+    studio: Studio, text: str, cast: Mapping[str, CastEntry] | None = None, **choices: object
+) -> SceneTimeline:
+    cast = cast or {"MAREN": CastEntry("maren", "nell"), "TOBIAS": CastEntry("tobias", "joe")}
+    production = Production(read_script(text), cast, QUIET)
+    return compile_timeline(with_choices(production, **choices), studio, RATE).scenes[0]
 
 
 def painted(studio: Studio, scene: SceneTimeline, moment: float, height: int = 360) -> np.ndarray:
-    painter = Painter(Timeline("", "en", "16:9", RATE, (scene,)), Picture.of("16:9", height), studio.fonts)
+    painter = Painter(Timeline("", "en", "16:9", RATE, (scene,)), Picture.of("16:9", height), studio.resources)
     painter.paint(round(moment * 30))
     return painter.pixels[..., :3].astype(int)
 
@@ -63,7 +67,7 @@ def test_everybody_rests_on_the_furniture_whatever_their_size(studio: Studio, fr
     (shot,) = scene.shots
     assert shot.furniture and shot.furniture.kind == kind
     for host in shot.hosts:
-        shoulder, length = host_by_id(host.host).arm_base
+        shoulder, length = CAST[host.host].arm_base
         elbow = host.y + (shoulder.imag + length / 2) / 100 * host.head
         assert elbow == pytest.approx(shot.furniture.y, abs=0.002)
     picture = painted(studio, scene, 0.2)
@@ -106,12 +110,12 @@ def test_a_bubble_shows_who_speaks_over_the_picture(studio: Studio) -> None:
 
 def test_a_look_holds_for_its_scene_only(studio: Studio) -> None:
     text = "# One\n\nMAREN: It rains today.\n\n# Two\n\nMAREN: Now the sun is out.\n"
-    production = Production(read_script(text), {"MAREN": CastEntry("maren", "nell")}, titles=False, captions=False)
-    plain = compile_timeline(production, studio.speaker, RATE)
+    production = Production(read_script(text), {"MAREN": CastEntry("maren", "nell")}, replace(QUIET, directed=True))
+    plain = compile_timeline(production, studio, RATE)
     script = production.script
-    wet = replace(script.scenes[0], staging=Staging(looks={"MAREN": "slicker"}))
+    wet = replace(script.scenes[0], staging=staging(looks={"MAREN": "slicker"}))
     dressed = compile_timeline(
-        replace(production, script=replace(script, scenes=(wet, script.scenes[1]))), studio.speaker, RATE
+        replace(production, script=replace(script, scenes=(wet, script.scenes[1]))), studio, RATE
     )
     assert [scene.shots[0].hosts[0].host for scene in dressed.scenes] == ["maren~slicker", "maren"]
     assert dressed.scenes[0].fingerprint != plain.scenes[0].fingerprint
@@ -144,8 +148,8 @@ def test_unknown_choices_name_what_there_is(studio: Studio) -> None:
 
 def test_a_child_and_a_grown_up_look_into_each_other_s_eyes(studio: Studio) -> None:
     cast = {"MAREN": CastEntry("maren", "nell"), "TOBIAS": CastEntry("lark", "pip")}
-    production = Production(read_script(TALK), cast, titles=False, captions=False, directed=False)
-    scene = compile_timeline(production, studio.speaker, RATE).scenes[0]
+    production = Production(read_script(TALK), cast, QUIET)
+    scene = compile_timeline(production, studio, RATE).scenes[0]
     rise = {host: role.partner[0].rise for host, role in scene.roles.items()}
     assert rise["lark"] == pytest.approx(-rise["maren"], rel=0.3)
     assert rise["lark"] > 0.1

@@ -9,12 +9,13 @@ import numpy as np
 import pytest
 
 from dearhost.errors import StageError
-from dearhost.films import Studio, running_time
+from dearhost.films import running_time
 from dearhost.hosts import Performance
+from dearhost.production import Production, Studio, with_captions
 from dearhost.script import Line, Script, Spot, Staging
-from dearhost.stage import Painter, Picture, Production, Timeline, compile_timeline, standing, with_captions
+from dearhost.stage import Painter, Picture, Timeline, compile_timeline, standing
 from dearhost.timebase import FrameRate
-from tests.conftest import with_tones
+from tests.conftest import staging, with_tones
 
 RATE = FrameRate.of(30)
 
@@ -26,10 +27,10 @@ def staged(script: Script, own: Staging, **choices: Any) -> Production:
 
 
 def timeline(studio: Studio, production: Production) -> Timeline:
-    return compile_timeline(production, studio.speaker, RATE)
+    return compile_timeline(production, studio, RATE)
 
 
-OWN = Staging(set="pier", framing="wide", transition="cut", captions=False, tail=3.0)
+OWN = staging(set="pier", framing="wide", transition="cut", captions=False, tail=3.0)
 
 
 def test_only_the_scene_that_is_staged_changes(studio: Studio, short_script: Script) -> None:
@@ -43,9 +44,7 @@ def test_only_the_scene_that_is_staged_changes(studio: Studio, short_script: Scr
     assert running_time(production.script, studio, production).seconds == pytest.approx(after.duration, abs=0.02)
 
 
-@pytest.mark.parametrize(
-    "own", [replace(Staging(), **{name: getattr(OWN, name)}) for name in ("set", "framing", "captions", "tail")]
-)
+@pytest.mark.parametrize("own", [Staging({name: OWN.own[name]}) for name in ("set", "framing", "captions", "tail")])
 def test_every_choice_is_part_of_the_scenes_fingerprint(studio: Studio, short_script: Script, own: Staging) -> None:
     names = {timeline(studio, staged(short_script, s)).scenes[1].fingerprint for s in (Staging(), own)}
     assert len(names) == 2
@@ -54,15 +53,15 @@ def test_every_choice_is_part_of_the_scenes_fingerprint(studio: Studio, short_sc
 def test_captions_off_in_a_scene_are_off_in_its_picture(studio: Studio, short_script: Script, small: Picture) -> None:
     def frame(production: Production) -> Any:
         made = timeline(studio, production)
-        painter = Painter(made, small, studio.fonts)
+        painter = Painter(made, small, studio.resources)
         painter.paint(RATE.frames_in(made.scenes[1].start + 1.2))
         return painter.pixels.copy()
 
-    off = staged(short_script, Staging(captions=False))
+    off = staged(short_script, staging(captions=False))
     assert not np.array_equal(frame(staged(short_script, Staging())), frame(off))
     assert np.array_equal(frame(off), frame(staged(short_script, Staging(), captions=False)))
     # a film that is ordered without captions has none anywhere
-    on = staged(short_script, Staging(captions=True), captions=False)
+    on = staged(short_script, staging(captions=True), captions=False)
     assert timeline(studio, on).scenes[1].burned
     assert not any(scene.burned for scene in timeline(studio, with_captions(on, False)).scenes)
 
@@ -70,32 +69,32 @@ def test_captions_off_in_a_scene_are_off_in_its_picture(studio: Studio, short_sc
 def test_hosts_stand_where_they_are_put_and_are_smaller_further_off(studio: Studio, short_script: Script) -> None:
     usual = timeline(studio, staged(short_script, Staging())).scenes[1].shots[0].hosts[0]
     near, far = (
-        timeline(studio, staged(short_script, Staging(blocking={"SKERRY": Spot(0.2, distance)}))).scenes[1]
+        timeline(studio, staged(short_script, staging(blocking={"SKERRY": Spot(0.2, distance)}))).scenes[1]
         for distance in (0.8, 1.6)
     )
     (close,), (distant,) = near.shots[0].hosts, far.shots[0].hosts
     assert close.x == distant.x == 0.2
     assert close.head * 0.8 == pytest.approx(distant.head * 1.6) == pytest.approx(usual.head)
     assert near.fingerprint != far.fingerprint
-    production = staged(short_script, Staging(blocking={"SKERRY": Spot(0.2, 1.6)}))
-    assert standing(production, production.script.scenes[1]) == {"SKERRY": Spot(0.2, 1.6)}
-    assert standing(production, production.script.scenes[0]) == {"MAREN": Spot(0.5)}
+    production = staged(short_script, staging(blocking={"SKERRY": Spot(0.2, 1.6)}))
+    assert standing(production, production.script.scenes[1], studio) == {"SKERRY": Spot(0.2, 1.6)}
+    assert standing(production, production.script.scenes[0], studio) == {"MAREN": Spot(0.5)}
 
 
 def test_who_stands_further_off_is_behind(studio: Studio, short_script: Script) -> None:
     first, second = short_script.scenes
-    both = replace(first, blocks=(*first.blocks, *second.blocks), staging=Staging(blocking={"MAREN": Spot(0.4, 1.5)}))
+    both = replace(first, blocks=(*first.blocks, *second.blocks), staging=staging(blocking={"MAREN": Spot(0.4, 1.5)}))
     scene = timeline(studio, with_tones(replace(short_script, scenes=(both,)))).scenes[0]
     assert [host.host for host in scene.shots[0].hosts] == ["maren", "skerry"]
-    other = replace(both, staging=Staging(blocking={"SKERRY": Spot(0.6, 1.5)}))
+    other = replace(both, staging=staging(blocking={"SKERRY": Spot(0.6, 1.5)}))
     scene = timeline(studio, with_tones(replace(short_script, scenes=(other,)))).scenes[0]
     assert [host.host for host in scene.shots[0].hosts] == ["skerry", "maren"]
 
 
-@pytest.mark.parametrize("own", [Staging(set="moon"), Staging(framing="fisheye"), Staging(transition="spin")])
+@pytest.mark.parametrize("own", [staging(set="moon"), staging(framing="fisheye"), staging(transition="spin")])
 def test_a_scene_cannot_be_staged_with_what_is_not_there(studio: Studio, short_script: Script, own: Staging) -> None:
     with pytest.raises(StageError, match="Choose one of"):
-        staged(short_script, own).checked(studio.voices)
+        staged(short_script, own).checked(studio)
 
 
 def test_a_line_that_is_still_empty_changes_nothing(studio: Studio, short_script: Script) -> None:
@@ -116,8 +115,8 @@ def test_a_line_that_is_still_empty_changes_nothing(studio: Studio, short_script
 def test_who_faces_a_side_is_turned_there_and_still_looks_at_the_viewer(studio: Studio, short_script: Script) -> None:
     turned = {}
     for facing in (-1, 0, 1):
-        staging = Staging(blocking={"SKERRY": Spot(0.5, 1.0, facing)})
-        scene = timeline(studio, staged(short_script, staging)).scenes[1]
+        turned_to = staging(blocking={"SKERRY": Spot(0.5, 1.0, facing)})
+        scene = timeline(studio, staged(short_script, turned_to)).scenes[1]
         performance = Performance(scene.roles["skerry"], RATE)
         turned[facing] = performance.pose(0.5).body.turn
     assert turned[-1] < -0.4 < turned[0] < 0.4 < turned[1]

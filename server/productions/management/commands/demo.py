@@ -10,8 +10,9 @@ from django.conf import settings
 from django.contrib.auth import get_user_model
 from django.core.management.base import BaseCommand
 
-from dearhost.script import brief_from_json, open_script, staging_from_json
-from dearhost.stage import CastEntry
+from dearhost.production import CastEntry, Choices, open_script, own_choices_from_json
+from dearhost.script import Brief
+from dearhost.script.staging import staging_from_json
 from server.productions.actions.create import create_production
 from server.productions.models import Production
 
@@ -37,11 +38,11 @@ class Command(BaseCommand):
                 continue
             staged = entry.get("staging", {})
             scenes = tuple(
-                replace(scene, staging=staging_from_json(staged.get(str(number))))
+                replace(scene, staging=staging_from_json(staged.get(str(number)), own_choices_from_json))
                 for number, scene in enumerate(script.scenes, 1)
             )
             script = replace(script, scenes=scenes)
             cast = {s: CastEntry(e["host"], e["voice"]) for s, e in entry["cast"].items()}
-            brief = brief_from_json(entry["brief"])
-            create_production(user, script, script.title, cast=cast, brief=brief, **entry["choices"])
+            brief = Brief(**{**entry["brief"], "points": tuple(entry["brief"].get("points", ()))})
+            create_production(user, script, script.title, cast=cast, brief=brief, choices=Choices(**entry["choices"]))
             self.stdout.write(f"Added '{script.title}'.")

@@ -12,19 +12,7 @@ export type Brief = Schemas["BriefSchema"];
 export type Choices = Omit<ProductionDocument, "script">;
 
 /** A scene without choices of its own. */
-export const AS_EVERYWHERE: Staging = {
-	set: "",
-	framing: "",
-	transition: "",
-	captions: null,
-	furniture: "",
-	cutting: "",
-	camera: "",
-	tail: null,
-	target: null,
-	blocking: {},
-	looks: {},
-};
+export const AS_EVERYWHERE: Staging = { blocking: {}, looks: {} };
 /** How somebody is played who is not cast yet. */
 export const NOT_PLAYED: ProductionDocument["cast"][string] = {
 	host: "maren",

@@ -744,6 +744,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/productions/choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Choices
+         * @description Everything that can be chosen for a production or a scene.
+         */
+        get: operations["listChoices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/productions/{production_id}/scenes/{scene_id}/times": {
         parameters: {
             query?: never;
@@ -1951,7 +1971,7 @@ export interface components {
         };
         /**
          * CueSchema
-         * @description What happens on the word that begins at ``start`` in its line's text.
+         * @description What happens on the word that begins at ``start`` in its line's text, or from there to the word at ``end``.
          */
         CueSchema: {
             /** Id */
@@ -1972,6 +1992,8 @@ export interface components {
              * @default false
              */
             look: boolean;
+            /** End */
+            end?: number | null;
         };
         /**
          * DocumentSchema
@@ -1984,26 +2006,55 @@ export interface components {
                 [key: string]: components["schemas"]["CastSchema"];
             };
             /**
+             * @default {
+             *       "purpose": "",
+             *       "audience": "",
+             *       "channel": "",
+             *       "tone": "",
+             *       "own_words": "",
+             *       "call_to_action": "",
+             *       "points": [],
+             *       "target": 0
+             *     }
+             */
+            brief: components["schemas"]["BriefSchema"];
+            /**
+             * Say As
+             * @default []
+             */
+            say_as: components["schemas"]["SayAsSchema"][];
+            /**
              * Shape
+             * @default 16:9
              * @enum {string}
              */
             shape: "16:9" | "1:1" | "9:16";
-            /** Captions */
+            /**
+             * Captions
+             * @default true
+             */
             captions: boolean;
-            /** Set */
-            set: string;
+            /**
+             * Set
+             * @default museum
+             * @enum {string}
+             */
+            set: "museum" | "pier" | "plain";
             /**
              * Framing
+             * @default medium
              * @enum {string}
              */
             framing: "wide" | "full" | "medium" | "close-up" | "bubble" | "square-bubble";
             /**
              * Transition
+             * @default dissolve
              * @enum {string}
              */
             transition: "cut" | "dissolve";
             /**
              * Liveliness
+             * @default normal
              * @enum {string}
              */
             liveliness: "still" | "normal" | "lively";
@@ -2030,31 +2081,16 @@ export interface components {
              * @default true
              */
             directed: boolean;
-            /** Titles */
+            /**
+             * Titles
+             * @default true
+             */
             titles: boolean;
             /**
              * Caption Names
              * @default false
              */
             caption_names: boolean;
-            /**
-             * @default {
-             *       "purpose": "",
-             *       "audience": "",
-             *       "channel": "",
-             *       "tone": "",
-             *       "own_words": "",
-             *       "call_to_action": "",
-             *       "points": [],
-             *       "target": 0
-             *     }
-             */
-            brief: components["schemas"]["BriefSchema"];
-            /**
-             * Say As
-             * @default []
-             */
-            say_as: components["schemas"]["SayAsSchema"][];
         };
         /**
          * ProductionOut
@@ -2108,17 +2144,17 @@ export interface components {
             blocks: components["schemas"]["BlockSchema"][];
             /**
              * @default {
-             *       "set": "",
-             *       "framing": "",
-             *       "transition": "",
-             *       "captions": null,
-             *       "furniture": "",
-             *       "cutting": "",
-             *       "camera": "",
-             *       "tail": null,
-             *       "target": null,
              *       "blocking": {},
-             *       "looks": {}
+             *       "looks": {},
+             *       "captions": null,
+             *       "set": null,
+             *       "framing": null,
+             *       "transition": null,
+             *       "furniture": null,
+             *       "cutting": null,
+             *       "camera": null,
+             *       "tail": null,
+             *       "target": null
              *     }
              */
             staging: components["schemas"]["StagingSchema"];
@@ -2165,50 +2201,9 @@ export interface components {
         };
         /**
          * StagingSchema
-         * @description A scene's own choices; what is "" or null is as everywhere.
+         * @description A scene's own choices; what is null is as everywhere.
          */
         StagingSchema: {
-            /**
-             * Set
-             * @default
-             */
-            set: string;
-            /**
-             * Framing
-             * @default
-             * @enum {string}
-             */
-            framing: "" | "wide" | "full" | "medium" | "close-up" | "bubble" | "square-bubble";
-            /**
-             * Transition
-             * @default
-             * @enum {string}
-             */
-            transition: "" | "cut" | "dissolve";
-            /** Captions */
-            captions?: boolean | null;
-            /**
-             * Furniture
-             * @default
-             * @enum {string}
-             */
-            furniture: "" | "none" | "desk" | "counter";
-            /**
-             * Cutting
-             * @default
-             * @enum {string}
-             */
-            cutting: "" | "together" | "speakers";
-            /**
-             * Camera
-             * @default
-             * @enum {string}
-             */
-            camera: "" | "still" | "push" | "pull" | "pan-left" | "pan-right";
-            /** Tail */
-            tail?: number | null;
-            /** Target */
-            target?: number | null;
             /**
              * Blocking
              * @default {}
@@ -2223,6 +2218,24 @@ export interface components {
             looks: {
                 [key: string]: string;
             };
+            /** Captions */
+            captions?: boolean | null;
+            /** Set */
+            set?: ("museum" | "pier" | "plain") | null;
+            /** Framing */
+            framing?: ("wide" | "full" | "medium" | "close-up" | "bubble" | "square-bubble") | null;
+            /** Transition */
+            transition?: ("cut" | "dissolve") | null;
+            /** Furniture */
+            furniture?: ("none" | "desk" | "counter") | null;
+            /** Cutting */
+            cutting?: ("together" | "speakers") | null;
+            /** Camera */
+            camera?: ("still" | "push" | "pull" | "pan-left" | "pan-right") | null;
+            /** Tail */
+            tail?: number | null;
+            /** Target */
+            target?: number | null;
         };
         /**
          * NewProduction
@@ -2395,7 +2408,8 @@ export interface components {
         };
         /**
          * CueKindOut
-         * @description Something that can happen on a word; ``also``: words one would look for it by.
+         * @description Something that can happen on a word; ``also``: words one would look for it by. ``stretch``: it may last
+         *     from its word to a later one.
          */
         CueKindOut: {
             /** Name */
@@ -2411,6 +2425,8 @@ export interface components {
             group: string;
             /** Also */
             also: string;
+            /** Stretch */
+            stretch: boolean;
             /** Parameters */
             parameters: components["schemas"]["ParameterOut"][];
         };
@@ -2438,6 +2454,42 @@ export interface components {
             unit: string;
             /** Choices */
             choices: string[];
+        };
+        /**
+         * ChoiceValue
+         * @description One value of a choice, and the words it is shown by.
+         */
+        ChoiceValue: {
+            /** Value */
+            value: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * ProductionChoiceOut
+         * @description Something that can be chosen for the whole production, for a scene, or both.
+         */
+        ProductionChoiceOut: {
+            /** Name */
+            name: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "choice" | "switch" | "number";
+            /** Label */
+            label: string;
+            /**
+             * Scope
+             * @enum {string}
+             */
+            scope: "everywhere" | "scene" | "both";
+            /** Default */
+            default: string | boolean | number | null;
+            /** Unit */
+            unit: string;
+            /** Values */
+            values: components["schemas"]["ChoiceValue"][];
         };
         /**
          * AutomaticCue
@@ -4082,6 +4134,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CueKindOut"][];
+                };
+            };
+        };
+    };
+    listChoices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProductionChoiceOut"][];
                 };
             };
         };

@@ -128,7 +128,7 @@ describe("flags", () => {
 
 	it("offers what is used most first, and finds by every word typed", () => {
 		const kind = (name: string, group: string) =>
-			({ name, label: name, group, also: "", family: "host", parameters: [] }) as CueKind;
+			({ name, label: name, group, also: "", family: "host", stretch: false, parameters: [] }) as CueKind;
 		const kinds = [
 			kind("Nod", "Gesture"),
 			kind("Point left", "Gesture"),

@@ -149,7 +149,7 @@ export const DirectionNode = Node.create({
 					const after = cut ? [rest, ...blocks.slice(index + 1)] : blocks.slice(index);
 					const own = whole.attrs.staging as Staging;
 					const first = scene.create({ ...whole.attrs, staging: { ...own, tail: null } }, before);
-					const second = scene.create({ id: newId(), staging: { ...own, transition: "" } }, [
+					const second = scene.create({ id: newId(), staging: { ...own, transition: null } }, [
 						sceneHeading.create(),
 						...after,
 					]);

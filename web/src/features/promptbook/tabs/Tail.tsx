@@ -26,7 +26,7 @@ export function Tail({ scene, number, change }: Props) {
 				}}
 			/>{" "}
 			s
-			{tail !== null && (
+			{tail != null && (
 				<button
 					type="button"
 					className="link small"

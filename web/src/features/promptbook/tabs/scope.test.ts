@@ -16,7 +16,7 @@ describe("the scope of a change", () => {
 	it("a scene's own choice goes before that of all", () => {
 		expect(production.script.scenes.map((s) => holds(production, s, "set"))).toEqual(["museum", "pier", "museum"]);
 		expect(production.script.scenes.map((s) => holds(production, s, "captions"))).toEqual([true, true, false]);
-		expect(ownChoice(production, "set", "museum")).toEqual({ set: "" });
+		expect(ownChoice(production, "set", "museum")).toEqual({ set: null });
 		expect(ownChoice(production, "captions", false)).toEqual({ captions: false });
 		expect(ownChoice(production, "captions", true)).toEqual({ captions: null });
 	});
@@ -28,7 +28,7 @@ describe("the scope of a change", () => {
 			[3, "now museum"],
 		]);
 		expect(change.part).toEqual({ set: "pier" });
-		expect(change.own).toEqual([{ sceneId: "b", staging: { set: "" } }]);
+		expect(change.own).toEqual([{ sceneId: "b", staging: { set: null } }]);
 		const on = forAllScenes(production, "captions", true, "Captions on", String);
 		expect(on.rows.map((row) => row.number)).toEqual([3]);
 		expect(on.own).toEqual([{ sceneId: "c", staging: { captions: null } }]);

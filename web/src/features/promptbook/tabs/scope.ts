@@ -1,8 +1,8 @@
 import type { Choices, ProductionDocument, Scene, Staging } from "../document";
 import type { SceneChange } from "../script/choosing";
 
-/** What a scene may have of its own. */
-export type OwnChoice = "set" | "framing" | "transition" | "captions" | "furniture" | "cutting" | "camera";
+/** What can be chosen for all scenes, and otherwise for one: the table of choices says what that is. */
+export type OwnChoice = Extract<keyof Staging, keyof Choices>;
 export type ChoiceValue = string | boolean;
 
 /** One line of a change that is proposed: a scene, and how it is now. */
@@ -12,13 +12,12 @@ export type Proposal = { says: string; rows: ChangeRow[]; part: Partial<Choices>
 
 /** What holds for a scene: its own choice, else that of the production. */
 export function holds(document: ProductionDocument, scene: Scene, name: OwnChoice): ChoiceValue {
-	const own = scene.staging[name];
-	return own === "" || own === null || own === undefined ? document[name] : own;
+	return scene.staging[name] ?? document[name];
 }
 
 /** A scene's own choice for `value`: none where it is that of the production. */
 export function ownChoice(document: ProductionDocument, name: OwnChoice, value: ChoiceValue): Partial<Staging> {
-	return { [name]: value === document[name] ? (name === "captions" ? null : "") : value };
+	return { [name]: value === document[name] ? null : value };
 }
 
 /** The same for every scene: which scenes differ now, and the change that makes them alike. */
@@ -41,8 +40,8 @@ export function forAllScenes(
 			.map(({ scene, number, now }) => ({ number, heading: scene.heading, now: shown(now) })),
 		part: { [name]: value },
 		own: scenes
-			.filter(({ scene }) => Boolean(scene.staging[name] ?? "") || scene.staging[name] === false)
-			.map(({ scene }) => ({ sceneId: scene.id, staging: { [name]: name === "captions" ? null : "" } })),
+			.filter(({ scene }) => (scene.staging[name] ?? null) !== null)
+			.map(({ scene }) => ({ sceneId: scene.id, staging: { [name]: null } })),
 	};
 }
 

@@ -1,0 +1,1 @@
+"""Drawing: paper, outlines, colours, cut shapes and fonts. It knows nothing of hosts or stages."""

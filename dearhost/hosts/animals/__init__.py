@@ -1,0 +1,1 @@
+"""Animals: a seabird and a seal."""

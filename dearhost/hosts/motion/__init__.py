@@ -1,0 +1,1 @@
+"""Motion: a performance over time, from lips and gestures to walks."""

@@ -1,0 +1,1 @@
+"""People: model sheets, the skeleton, and every part that is drawn of them."""

@@ -1,0 +1,34 @@
+"""The word tables of one language."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+
+from dearhost.languages.lexicon import Lexicon
+
+
+@dataclass(frozen=True)
+class Language:
+    """``code`` is the part of a BCP 47 tag before the hyphen. What a language has no table for is left empty.
+
+    ``gesture_words`` are the words that ask for a gesture, by what they say (see ``stage.direction``). A word ``*x`` is
+    any word that ends in x. A word with a capital letter counts only written so, and not where a sentence begins: a
+    German "Sie" addresses, "sie" does not. Common practice of speakers' handbooks, no source.
+    ``lexicon`` says written numbers, dates, units and signs. ``weak_ends`` are words no caption line should end on.
+    ``function_words`` carry no meaning of their own; ``claims`` and ``problems`` are words that open well.
+    """
+
+    code: str
+    name: str
+    gesture_words: Mapping[str, str] = field(default_factory=dict)
+    lexicon: Lexicon | None = None
+    weak_ends: frozenset[str] = frozenset()
+    function_words: frozenset[str] = frozenset()
+    claims: frozenset[str] = frozenset()
+    problems: frozenset[str] = frozenset()
+
+
+def words(text: str) -> frozenset[str]:
+    """A table of words out of a text of them."""
+    return frozenset(text.split())

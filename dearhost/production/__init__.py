@@ -1,0 +1,90 @@
+"""Productions: what can be chosen, cued and brought along, and productions to and from files."""
+
+from dearhost.production.choices import (
+    CHOICES,
+    FRAMINGS,
+    FURNITURE,
+    SETS,
+    SHAPES,
+    TRANSITIONS,
+    Choice,
+    Choices,
+    Scope,
+    Touches,
+    own_choices_from_json,
+)
+from dearhost.production.cue_kinds import CUE_KINDS
+from dearhost.production.line_reading import manner_in, manner_of, pauses_of, playable
+from dearhost.production.opening import open_production, open_production_file
+from dearhost.production.production import (
+    EFFECT_CHOICES,
+    CastEntry,
+    Production,
+    full_cast,
+    production_from_json,
+    production_to_json,
+    with_captions,
+    with_choices,
+)
+from dearhost.production.project_file import SUFFIX, OpenedProduction, UnreadableProduction, fitted, pack
+from dearhost.production.resources import Resources
+from dearhost.production.speech_markup import production_as_ssml
+from dearhost.production.studio import Studio, data_folder
+from dearhost.production.texts import (
+    compare,
+    ensure_speakable,
+    findings,
+    open_script,
+    read_file,
+    read_script,
+    text_with_cues,
+    write_fountain,
+    write_markdown,
+)
+
+__all__ = [
+    "CHOICES",
+    "CUE_KINDS",
+    "EFFECT_CHOICES",
+    "FRAMINGS",
+    "FURNITURE",
+    "SETS",
+    "SHAPES",
+    "SUFFIX",
+    "TRANSITIONS",
+    "CastEntry",
+    "Choice",
+    "Choices",
+    "OpenedProduction",
+    "Production",
+    "Resources",
+    "Scope",
+    "Studio",
+    "Touches",
+    "UnreadableProduction",
+    "compare",
+    "data_folder",
+    "ensure_speakable",
+    "findings",
+    "fitted",
+    "full_cast",
+    "manner_in",
+    "manner_of",
+    "open_production",
+    "open_production_file",
+    "open_script",
+    "own_choices_from_json",
+    "pack",
+    "pauses_of",
+    "playable",
+    "production_as_ssml",
+    "production_from_json",
+    "production_to_json",
+    "read_file",
+    "read_script",
+    "text_with_cues",
+    "with_captions",
+    "with_choices",
+    "write_fountain",
+    "write_markdown",
+]

@@ -1,0 +1,187 @@
+"""The table of choices: everything one can choose for a production or a scene, declared once.
+
+A field of ``Choices`` is an entry: its name, default and ``Choice``. Reading, writing, checking, what holds in a scene,
+the API's schema, the interface's types and labels all follow from it. To add a choice, add its field here, what draws
+it, and the place where a panel shows it.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Mapping
+from dataclasses import MISSING, dataclass, field, fields, replace
+from enum import Enum
+from typing import Annotated, Any, get_type_hints
+
+from dearhost.errors import ScriptError, StageError
+from dearhost.hosts import LIVELINESS
+from dearhost.script import LONGEST_TARGET, Scene
+
+Value = str | bool | float
+LONGEST_TAIL = 60.0
+"""Seconds."""
+
+
+class Scope(Enum):
+    """Where a choice can be made."""
+
+    EVERYWHERE = "everywhere"
+    """For the whole production only."""
+    SCENE = "scene"
+    """For one scene only."""
+    BOTH = "both"
+    """For the whole production, and otherwise for a scene."""
+
+
+class Touches(Enum):
+    """What is made again when a choice changes."""
+
+    NOTHING = "nothing"
+    OPENING = "opening"
+    """The pictures a scene begins with."""
+    PICTURE = "picture"
+    TIME = "time"
+    """Picture and sound, since both last longer."""
+
+
+@dataclass(frozen=True, slots=True)
+class Choice:
+    """An entry of the table. ``values`` are ids with the words they are shown by; a number has ``low`` and ``high``."""
+
+    label: str
+    scope: Scope
+    touches: Touches
+    values: Mapping[str, str] = field(default_factory=dict)
+    low: float = -math.inf
+    high: float = math.inf
+    unit: str = ""
+    name: str = ""
+    kind: str = ""
+    """'choice', 'switch' or 'number'."""
+    default: Value | None = None
+
+    def read(self, value: Any) -> Value:
+        """``value`` as this choice holds it, a number brought into its range. Raises ScriptError for another type."""
+        if self.kind == "switch" and isinstance(value, bool):
+            return value
+        if self.kind == "choice" and isinstance(value, str):
+            return value
+        if self.kind == "number" and isinstance(value, (int, float)) and not isinstance(value, bool):
+            try:
+                number = float(value)
+            except OverflowError:
+                number = math.inf
+            if math.isfinite(number):
+                return min(self.high, max(self.low, number))
+        wanted = {"switch": "true or false", "choice": "a text", "number": "a finite number"}[self.kind]
+        raise ScriptError(f"'{self.name}' must be {wanted} (got {str(value)[:40]!r}).")
+
+    def problem(self, value: Value | None) -> str:
+        """What is wrong with a value of the right type, or ""."""
+        if self.kind != "choice" or value in self.values:
+            return ""
+        return f"There is no {self.label.lower()} '{value}'. Choose one of: {', '.join(self.values)}."
+
+
+def _named(*ids: str) -> Mapping[str, str]:
+    return {one: one.replace("-", " ") for one in ids}
+
+
+SHAPES: Mapping[str, str] = _named("16:9", "1:1", "9:16")
+FRAMINGS: Mapping[str, str] = _named("wide", "full", "medium", "close-up", "bubble", "square-bubble")
+TRANSITIONS: Mapping[str, str] = _named("cut", "dissolve")
+SETS: Mapping[str, str] = {"museum": "The tide room", "pier": "The pier", "plain": "Plain paper"}
+FURNITURE: Mapping[str, str] = {"none": "nothing", "desk": "a desk", "counter": "a counter"}
+CUTTING: Mapping[str, str] = {"together": "everybody together", "speakers": "whoever speaks"}
+CAMERA_MOVES: Mapping[str, str] = {
+    "still": "still", "push": "comes nearer", "pull": "goes back", "pan-left": "pans left", "pan-right": "pans right",
+}  # fmt: skip
+
+_PICTURE = Touches.PICTURE
+
+
+@dataclass(frozen=True, slots=True)
+class Choices:
+    """What is chosen for a production, or what holds in one of its scenes."""
+
+    shape: Annotated[str, Choice("Picture shape", Scope.EVERYWHERE, _PICTURE, SHAPES)] = "16:9"
+    captions: Annotated[bool, Choice("Captions in the picture", Scope.BOTH, _PICTURE)] = True
+    set: Annotated[str, Choice("Set", Scope.BOTH, _PICTURE, SETS)] = "museum"
+    framing: Annotated[str, Choice("Framing", Scope.BOTH, _PICTURE, FRAMINGS)] = "medium"
+    transition: Annotated[str, Choice("Transition", Scope.BOTH, Touches.OPENING, TRANSITIONS)] = "dissolve"
+    liveliness: Annotated[
+        str, Choice("Liveliness", Scope.EVERYWHERE, _PICTURE, {name: name for name in LIVELINESS})
+    ] = "normal"
+    furniture: Annotated[str, Choice("Furniture", Scope.BOTH, _PICTURE, FURNITURE)] = "none"
+    cutting: Annotated[str, Choice("Cutting", Scope.BOTH, _PICTURE, CUTTING)] = "together"
+    camera: Annotated[str, Choice("Camera move", Scope.BOTH, _PICTURE, CAMERA_MOVES)] = "still"
+    directed: Annotated[bool, Choice("Gestures by themselves", Scope.EVERYWHERE, _PICTURE)] = True
+    titles: Annotated[bool, Choice("Headings as titles", Scope.EVERYWHERE, _PICTURE)] = True
+    caption_names: Annotated[bool, Choice("Captions name the speaker", Scope.EVERYWHERE, _PICTURE)] = False
+    tail: Annotated[
+        float | None,
+        Choice("Holds after its last word", Scope.SCENE, Touches.TIME, low=0.0, high=LONGEST_TAIL, unit="s"),
+    ] = None
+    target: Annotated[
+        float | None, Choice("May run at most", Scope.SCENE, Touches.NOTHING, low=0.0, high=LONGEST_TARGET, unit="s")
+    ] = None
+
+
+def _kind_of(hint: Any) -> str:
+    if hint is bool:
+        return "switch"
+    return "choice" if hint is str else "number"
+
+
+def _table() -> dict[str, Choice]:
+    hints = get_type_hints(Choices, include_extras=True)
+    table = {}
+    for entry in fields(Choices):
+        held, choice = hints[entry.name].__origin__, hints[entry.name].__metadata__[0]
+        assert isinstance(choice, Choice) and entry.default is not MISSING
+        table[entry.name] = replace(choice, name=entry.name, kind=_kind_of(held), default=entry.default)
+    return table
+
+
+CHOICES: Mapping[str, Choice] = _table()
+
+
+def choices_from_json(data: Mapping[str, Any]) -> Choices:
+    """What ``data`` chooses everywhere; what is missing has its default. Raises ScriptError for a value of another
+    type."""
+    own = {
+        name: choice.read(data[name])
+        for name, choice in CHOICES.items()
+        if choice.scope is not Scope.SCENE and name in data
+    }
+    return replace(Choices(), **own)  # type: ignore[arg-type]  # read by the table
+
+
+def choices_to_json(choices: Choices) -> dict[str, Any]:
+    """As plain data; ``choices_from_json`` reads it back."""
+    return {name: getattr(choices, name) for name, choice in CHOICES.items() if choice.scope is not Scope.SCENE}
+
+
+def own_choices_from_json(data: Mapping[str, Any]) -> dict[str, Value]:
+    """What a scene chooses for itself; "" and null are as everywhere. Raises ScriptError for another type of value."""
+    return {
+        name: choice.read(value)
+        for name, choice in CHOICES.items()
+        if choice.scope is not Scope.EVERYWHERE and (value := data.get(name)) not in (None, "")
+    }
+
+
+def in_scene(choices: Choices, scene: Scene) -> Choices:
+    """What holds for a scene: its own choices, else those of the whole production."""
+    return replace(choices, **scene.staging.own)  # type: ignore[arg-type]  # read by the table
+
+
+def ensure_known(choices: Choices, scenes: tuple[Scene, ...] = ()) -> None:
+    """Raise StageError for the first value that is not in the table."""
+    for name, choice in CHOICES.items():
+        if problem := choice.problem(getattr(choices, name)):
+            raise StageError(problem)
+    for number, scene in enumerate(scenes, 1):
+        for name, value in scene.staging.own.items():
+            if problem := CHOICES[name].problem(value):
+                raise StageError(problem.replace("'. ", f"' (scene {number}). ", 1))

@@ -1,0 +1,150 @@
+"""The table of cues: everything that can happen on a word, or over a stretch of words.
+
+To add a kind, add its entry here and what plays it (``stage.direction.cueing``); the list, the flags, the settings,
+Fountain and ``dear-host check`` follow from the entry.
+"""
+
+from __future__ import annotations
+
+from dearhost.hosts import EXPRESSIONS, GESTURES, LOOKS, PROPS, THINGS
+from dearhost.production.choices import FRAMINGS
+from dearhost.production.cue_words import ALSO
+from dearhost.production.production import EFFECT_CHOICES
+from dearhost.script import CueKind, CueKinds, Parameter
+from dearhost.sound import STINGS
+from dearhost.speech import ENDINGS, MANNERS
+
+ONE_HANDED = ("wave", "point-up", "thumb-up", "thumb-down", "count", "present", "heart", "think", "stop", "look",
+               "beckon", "wag", "you")  # fmt: skip
+_SIDE = Parameter("side", "Hand", "right", choices=("left", "right"))
+_FROM = Parameter("side", "From", "left", choices=("left", "right"))
+_TO = Parameter("side", "To", "right", choices=("left", "right"))
+_PLACE = Parameter("place", "Where", "middle", choices=("left", "middle", "right"))
+_SIZE = Parameter("strength", "Size", 1.0, 0.3, 1.3)
+_AMOUNT = Parameter("strength", "Strength", 1.0, 0.2, 1.3)
+_LONGER = Parameter("longer", "Stays longer", 0.0, 0.0, 6.0, "s")
+_LASTS = Parameter("seconds", "Lasts, 0 until the next", 0.0, 0.0, 20.0, "s")
+
+
+def _label(name: str) -> str:
+    return name.replace("-", " ").capitalize()
+
+
+CUE_KINDS = CueKinds(
+    (
+        *(
+            CueKind(
+                name,
+                _label(name),
+                "host",
+                "Gesture",
+                (*((_SIDE,) if name in ONE_HANDED else ()), _SIZE, _LONGER),
+                ALSO.get(name, ""),
+            )
+            for name in GESTURES
+        ),
+        *(
+            CueKind(name, _label(name), "host", "Expression", (_AMOUNT, _LASTS), ALSO.get(name, ""))
+            for name in EXPRESSIONS
+        ),
+        CueKind(
+            "take",
+            "Take a prop",
+            "host",
+            "Prop",
+            (
+                Parameter("prop", "Which", next(iter(PROPS)), choices=tuple(PROPS)),
+                _SIDE,
+                Parameter("text", "Words on a sign", "", required=False),
+                Parameter("picture", "The picture", "", required=False),
+            ),
+            "pick up hold " + " ".join(f"{name} {prop.also}" for name, prop in PROPS.items()),
+        ),
+        CueKind("show", "Hold it up", "host", "Prop", (_LONGER,), "raise prop present camera"),
+        CueKind("pass", "Pass it on", "host", "Prop", (), "give hand over prop partner"),
+        CueKind("put-down", "Put it down", "host", "Prop", (_SIDE,), "away pocket drop prop"),
+        *(
+            CueKind(name, _label(name), "host", "Move", parameters, also)
+            for name, parameters, also in (
+                ("walk-in", (_FROM,), "enter come arrive"),
+                ("walk-out", (_TO,), "leave exit go away off"),
+                (
+                    "walk-to",
+                    (Parameter("place", "Where", "middle", choices=("left", "middle", "right")),),
+                    "go move step over",
+                ),
+                ("walk-on-spot", (Parameter("seconds", "Lasts", 3.0, 1.0, 20.0, "s"),), "march step"),
+                ("sit", (), "sit down chair seat"),
+                ("stand", (), "stand up get up rise"),
+                ("turn-away", (_TO,), "look off side back"),
+                ("turn-back", (), "turn to viewer face"),
+            )
+        ),
+        CueKind(
+            "eyes",
+            "Look to",
+            "host",
+            "Eyes",
+            (Parameter("to", "Whom or what", "viewer", choices=LOOKS),),
+            "gaze look at camera partner picture notes read eye contact",
+        ),
+        CueKind("rest", "Nothing by itself", "host", "Rest"),
+        CueKind("emphasis", "Emphasis", "sound", "Delivery", (_AMOUNT,), stretch=True),
+        CueKind("say-as", "Say as", "sound", "Delivery", (Parameter("text", "As spoken", ""),)),
+        CueKind(
+            "delivery",
+            "Delivery",
+            "sound",
+            "Line",
+            (
+                Parameter("manner", "How the line is said", "neutral", choices=tuple(MANNERS)),
+                Parameter("ending", "Ending", next(iter(ENDINGS)), choices=tuple(ENDINGS)),
+                Parameter("effect", "Effect", next(iter(EFFECT_CHOICES)), choices=tuple(EFFECT_CHOICES)),
+                Parameter("strength", "Strength", 1.0, 0.2, 1.5),
+                Parameter("pace", "Pace", 1.0, 0.7, 1.4),
+                Parameter("pitch", "Pitch", 0.0, -4.0, 4.0),
+                Parameter("level", "Level", 0.0, -6.0, 6.0, "dB"),
+                Parameter("steadiness", "Steadiness", 0.5, 0.0, 1.0),
+                Parameter("variation", "Reading", 0.0, 0.0, 9999.0),
+            ),
+        ),
+        CueKind(
+            "recording",
+            "Recording",
+            "sound",
+            "Line",
+            (Parameter("recording", "Recording", ""), Parameter("borders", "Words set by hand", "", required=False)),
+        ),
+        CueKind("pause", "Pause", "sound", "Delivery", (Parameter("seconds", "Length", 0.6, 0.1, 5.0, "s"),)),
+        *(CueKind(name, name.capitalize(), "picture", "Framing", stretch=True) for name in FRAMINGS),
+        CueKind(
+            "title",
+            "Title",
+            "picture",
+            "Text",
+            (Parameter("text", "Words", ""), Parameter("seconds", "Stays", 3.0, 1.0, 10.0, "s")),
+        ),
+        CueKind(
+            "picture",
+            "Picture",
+            "picture",
+            "Picture",
+            (
+                Parameter("shows", "Shows", next(iter(THINGS)), choices=tuple(THINGS)),
+                Parameter("place", "Where", "left", choices=("left", "right", "whole")),
+                Parameter("seconds", "Stays", 3.0, 0.8, 20.0, "s"),
+            ),
+            stretch=True,
+        ),
+        CueKind(
+            "sound",
+            "Sound",
+            "sound",
+            "Sound",
+            (
+                Parameter("sound", "Sound", next(iter(STINGS)), choices=tuple(STINGS)),
+                Parameter("strength", "Level", 1.0, 0.2, 2.0),
+            ),
+        ),
+    )
+)

@@ -1,0 +1,1 @@
+"""Direction: what cues and words make hosts do."""

@@ -1,0 +1,134 @@
+"""When each cue of a line happens in its scene, and what it asks for there."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping
+
+from dearhost.hosts import ACTS, EXPRESSIONS, GESTURES, OWN_PICTURE, ExpressionCue, GestureCue, PropCue
+from dearhost.production import FRAMINGS, playable
+from dearhost.production.cue_kinds import ONE_HANDED
+from dearhost.script import Cue, Line, word_index, word_indices
+from dearhost.speech import Reading
+from dearhost.stage.timeline import Cutaway, FramingCut, PlacedSting, Title
+from dearhost.timebase import Span
+
+
+def moment_of(line: Line, cue: Cue, reading: Reading) -> float:
+    """When a cue's word is heard, in seconds of the reading: its stressed vowel where it has one."""
+    index = word_index(line, cue)
+    stressed = [p.start for p in reading.phones if p.word == index and p.stress == 1]
+    return stressed[0] if stressed and cue.kind in GESTURES else reading.words[index].start
+
+
+def gestures_of(line: Line, start: float, reading: Reading) -> list[GestureCue]:
+    """The line's gestures in scene time; ``start`` is when the line begins."""
+    return [
+        GestureCue(
+            start + moment_of(line, cue, reading),
+            cue.kind,
+            cue.number("strength"),
+            mirrored=cue.kind in ONE_HANDED and cue.text("side") == "left",
+            longer=cue.number("longer"),
+        )
+        for cue in playable(line)
+        if cue.kind in GESTURES
+    ]
+
+
+def props_of(line: Line, start: float, reading: Reading, host: str) -> list[PropCue]:
+    """What the line's speaker, played by ``host``, is to do with props, in scene time."""
+    return [
+        PropCue(
+            start + moment_of(line, cue, reading),
+            host,
+            cue.kind,
+            cue.text("prop"),
+            cue.text("side") or "right",
+            cue.text("picture" if cue.text("prop") == OWN_PICTURE else "text"),
+            longer=cue.number("longer") if cue.kind == "show" else 0.0,
+        )
+        for cue in playable(line)
+        if cue.kind in ACTS
+    ]
+
+
+def looks_of(line: Line, start: float, reading: Reading) -> list[tuple[float, str]]:
+    """Where the line's cues want the eyes, in scene time."""
+    return [(start + moment_of(line, c, reading), c.text("to")) for c in playable(line) if c.kind == "eyes"]
+
+
+def expressions_of(line: Line, start: float, reading: Reading) -> list[ExpressionCue]:
+    """The line's changes of expression in scene time."""
+    return [
+        ExpressionCue(start + moment_of(line, cue, reading), cue.kind, cue.number("strength"), cue.number("seconds"))
+        for cue in playable(line)
+        if cue.kind in EXPRESSIONS
+    ]
+
+
+Placed = Iterable[tuple[Line, float, Reading]]
+
+
+def framings_of(lines: Placed, usual: str) -> list[FramingCut]:
+    """The scene's changes of framing, in order. After a stretch the picture is framed as before it, at first as
+    ``usual``, unless it was changed meanwhile."""
+    asked = [
+        (start + moment_of(line, cue, reading), _end_of(line, cue, start, reading), cue.kind, line.speaker)
+        for line, start, reading in lines
+        for cue in playable(line)
+        if cue.kind in FRAMINGS
+    ]
+    cuts: list[FramingCut] = []
+    framing = usual
+    for index, (at, end, kind, speaker) in enumerate(asked):
+        cuts.append(FramingCut(at, kind, speaker))
+        if end is None:
+            framing = kind
+        elif index + 1 == len(asked) or asked[index + 1][0] > end:
+            cuts.append(FramingCut(end, framing, speaker))
+    return cuts
+
+
+def _end_of(line: Line, cue: Cue, start: float, reading: Reading) -> float | None:
+    """When the last word of a stretch has been heard, in scene time; None for a cue on a single word."""
+    return None if cue.end is None else start + reading.words[word_indices(line, cue)[1]].end
+
+
+def _shown(lines: Placed, kind: str, duration: float) -> list[tuple[Cue, Span]]:
+    """The cues of a kind that stay for a while, and from when to when; each gives way to the next."""
+    found: list[tuple[Cue, Span]] = []
+    for line, start, reading in lines:
+        for cue in playable(line):
+            if cue.kind == kind:
+                at = start + moment_of(line, cue, reading)
+                end = _end_of(line, cue, start, reading) or at + cue.number("seconds")
+                if found and found[-1][1].end > at:
+                    found[-1] = found[-1][0], Span(found[-1][1].start, at)
+                found.append((cue, Span(at, min(duration, end))))
+    return found
+
+
+def titles_of(lines: Placed, duration: float) -> list[Title]:
+    """The titles cued in a scene."""
+    return [Title(None, cue.text("text"), span) for cue, span in _shown(lines, "title", duration)]
+
+
+def cutaways_of(lines: Placed, duration: float) -> list[Cutaway]:
+    """The pictures cued in a scene."""
+    shown = _shown(lines, "picture", duration)
+    return [Cutaway(cue.text("shows"), cue.text("place"), span) for cue, span in shown]
+
+
+def stings_of(lines: Placed) -> list[PlacedSting]:
+    """The sounds cued in a scene."""
+    return [
+        PlacedSting(cue.text("sound"), start + moment_of(line, cue, reading), cue.number("strength"))
+        for line, start, reading in lines
+        for cue in playable(line)
+        if cue.kind == "sound"
+    ]
+
+
+def cue_times(line: Line, start: float, reading: Reading) -> Mapping[str, float]:
+    """When each playable cue of a line happens in the scene, by its id."""
+    return {cue.id: start + moment_of(line, cue, reading) for cue in playable(line)}

@@ -1,0 +1,1 @@
+"""Layout: picture shapes, where hosts stand, shots, furniture and the camera."""

@@ -1,0 +1,1 @@
+"""Painting: layers, kept as pixels until they change, put together to frames."""

@@ -1,0 +1,1 @@
+"""Writing: help for whoever writes the script."""
