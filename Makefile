@@ -18,7 +18,7 @@ lint:
 	.venv/bin/ruff format --check .
 	.venv/bin/mypy
 	.venv/bin/lint-imports
-	cd web && npx --no-install biome ci . && npx --no-install tsc --noEmit
+	cd web && npx --no-install biome ci . && npx --no-install tsc --noEmit && npx --no-install depcruise --output-type err-long src
 
 # The TypeScript client's types, from the server's OpenAPI description.
 client:

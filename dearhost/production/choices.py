@@ -55,6 +55,8 @@ class Choice:
     low: float = -math.inf
     high: float = math.inf
     unit: str = ""
+    open: bool = False
+    """Whether there may be other values on another machine: one that is not here is kept, and replaced when opened."""
     name: str = ""
     kind: str = ""
     """'choice', 'switch' or 'number'."""
@@ -106,7 +108,7 @@ class Choices:
 
     shape: Annotated[str, Choice("Picture shape", Scope.EVERYWHERE, _PICTURE, SHAPES)] = "16:9"
     captions: Annotated[bool, Choice("Captions in the picture", Scope.BOTH, _PICTURE)] = True
-    set: Annotated[str, Choice("Set", Scope.BOTH, _PICTURE, SETS)] = "museum"
+    set: Annotated[str, Choice("Set", Scope.BOTH, _PICTURE, SETS, open=True)] = "museum"
     framing: Annotated[str, Choice("Framing", Scope.BOTH, _PICTURE, FRAMINGS)] = "medium"
     transition: Annotated[str, Choice("Transition", Scope.BOTH, Touches.OPENING, TRANSITIONS)] = "dissolve"
     liveliness: Annotated[

@@ -50,7 +50,7 @@ def _hint(choice: Choice) -> Any:
     if choice.kind == "switch":
         return bool
     if choice.kind == "choice":
-        return Literal[tuple(choice.values)]
+        return str if choice.open else Literal[tuple(choice.values)]
     return Annotated[float, Field(ge=choice.low, le=choice.high, allow_inf_nan=False)]
 
 

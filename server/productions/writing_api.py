@@ -39,7 +39,7 @@ def compare_documents(request: HttpRequest, data: CompareIn) -> dict[str, Any]:
     before, after = (production_from_json(document.dict()) for document in (data.before, data.after))
     choices = [label for name, label in _APART.items() if getattr(before, name) != getattr(after, name)]
     choices += [
-        choice.label.lower()
+        f"the {choice.label.lower()}" if choice.kind == "choice" else choice.label.lower()
         for name, choice in CHOICES.items()
         if getattr(before.choices, name) != getattr(after.choices, name)
     ]

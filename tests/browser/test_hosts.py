@@ -3,13 +3,12 @@
 from __future__ import annotations
 
 import re
-from dataclasses import replace
 
 import numpy as np
 import pytest
 from playwright.sync_api import Page, expect
 
-from dearhost.production import Studio
+from dearhost.production import Studio, with_choices
 from dearhost.stage import Painter, Picture, compile_timeline
 from dearhost.timebase import FrameRate
 from server.productions.documents import production_of
@@ -86,7 +85,7 @@ def test_a_host_is_made_and_directed_and_the_film_shows_it(signed_in: Page, stud
     assert played.eye_contact == pytest.approx(0.9)
 
     # the cues are where their words are heard, in the drawn frames
-    bare = replace(staged, titles=False, captions=False)
+    bare = with_choices(staged, titles=False, captions=False)
     timeline = compile_timeline(bare, server_studio().speaker, FrameRate.of(30))
     painter = Painter(timeline, Picture.of("16:9", 360), studio.resources)
     (scene,) = timeline.scenes

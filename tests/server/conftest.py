@@ -13,7 +13,7 @@ import uvicorn
 from django.contrib.auth.models import User
 from django.test import Client
 
-from dearhost.production import CastEntry, read_script
+from dearhost.production import CastEntry, Choices, read_script
 from server.config.asgi import application
 from server.productions.actions.create import create_production
 from server.productions.models import Production
@@ -53,7 +53,7 @@ def begin(ines: User) -> Begin:
         script = read_script(text)
         hosts = ("maren", "skerry", "tobias", "imani")
         cast = {s: CastEntry(h, "fake") for s, h in zip(script.speakers(), hosts, strict=False)}
-        return create_production(ines, script, "The pier", cast=cast, **choices)
+        return create_production(ines, script, "The pier", cast=cast, choices=Choices(**choices))
 
     return made
 

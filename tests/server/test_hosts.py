@@ -83,8 +83,8 @@ def test_a_host_is_handed_on_as_a_file(client: Client, stranger: Client) -> None
     assert "seaweed" in mended["notes"][0]
     for data, told in ((b"\xff\xfe", "no JSON"), (b"{}", "no host"), (b" " * 500_000, "too big")):
         assert told in take(data).json()["detail"]
-    for own in studio().hosts.latest():
-        studio().hosts.remove(own.id)
+    for own in studio().hosts.shelf.latest():
+        studio().hosts.shelf.remove(own.id)
 
 
 def test_marks_pictures_and_the_workshop(client: Client, stranger: Client) -> None:

@@ -1,5 +1,6 @@
 import { Outlet } from "react-router";
-import { SignIn, useSession } from "../features/session";
+import { SignIn } from "../features/session";
+import { useSession } from "../shared/session/useSession";
 
 /** Everything behind the sign-in; each page draws its own running head. */
 export function Shell() {

@@ -1,7 +1,7 @@
 import { Link } from "react-router";
+import { DeliveryRow } from "../../shared/deliveries/DeliveryRow";
+import { useDeliveries } from "../../shared/deliveries/useDeliveries";
 import { RunningHead } from "../../shared/ui/RunningHead";
-import { DeliveryRow } from "./DeliveryRow";
-import { useDeliveries } from "./useDeliveries";
 
 export function DeliveriesPage() {
 	const deliveries = useDeliveries();

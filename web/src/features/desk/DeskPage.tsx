@@ -2,10 +2,10 @@ import { Textarea } from "@chakra-ui/react";
 import { type DragEvent, useRef, useState } from "react";
 import { Link } from "react-router";
 import { sentence } from "../../shared/api/client";
+import { useSession, useSignOut } from "../../shared/session/useSession";
 import { clock } from "../../shared/time";
 import { MainButton, PlainButton } from "../../shared/ui/controls";
 import { RunningHead } from "../../shared/ui/RunningHead";
-import { useSession, useSignOut } from "../session";
 import { type Summary, useBegin, useBeginFromRecording, useDeleteProduction, useProductions } from "./useProductions";
 
 export function DeskPage() {

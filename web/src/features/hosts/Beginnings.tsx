@@ -1,9 +1,9 @@
 import { useMutation } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { api, ask, sentence } from "../../shared/api/client";
+import type { Candidates, Sheet } from "../../shared/hosts/useHosts";
 import { PlainButton, Tick } from "../../shared/ui/controls";
 import { SheetPicture } from "./SheetPicture";
-import type { Candidates, Sheet } from "./useHosts";
 
 type Props = {
 	sheet: Sheet;

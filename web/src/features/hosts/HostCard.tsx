@@ -2,8 +2,8 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
 import { api, ask, sentence } from "../../shared/api/client";
+import { type Host, useMarkHost, usePlaying } from "../../shared/hosts/useHosts";
 import { PlainButton } from "../../shared/ui/controls";
-import { type Host, useMarkHost, usePlaying } from "./useHosts";
 
 const FACES = ["happy", "surprised", "thoughtful", "concerned"];
 

@@ -2,11 +2,11 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { Link } from "react-router";
 import { sendFile, sentence } from "../../shared/api/client";
+import { allSuits, EVERYBODY, type Filter, foundHosts } from "../../shared/hosts/finding";
+import { type Own, useHosts } from "../../shared/hosts/useHosts";
 import { Choice, PlainButton } from "../../shared/ui/controls";
 import { RunningHead } from "../../shared/ui/RunningHead";
-import { allSuits, EVERYBODY, type Filter, foundHosts } from "./finding";
 import { HostCard } from "./HostCard";
-import { type Own, useHosts } from "./useHosts";
 
 const AGES = [
 	{ value: "", text: "any age" },

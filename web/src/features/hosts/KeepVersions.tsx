@@ -2,8 +2,8 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
 import { api, ask, sentence } from "../../shared/api/client";
+import { type Own, usePlaying } from "../../shared/hosts/useHosts";
 import { PlainButton } from "../../shared/ui/controls";
-import { type Own, usePlaying } from "./useHosts";
 
 /** A host was saved: productions keep the version they have until somebody says otherwise. */
 export function KeepVersions({ host }: { host: Own }) {

@@ -1,6 +1,6 @@
 import { useState } from "react";
+import type { Sheet } from "../../shared/hosts/useHosts";
 import { PlainButton } from "../../shared/ui/controls";
-import type { Sheet } from "./useHosts";
 
 type Look = { name: string; outfit: Sheet };
 type Props = { sheet: Sheet; taken: readonly string[]; onChange: (sheet: Sheet) => void };

@@ -1,10 +1,10 @@
 import { useState } from "react";
+import type { Parts, Sheet } from "../../shared/hosts/useHosts";
 import { WordChoice } from "../../shared/ui/controls";
 import { PictureChoice } from "../../shared/ui/PictureChoice";
 import { Scale } from "../../shared/ui/Scale";
 import { LooksOfHost } from "./LooksOfHost";
 import { at, withOutfit, withValue } from "./sheet";
-import type { Parts, Sheet } from "./useHosts";
 
 const GROUPS = [
 	{ value: "body", text: "body" },

@@ -1,5 +1,5 @@
+import type { Sheet } from "../../shared/hosts/useHosts";
 import { useDrawn } from "./useDrawn";
-import type { Sheet } from "./useHosts";
 
 type Props = { sheet: Sheet; view: string; width: number; height: number; alt: string };
 

@@ -1,9 +1,9 @@
 import { useState } from "react";
+import type { Sheet } from "../../shared/hosts/useHosts";
 import { PlainButton } from "../../shared/ui/controls";
 import { useSettled } from "../../shared/useSettled";
 import { SheetPicture } from "./SheetPicture";
 import { useDrawn } from "./useDrawn";
-import type { Sheet } from "./useHosts";
 
 type Props = { sheet: Sheet; voice: string };
 

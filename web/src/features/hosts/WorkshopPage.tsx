@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useReducer, useState } from "react";
 import { Link, useParams } from "react-router";
 import { api, ask, type Schemas, sentence } from "../../shared/api/client";
+import { type Own, type Parts, useHosts, useParts } from "../../shared/hosts/useHosts";
 import { Choice, MainButton, PlainButton } from "../../shared/ui/controls";
 import { RunningHead } from "../../shared/ui/RunningHead";
 import { useSettled } from "../../shared/useSettled";
@@ -11,7 +12,6 @@ import { PartsPanel } from "./PartsPanel";
 import { SheetPicture } from "./SheetPicture";
 import { type History, type Step, stepped } from "./sheet";
 import { Talking } from "./Talking";
-import { type Own, type Parts, useHosts, useParts } from "./useHosts";
 
 const VIEWS = ["face", "left", "right", "speaking", "happy", "sad"];
 const NOBODY_YET = "maren";

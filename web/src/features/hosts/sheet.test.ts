@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
-import { EVERYBODY, foundHosts } from "./finding";
+import { EVERYBODY, foundHosts } from "../../shared/hosts/finding";
+import type { Host } from "../../shared/hosts/useHosts";
 import { at, stepped, withValue } from "./sheet";
-import type { Host } from "./useHosts";
 
 const SHEET = { hair: "bob", outfit: { cut: "knit", top: "tide" } };
 

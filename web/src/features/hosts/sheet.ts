@@ -1,4 +1,4 @@
-import type { Sheet } from "./useHosts";
+import type { Sheet } from "../../shared/hosts/useHosts";
 
 /** What stands at a path such as "outfit.cut". */
 export function at(sheet: Sheet, path: string): unknown {

@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { api, ask, type Schemas, sentence } from "../../shared/api/client";
-import { type ProductionDocument, shownName } from "./document";
-import { FLAG_SHAPES } from "./script/cueKinds";
+import { FLAG_SHAPES } from "./document/cueKinds";
+import { type ProductionDocument, shownName } from "./document/document";
 
 type Run = Schemas["RunOut"];
 type Props = { before: ProductionDocument; after: ProductionDocument; heads: [string, string] };

@@ -4,8 +4,8 @@ import { hourOf } from "../../shared/time";
 import { PlainButton } from "../../shared/ui/controls";
 import { Icon } from "../../shared/ui/icons";
 import { Difference } from "./Difference";
-import type { ProductionDocument } from "./document";
-import type { Keeping, Production } from "./useProduction";
+import type { ProductionDocument } from "./document/document";
+import type { Keeping, Production } from "./document/useProduction";
 
 type Props = {
 	keeping: Keeping;

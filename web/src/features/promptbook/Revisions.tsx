@@ -3,8 +3,8 @@ import { useEffect, useRef, useState } from "react";
 import { api, ask, type Schemas, sentence } from "../../shared/api/client";
 import { MainButton, PlainButton } from "../../shared/ui/controls";
 import { Difference } from "./Difference";
-import type { ProductionDocument } from "./document";
-import type { Keeping, Production } from "./useProduction";
+import type { ProductionDocument } from "./document/document";
+import type { Keeping, Production } from "./document/useProduction";
 
 type Props = {
 	productionId: string;

@@ -1,8 +1,8 @@
 import { Input } from "@chakra-ui/react";
 import { type FormEvent, useState } from "react";
 import { sentence } from "../../shared/api/client";
+import { useSignIn } from "../../shared/session/useSession";
 import { MainButton } from "../../shared/ui/controls";
-import { useSignIn } from "./useSession";
 
 export function SignIn() {
 	const [username, setUsername] = useState("");

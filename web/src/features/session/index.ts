@@ -1,2 +1,1 @@
 export { SignIn } from "./SignIn";
-export { useSession, useSignOut } from "./useSession";

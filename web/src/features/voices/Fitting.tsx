@@ -3,8 +3,8 @@ import { Link } from "react-router";
 import { sentence } from "../../shared/api/client";
 import { listen, useListening } from "../../shared/sound/listening";
 import { MainButton, PlainButton } from "../../shared/ui/controls";
+import { useMatchedVoices } from "../../shared/voices/useVoices";
 import type { Match } from "./useMatch";
-import { useMatchedVoices } from "./useVoices";
 
 type Props = { match: Match; fit: UseMutationResult<Match, Error, void> };
 

@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
 import { api, ask, type Schemas, sendFile, sentence } from "../../shared/api/client";
 import { PlainButton } from "../../shared/ui/controls";
-import { type Matched, useMatchedVoices } from "./useVoices";
+import { type Matched, useMatchedVoices } from "../../shared/voices/useVoices";
 
 /** The voices matched to people, with their consents. */
 export function MatchedVoices() {

@@ -2,10 +2,10 @@ import { type KeyboardEvent, useEffect } from "react";
 import { sentence } from "../../shared/api/client";
 import { listen, silence, useListening } from "../../shared/sound/listening";
 import { PlainButton } from "../../shared/ui/controls";
-import { pitchWord, type Voice } from "./finding";
-import { melodyPath } from "./melodyPath";
-import { placedWords } from "./placedWords";
-import { auditionAddress, useMelody } from "./useVoices";
+import { pitchWord, type Voice } from "../../shared/voices/finding";
+import { melodyPath } from "../../shared/voices/melodyPath";
+import { placedWords } from "../../shared/voices/placedWords";
+import { auditionAddress, useMelody } from "../../shared/voices/useVoices";
 
 type Props = {
 	voices: Voice[];

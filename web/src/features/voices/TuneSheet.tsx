@@ -4,7 +4,7 @@ import { api, ask, type Schemas, sentence } from "../../shared/api/client";
 import { listen, silence, useListening } from "../../shared/sound/listening";
 import { PlainButton } from "../../shared/ui/controls";
 import { Scale } from "../../shared/ui/Scale";
-import { auditionAddress, type MadeVoice } from "./useVoices";
+import { auditionAddress, type MadeVoice } from "../../shared/voices/useVoices";
 
 type Shape = Schemas["ShapeSchema"];
 type Part = keyof Shape;

@@ -1,8 +1,8 @@
 import { useEffect, useRef, useState } from "react";
 import { listen, useListening } from "../../shared/sound/listening";
-import { pitchWord, type Voice } from "./finding";
-import { melodyPath } from "./melodyPath";
-import { auditionAddress, useMark, useMelody } from "./useVoices";
+import { pitchWord, type Voice } from "../../shared/voices/finding";
+import { melodyPath } from "../../shared/voices/melodyPath";
+import { auditionAddress, useMark, useMelody } from "../../shared/voices/useVoices";
 
 type Props = {
 	voice: Voice;

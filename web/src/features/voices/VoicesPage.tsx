@@ -2,12 +2,12 @@ import { useMemo, useState } from "react";
 import { silence, useListening } from "../../shared/sound/listening";
 import { Choice, Tick } from "../../shared/ui/controls";
 import { RunningHead } from "../../shared/ui/RunningHead";
-import { AGES, foundVoices, type Order, sortedVoices, type Voice } from "./finding";
+import { AGES, foundVoices, type Order, sortedVoices, type Voice } from "../../shared/voices/finding";
+import { useVoices, useVoicesUsed } from "../../shared/voices/useVoices";
 import { MakeVoice } from "./MakeVoice";
 import { MatchedVoices } from "./MatchedVoices";
 import { SideBySide } from "./SideBySide";
 import { TuneSheet } from "./TuneSheet";
-import { useVoices, useVoicesUsed } from "./useVoices";
 import { VoiceRow } from "./VoiceRow";
 
 const SENTENCE = "Wise bird. Six hours ago, that line was under water.";

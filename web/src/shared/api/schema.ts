@@ -2037,9 +2037,8 @@ export interface components {
             /**
              * Set
              * @default museum
-             * @enum {string}
              */
-            set: "museum" | "pier" | "plain";
+            set: string;
             /**
              * Framing
              * @default medium
@@ -2221,7 +2220,7 @@ export interface components {
             /** Captions */
             captions?: boolean | null;
             /** Set */
-            set?: ("museum" | "pier" | "plain") | null;
+            set?: string | null;
             /** Framing */
             framing?: ("wide" | "full" | "medium" | "close-up" | "bubble" | "square-bubble") | null;
             /** Transition */

@@ -1,8 +1,8 @@
 import { memo, type PointerEvent, type RefObject, useMemo, useState } from "react";
-import type { Scene } from "../document";
-import type { CueHandle } from "../script/Cues";
-import { cueLabel, FLAG_SHAPES, familyOf, useCueKinds } from "../script/cueKinds";
-import { type LaidScene, xOf } from "./scale";
+import type { CueHandle } from "../document/cueHandle";
+import { cueLabel, FLAG_SHAPES, familyOf, useCueKinds } from "../document/cueKinds";
+import type { Scene } from "../document/document";
+import { type LaidScene, xOf } from "../document/scale";
 
 type Word = { lineId: string; from: number; to: number; start: number };
 type Pin = { id: string; at: number; label: string; kind: string; left: number; row: number; shown: boolean };
@@ -65,8 +65,14 @@ export const Pins = memo(function Pins({ scene, written, scale, cues }: Props) {
 		} else if (drag) cues.current?.open(pin.id);
 		setDrag(null);
 	};
+	const ropes = useMemo(() => ropesOf(times, written), [times, written]);
 	return (
 		<div className="pins">
+			<svg className="ropes" aria-hidden="true">
+				{ropes.map(({ id, from, to }) => (
+					<path key={id} d={ropePath(x(from), x(to), scale >= LABELLED)} />
+				))}
+			</svg>
 			{pins.map((pin) => {
 				const dx = drag?.id === pin.id ? drag.dx : 0;
 				const shown = dx && words.length ? x(wordNear(x(pin.at) + dx).start) : pin.left;
@@ -92,6 +98,29 @@ export const Pins = memo(function Pins({ scene, written, scale, cues }: Props) {
 		</div>
 	);
 });
+
+type Rope = { id: string; from: number; to: number };
+
+/** From when to when stretches last, in scene time; the longer first, so that the shorter hangs over it. */
+function ropesOf(times: LaidScene["times"], written: Scene | undefined): Rope[] {
+	const ends = new Map(written?.blocks.flatMap((b) => b.cues).map((cue) => [cue.id, cue.end ?? null]));
+	const ropes = (times?.lines ?? []).flatMap((line) =>
+		line.cues.flatMap(({ id, at }) => {
+			const end = ends.get(id) ?? null;
+			const last = end === null ? undefined : line.words.find((word) => word.to > end);
+			return last ? [{ id, from: at, to: last.end }] : [];
+		}),
+	);
+	return ropes.sort((a, b) => b.to - b.from - (a.to - a.from));
+}
+
+/** A rope between two posts, hanging over the shore; far off, two posts and a straight line. */
+function ropePath(left: number, right: number, near: boolean): string {
+	const [post, head] = [48, 38];
+	const sag = near ? Math.min(14, 4 + (right - left) / 24) : 0;
+	const middle = (left + right) / 2;
+	return `M${left} ${post}V${head}Q${middle} ${head + 2 * sag} ${right} ${head}V${post}`;
+}
 
 /** Labels that would touch go one row down; where no row is free the flag stands without its words. */
 function inRows(cues: { id: string; at: number; kind: string; label: string }[], start: number, scale: number): Pin[] {

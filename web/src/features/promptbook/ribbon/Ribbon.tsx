@@ -1,14 +1,14 @@
 import { memo, type RefObject, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { clock } from "../../../shared/time";
 import { Icon } from "../../../shared/ui/icons";
-import type { Script } from "../document";
-import { playhead, usePlayhead } from "../playhead";
-import type { CueHandle } from "../script/Cues";
-import type { SceneChange } from "../script/choosing";
-import type { Playing } from "../stage/usePlaying";
-import type { Check, SceneTimes } from "../useSceneTimes";
+import type { SceneChange } from "../document/choosing";
+import type { CueHandle } from "../document/cueHandle";
+import type { Script } from "../document/document";
+import { playhead, usePlayhead } from "../document/playhead";
+import { fitting, type LaidScene, layScenes, USUAL, within } from "../document/scale";
+import type { Check, SceneTimes } from "../document/useSceneTimes";
+import type { Playing } from "../playing/usePlaying";
 import { Shore } from "./Shore";
-import { fitting, type LaidScene, layScenes, USUAL, within } from "./scale";
 
 type Props = {
 	script: Script;

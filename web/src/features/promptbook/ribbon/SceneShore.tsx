@@ -1,7 +1,7 @@
 import { memo } from "react";
 import { clock } from "../../../shared/time";
+import type { LaidScene } from "../document/scale";
 import { envelope, melody, spacedMouths, spacedWords, WATERLINE } from "./drawing";
-import type { LaidScene } from "./scale";
 
 type Props = { scene: LaidScene; left: number; scale: number };
 

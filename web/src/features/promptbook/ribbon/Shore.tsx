@@ -1,15 +1,15 @@
 import { type KeyboardEvent, type RefObject, useEffect, useMemo, useRef } from "react";
 import { clock } from "../../../shared/time";
-import type { Script } from "../document";
-import { playhead } from "../playhead";
-import type { CueHandle } from "../script/Cues";
-import type { SceneChange } from "../script/choosing";
-import type { Playing } from "../stage/usePlaying";
-import { USUAL_TAIL } from "../tabs/Tail";
+import type { SceneChange } from "../document/choosing";
+import type { CueHandle } from "../document/cueHandle";
+import type { Script } from "../document/document";
+import { playhead } from "../document/playhead";
+import { type LaidScene, MARGIN, tickStep, xOf } from "../document/scale";
+import { USUAL_TAIL } from "../document/tail";
+import type { Playing } from "../playing/usePlaying";
 import { spacedWords } from "./drawing";
 import { Pins } from "./Pins";
 import { SceneShore } from "./SceneShore";
-import { type LaidScene, MARGIN, tickStep, xOf } from "./scale";
 import { TailHandle } from "./TailHandle";
 import { useShore, useWheelZoom } from "./useShore";
 

@@ -1,7 +1,7 @@
 import { type KeyboardEvent, type PointerEvent, useState } from "react";
-import type { SceneChange } from "../script/choosing";
-import { LONGEST_TAIL } from "../tabs/Tail";
-import { type LaidScene, xOf } from "./scale";
+import type { SceneChange } from "../document/choosing";
+import { type LaidScene, xOf } from "../document/scale";
+import { LONGEST_TAIL } from "../document/tail";
 
 type Props = {
 	scene: LaidScene;

@@ -1,5 +1,5 @@
-import type { SceneTimes } from "../useSceneTimes";
-import { READABLE } from "./scale";
+import { READABLE } from "../document/scale";
+import type { SceneTimes } from "../document/useSceneTimes";
 
 export const WATERLINE = 63;
 const GLYPH_GAP = 13;

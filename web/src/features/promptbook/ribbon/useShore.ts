@@ -1,6 +1,6 @@
 import { type RefObject, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
-import { playhead, usePlayhead } from "../playhead";
-import { type LaidScene, sceneAt, within, xOf } from "./scale";
+import { playhead, usePlayhead } from "../document/playhead";
+import { type LaidScene, sceneAt, within, xOf } from "../document/scale";
 
 /** What of the ribbon is seen, at which scale; it follows the playhead and stays put while it is zoomed. */
 export function useShore(box: RefObject<HTMLElement | null>, laid: readonly LaidScene[], scale: number) {

@@ -1,7 +1,7 @@
-import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from "react";
+import { type KeyboardEvent, type ReactNode, useEffect, useMemo, useRef, useState } from "react";
 import { PictureChoice } from "../../../shared/ui/PictureChoice";
-import { cueLabel, FLAG_SHAPES, foundKinds } from "./cueKinds";
-import type { CueKind, CueValues, PlacedCue } from "./cues";
+import { cueLabel, FLAG_SHAPES, foundKinds } from "../document/cueKinds";
+import type { CueKind, CueValues, PlacedCue } from "../document/cues";
 
 function FlagShape({ kind }: { kind: CueKind }) {
 	return (
@@ -15,6 +15,8 @@ type ListProps = {
 	kinds: CueKind[];
 	used: ReadonlyMap<string, number>;
 	word: string;
+	/** Whether more words are selected, over which what can last will last. */
+	several: boolean;
 	hostId: string;
 	top: number;
 	onSet: (kind: CueKind) => void;
@@ -24,7 +26,7 @@ type ListProps = {
 };
 
 /** One searchable list of what can happen on a word; it hangs from the word. */
-export function CueList({ kinds, used, word, hostId, top, onSet, onTry, onClose }: ListProps) {
+export function CueList({ kinds, used, word, several, hostId, top, onSet, onTry, onClose }: ListProps) {
 	const [typed, setTyped] = useState("");
 	const [at, setAt] = useState(0);
 	const found = useMemo(() => foundKinds(kinds, typed, used), [kinds, typed, used]);
@@ -101,7 +103,10 @@ export function CueList({ kinds, used, word, hostId, top, onSet, onTry, onClose 
 						<img src={`/api/hosts/${hostId}/cues/${chosen.name}.png`} alt="" width={184} height={138} />
 					)}
 					<p>
-						Lands on <b>{word}</b>.{chosen && <ChosenNote kind={chosen} />}
+						{several && chosen?.stretch ? "Lasts over the selected words, from " : "Lands on "}
+						<b>{word}</b>
+						{several && chosen?.stretch ? " on." : "."}
+						{chosen && <ChosenNote kind={chosen} />}
 					</p>
 				</div>
 			</div>
@@ -147,6 +152,8 @@ type EditProps = {
 	cue: PlacedCue;
 	at: string;
 	top: number;
+	/** Over which words it lasts, for kinds that can. */
+	stretch: ReactNode;
 	onChange: (parameters: CueValues) => void;
 	onMove: (steps: number) => void;
 	onKeep: () => void;
@@ -155,7 +162,7 @@ type EditProps = {
 };
 
 /** The settings of one cue. */
-export function CueEditor({ kinds, cue, at, top, onChange, onMove, onKeep, onRemove, onClose }: EditProps) {
+export function CueEditor({ kinds, cue, at, top, stretch, onChange, onMove, onKeep, onRemove, onClose }: EditProps) {
 	const kind = kinds.find((k) => k.name === cue.kind);
 	const card = useRef<HTMLElement>(null);
 	useEffect(() => {
@@ -191,6 +198,7 @@ export function CueEditor({ kinds, cue, at, top, onChange, onMove, onKeep, onRem
 				</p>
 			)}
 			{kind?.group === "Line" && <p className="small quiet">Set in the Voice tab, for the whole line.</p>}
+			{stretch}
 			{asked(kind, cue).map((parameter) => (
 				<ParameterField
 					key={parameter.name}
@@ -220,6 +228,8 @@ export function CueEditor({ kinds, cue, at, top, onChange, onMove, onKeep, onRem
 /** The settings that matter for a cue: a line's are set elsewhere; only a sign has words. */
 function asked(kind: CueKind | undefined, cue: PlacedCue): CueKind["parameters"] {
 	if (!kind || kind.group === "Line") return [];
+	// how long it stays is said by the words of its stretch
+	if (cue.end !== null) return kind.parameters.filter(({ name }) => name !== "seconds");
 	if (kind.name !== "take") return kind.parameters;
 	const belongs: Record<string, string> = { text: "sign", picture: "own-picture" };
 	return kind.parameters.filter(({ name }) => !belongs[name] || belongs[name] === cue.parameters.prop);

@@ -1,8 +1,8 @@
 import type { Editor } from "@tiptap/core";
 import { closeHistory } from "@tiptap/pm/history";
 import { type KeyboardEvent, useEffect, useState } from "react";
-import { cueLabel, FLAG_SHAPES, familyOf } from "./cueKinds";
-import { type Flag, layFlags, measureCues } from "./cueLayout";
+import { cueLabel, FLAG_SHAPES, familyOf } from "../document/cueKinds";
+import { type Corners, cornersPath, type Flag, layFlags, measureCues } from "../document/cueLayout";
 import {
 	type CueKind,
 	type CueValues,
@@ -12,8 +12,9 @@ import {
 	type PlacedCue,
 	removeCue,
 	wordsAway,
-} from "./cues";
-import { nearestWord } from "./words";
+} from "../document/cues";
+import { nearestWord } from "../document/words";
+import { StretchHandles } from "./StretchHandles";
 
 type Props = {
 	editor: Editor;
@@ -38,10 +39,10 @@ const paleId = (cue: PaleCue) => `pale ${cue.lineId} ${cue.offset}`;
 /** Flags in the margin, each tied to its word by a thin rule. */
 export function CueMargin({ editor, root, kinds, current, momentOf, pale, onKeep, onOpen }: Props) {
 	const [opened, setOpened] = useState<ReadonlySet<string>>(new Set());
-	const { flags, cues } = useFlags(editor, root, opened, pale);
+	const { flags, cues, stretches } = useFlags(editor, root, opened, pale);
 	const move = (cue: PlacedCue, steps: number) => {
-		const word = wordsAway(editor.state.doc, cue, steps);
-		if (word) editor.view.dispatch(changeCue(closeHistory(editor.state.tr), cue, {}, word));
+		const words = wordsAway(editor.state.doc, cue, steps);
+		if (words) editor.view.dispatch(changeCue(closeHistory(editor.state.tr), cue, {}, words));
 	};
 	const keys = (event: KeyboardEvent, cue: PlacedCue) => {
 		if (event.code === "ArrowLeft") move(cue, -1);
@@ -58,7 +59,18 @@ export function CueMargin({ editor, root, kinds, current, momentOf, pale, onKeep
 				{flags.map((flag) => (
 					<path key={flag.id} d={flag.rule} className={ruleClass(flag.id, current)} />
 				))}
+				{stretches.map((corners) => (
+					<path
+						key={`corners ${corners.id}`}
+						d={cornersPath(corners)}
+						className={`corners ${current.has(corners.id) ? "on" : ""}`}
+					/>
+				))}
 			</svg>
+			{stretches.map((corners) => {
+				const cue = current.has(corners.id) ? cues.get(corners.id) : undefined;
+				return cue && <StretchHandles key={`handles ${cue.id}`} editor={editor} cue={cue} corners={corners} />;
+			})}
 			{flags.map((flag) => {
 				const cue = cues.get(flag.id);
 				const byItself = cue ? undefined : pale.find((p) => paleId(p) === flag.id);
@@ -179,21 +191,19 @@ function dragToWord(down: PointerEvent, editor: Editor, take: (word: { from: num
 	window.addEventListener("pointerup", up, { once: true });
 }
 
-function useFlags(
-	editor: Editor,
-	root: HTMLElement,
-	opened: ReadonlySet<string>,
-	pale: readonly PaleCue[],
-): { flags: Flag[]; cues: Map<string, PlacedCue> } {
-	const [laid, setLaid] = useState<{ flags: Flag[]; cues: Map<string, PlacedCue> }>({ flags: [], cues: new Map() });
+type Laid = { flags: Flag[]; cues: Map<string, PlacedCue>; stretches: Corners[] };
+
+function useFlags(editor: Editor, root: HTMLElement, opened: ReadonlySet<string>, pale: readonly PaleCue[]): Laid {
+	const [laid, setLaid] = useState<Laid>({ flags: [], cues: new Map(), stretches: [] });
 	useEffect(() => {
 		let asked = 0;
 		const lay = () => {
 			asked = 0;
-			const { items, edge, lines } = measureCues(root);
+			const { items, edge, lines, stretches } = measureCues(root);
 			const near = pale.filter((cue) => lines.has(cue.lineId));
 			if (near.length) items.push(...measurePale(editor, root, near));
-			setLaid({ flags: layFlags(items, edge, opened), cues: new Map(cuesOf(editor.state.doc).map((c) => [c.id, c])) });
+			const cues = new Map(cuesOf(editor.state.doc).map((c) => [c.id, c]));
+			setLaid({ flags: layFlags(items, edge, opened), cues, stretches });
 		};
 		const ask = () => {
 			asked ||= requestAnimationFrame(lay);

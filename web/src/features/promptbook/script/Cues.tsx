@@ -2,12 +2,9 @@ import type { Editor } from "@tiptap/core";
 import { closeHistory } from "@tiptap/pm/history";
 import { type Ref, useEffect, useImperativeHandle, useMemo, useState } from "react";
 import { clock } from "../../../shared/time";
-import { newId } from "../document";
-import type { SceneTimes } from "../useSceneTimes";
-import { CueEditor, CueList } from "./CueCard";
-import { CueMargin, type PaleCue } from "./CueMargin";
-import { asOneStep } from "./choosing";
-import { defaultsOf, useCueKinds } from "./cueKinds";
+import { asOneStep } from "../document/choosing";
+import type { CueHandle } from "../document/cueHandle";
+import { defaultsOf, useCueKinds } from "../document/cueKinds";
 import {
 	type CueKind,
 	changeCue,
@@ -20,22 +17,13 @@ import {
 	selectedWords,
 	wordAtCaret,
 	wordsAway,
-} from "./cues";
+} from "../document/cues";
+import { newId } from "../document/document";
+import type { SceneTimes } from "../document/useSceneTimes";
+import { CueEditor, CueList } from "./CueCard";
+import { CueMargin, type PaleCue } from "./CueMargin";
 import { SelectionSlip } from "./SelectionSlip";
-
-/** What others may do with the script's cues. */
-export type CueHandle = {
-	/** Ask what should happen on the word at the caret. */
-	ask: () => void;
-	/** The word at the caret: its line, and where it begins in it. */
-	caret: () => { lineId: string; offset: number } | null;
-	/** Set a cue of this kind on the selected words, or on the word at the caret. */
-	put: (kind: string) => void;
-	/** Open a cue's settings. */
-	open: (id: string) => void;
-	/** Put a cue on the word at an offset of a line. */
-	move: (id: string, lineId: string, from: number, to: number) => void;
-};
+import { StretchField } from "./StretchField";
 
 type Props = {
 	editor: Editor;
@@ -50,7 +38,15 @@ type Props = {
 	onSpeakFrom: (lineId: string, offset: number) => void;
 };
 
-type Open = { cue: string } | { word: { from: number; to: number; text: string; lineId: string } } | null;
+/** The word a cue is asked for, and all words that are selected with it. */
+type Asked = {
+	from: number;
+	to: number;
+	text: string;
+	lineId: string;
+	words: readonly { from: number; to: number }[];
+};
+type Open = { cue: string } | { word: Asked } | null;
 
 /** Flags, their list and their settings: everything about cues on the page. */
 export function Cues({ editor, root, times, heard, hostOf, handle, onTry, onSayAs, onSpeakFrom }: Props) {
@@ -75,7 +71,7 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onTry, onSayA
 			const place = text && clientX > text.right && editor.view.posAtCoords({ left: text.right - 4, top: clientY });
 			if (!place) return;
 			editor.commands.setTextSelection(place.pos);
-			const word = wordAtCaret(editor.state);
+			const word = asked(editor.state);
 			if (word) setOpen({ word });
 		};
 		root.addEventListener("click", margin);
@@ -83,7 +79,7 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onTry, onSayA
 	}, [editor, root]);
 	const find = (id: string) => cuesOf(editor.state.doc).find((cue) => cue.id === id);
 	const ask = () => {
-		const word = wordAtCaret(editor.state);
+		const word = asked(editor.state);
 		if (word) setOpen({ word });
 	};
 	const caret = () => {
@@ -91,19 +87,21 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onTry, onSayA
 		const line = word && lineById(editor.state.doc, word.lineId);
 		return word && line ? { lineId: word.lineId, offset: word.from - line.start } : null;
 	};
-	/** A cue of this kind on the first selected word; emphasis on all of them. */
+	/** A new cue on the first of these words, or, where its kind can last, over all of them; its id. */
+	const place = (kind: CueKind, words: readonly { from: number; to: number }[]) => {
+		const [first, last] = [words[0], words.at(-1)];
+		if (!first || !last) return "";
+		const id = newId();
+		const stretch = kind.stretch && words.length > 1;
+		const cue = { id, kind: kind.name, parameters: defaultsOf(kind), stretch };
+		editor.view.dispatch(placeCue(closeHistory(editor.state.tr), cue, first.from, (stretch ? last : first).to));
+		return id;
+	};
+	/** A cue of this kind on the selected words. */
 	const put = (name: string) => {
 		const kind = kinds.find((k) => k.name === name);
-		const words = selectedWords(editor.state, name === "emphasis" ? MOST_EMPHASISED : 1);
-		if (!kind || !words.length) return;
-		const tr = closeHistory(editor.state.tr);
-		const ids = words.map((word) => {
-			const id = newId();
-			placeCue(tr, { id, kind: name, parameters: defaultsOf(kind) }, word.from, word.to);
-			return id;
-		});
-		editor.view.dispatch(tr);
-		if (kind.parameters.some((p) => p.kind === "text")) setOpen({ cue: ids[0] ?? "" });
+		const id = kind && place(kind, selectedWords(editor.state));
+		if (id && kind.parameters.some((p) => p.kind === "text")) setOpen({ cue: id });
 	};
 	useImperativeHandle(handle, () => ({
 		ask,
@@ -129,16 +127,8 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onTry, onSayA
 		editor.commands.focus();
 	};
 	const topOf = (position: number) => editor.view.coordsAtPos(position).bottom - root.getBoundingClientRect().top + 8;
-	const set = (kind: CueKind, word: { from: number; to: number }) => {
-		const id = newId();
-		editor.view.dispatch(
-			placeCue(
-				closeHistory(editor.state.tr),
-				{ id, kind: kind.name, parameters: defaultsOf(kind) },
-				word.from,
-				word.to,
-			),
-		);
+	const set = (kind: CueKind, word: Asked) => {
+		const id = place(kind, word.words);
 		// what is to be said or shown has to be chosen first
 		const asks =
 			kind.parameters.some((p) => p.kind === "text") ||
@@ -197,6 +187,7 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onTry, onSayA
 					kinds={kinds}
 					used={usesOf(cuesOf(editor.state.doc))}
 					word={open.word.text}
+					several={open.word.words.length > 1}
 					hostId={hostOf(open.word.lineId)}
 					top={topOf(open.word.to)}
 					onSet={(kind) => set(kind, open.word)}
@@ -217,9 +208,10 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onTry, onSayA
 					onChange={(parameters) =>
 						asOneStep(editor, changeCue(editor.state.tr, opened, { parameters }), `cue ${opened.id}`)
 					}
+					stretch={<StretchField editor={editor} cue={opened} kind={kinds.find((k) => k.name === opened.kind)} />}
 					onMove={(steps) => {
-						const word = wordsAway(editor.state.doc, opened, steps);
-						if (word) editor.view.dispatch(changeCue(closeHistory(editor.state.tr), opened, {}, word));
+						const words = wordsAway(editor.state.doc, opened, steps);
+						if (words) editor.view.dispatch(changeCue(closeHistory(editor.state.tr), opened, {}, words));
 					}}
 					onKeep={() => editor.view.dispatch(changeCue(closeHistory(editor.state.tr), opened, {}))}
 					onRemove={() => {
@@ -241,7 +233,10 @@ function paleCues(times: Map<string, SceneTimes>): PaleCue[] {
 	);
 }
 
-const MOST_EMPHASISED = 5;
+function asked(state: Editor["state"]): Asked | null {
+	const word = wordAtCaret(state);
+	return word && { ...word, words: selectedWords(state) };
+}
 
 function usesOf(cues: PlacedCue[]): Map<string, number> {
 	const uses = new Map<string, number>();

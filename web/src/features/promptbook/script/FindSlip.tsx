@@ -2,7 +2,7 @@ import type { Editor } from "@tiptap/core";
 import { TextSelection } from "@tiptap/pm/state";
 import { useEditorState } from "@tiptap/react";
 import { type KeyboardEvent, useEffect, useRef, useState } from "react";
-import { findAll, findKey, replaceFound, type Wanted } from "./finding";
+import { findAll, findKey, replaceFound, type Wanted } from "../document/finding";
 
 type Props = { editor: Editor; onClose: () => void };
 

@@ -1,8 +1,8 @@
 import type { Editor } from "@tiptap/core";
 import { useEditorState } from "@tiptap/react";
 import { clock } from "../../../shared/time";
-import type { Check, SceneTimes } from "../useSceneTimes";
-import { wordsOf } from "./words";
+import type { Check, SceneTimes } from "../document/useSceneTimes";
+import { wordsOf } from "../document/words";
 
 type Props = { editor: Editor; check: Check | null; times: Map<string, SceneTimes>; target: number };
 

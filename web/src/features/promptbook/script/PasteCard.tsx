@@ -1,7 +1,7 @@
 import { type KeyboardEvent, useEffect, useRef, useState } from "react";
 import { clock } from "../../../shared/time";
 import { MainButton, PlainButton } from "../../../shared/ui/controls";
-import type { Paste } from "./pasting";
+import type { Paste } from "../document/pasting";
 
 type Props = { paste: Paste; onCut: (cuts: number[]) => void; onWhole: () => void };
 

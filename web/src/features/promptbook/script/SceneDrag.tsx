@@ -1,6 +1,6 @@
 import type { Editor } from "@tiptap/core";
 import { useEffect, useState } from "react";
-import { moveSceneTo, NUMBER_WIDTH } from "./scenes";
+import { moveSceneTo, NUMBER_WIDTH } from "../document/scenes";
 
 type Drag = { from: number; to: number; top: number };
 

@@ -1,7 +1,7 @@
 import type { Editor } from "@tiptap/core";
 import { useEffect, useState } from "react";
-import { isFolded } from "./folding";
-import { sceneAtCaret } from "./scenes";
+import { isFolded } from "../document/folding";
+import { sceneAtCaret } from "../document/scenes";
 
 /** What can be done with the scene whose heading holds the caret; hangs in the margin beside it. */
 export function SceneSlip({ editor, root }: { editor: Editor; root: HTMLElement }) {

@@ -1,15 +1,16 @@
 import { type Editor, EditorContent } from "@tiptap/react";
 import { type ReactNode, type Ref, useEffect, useMemo, useState } from "react";
-import { playhead, usePlayhead } from "../playhead";
-import { useNotes } from "../tabs/useNotes";
-import type { Check, SceneTimes } from "../useSceneTimes";
-import { type CueHandle, Cues } from "./Cues";
+import type { CueHandle } from "../document/cueHandle";
+import { type Marks, marksKey } from "../document/marks";
+import { playhead, usePlayhead } from "../document/playhead";
+import { readCaret } from "../document/typing";
+import { useNotes } from "../document/useNotes";
+import type { Check, SceneTimes } from "../document/useSceneTimes";
+import { Cues } from "./Cues";
 import { FindSlip } from "./FindSlip";
 import { Folio } from "./Folio";
-import { type Marks, marksKey } from "./marks";
 import { SceneDrag } from "./SceneDrag";
 import { SceneSlip } from "./SceneSlip";
-import { readCaret } from "./typing";
 
 type Props = {
 	editor: Editor;

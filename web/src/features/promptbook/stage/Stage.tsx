@@ -1,7 +1,7 @@
 import { type ReactNode, type RefObject, useEffect, useRef, useState } from "react";
-import { shownName } from "../document";
-import { playhead, usePlayhead } from "../playhead";
-import type { SceneTimes } from "../useSceneTimes";
+import { shownName } from "../document/document";
+import { playhead, usePlayhead } from "../document/playhead";
+import type { SceneTimes } from "../document/useSceneTimes";
 
 type Props = {
 	productionId: string;

@@ -1,6 +1,6 @@
 import type { Editor } from "@tiptap/core";
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
-import { melodyPath } from "../../voices";
+import { melodyPath } from "../../../shared/voices/melodyPath";
 import type { CaretLine } from "./lineAtCaret";
 import { setLineCues, setPause } from "./lineAtCaret";
 import { layout, nudgedBorders, type PlacedWord } from "./melody";

@@ -3,10 +3,8 @@ import { useEffect, useRef, useState } from "react";
 import { api, ask, type Schemas, sendFile, sentence } from "../../../shared/api/client";
 import { listen, silence, useListening } from "../../../shared/sound/listening";
 import { PlainButton } from "../../../shared/ui/controls";
-import type { ProductionDocument } from "../document";
-import { merged } from "./sayings";
-
-export type Saying = Schemas["SayAsSchema"];
+import type { ProductionDocument } from "../document/document";
+import { merged, type Saying } from "./sayings";
 
 type Props = {
 	productionId: string;

@@ -1,8 +1,7 @@
 import { useEffect, useRef, useState } from "react";
 import { sentence } from "../../../shared/api/client";
 import { PlainButton, Tick } from "../../../shared/ui/controls";
-import { takeLabel } from "./TakesColumn";
-import type { Take, useTakes } from "./useTakes";
+import { type Take, takeLabel, type useTakes } from "./useTakes";
 
 type Props = {
 	take: Take;

@@ -3,22 +3,13 @@ import { useRef, useState } from "react";
 import { sentence } from "../../../shared/api/client";
 import { listen, useListening } from "../../../shared/sound/listening";
 import { PlainButton } from "../../../shared/ui/controls";
-import { deliveryLabel } from "../script/cueKinds";
-import type { CueValues } from "../script/cues";
+import type { CueValues } from "../document/cues";
 import { setLineCues, useLineAtCaret } from "./lineAtCaret";
 import { RecordSheet } from "./RecordSheet";
 import { TakeSheet } from "./TakeSheet";
-import { isChosen, otherReadings, type Take, useTakes } from "./useTakes";
+import { isChosen, otherReadings, type Take, takeLabel, useTakes } from "./useTakes";
 
 type Props = { productionId: string; editor: Editor; kept: boolean };
-
-/** What a take is called. */
-export function takeLabel(take: Take): string {
-	if (take.name) return take.name;
-	if (take.recording) return "recorded";
-	const label = deliveryLabel(take.delivery as CueValues);
-	return label === "Delivery" ? "as it comes" : label.toLowerCase();
-}
 
 /** The takes of the line at the caret, beside the stage. */
 export function TakesColumn({ productionId, editor, kept }: Props) {

@@ -1,10 +1,10 @@
 import type { Editor } from "@tiptap/core";
 import type { Transaction } from "@tiptap/pm/state";
 import { useEditorState } from "@tiptap/react";
-import { newId } from "../document";
-import { asOneStep } from "../script/choosing";
-import { type CueValues, changeCue, cuesOf, lineById, type PlacedCue, placeCue, removeCue } from "../script/cues";
-import { wordsOf } from "../script/words";
+import { asOneStep } from "../document/choosing";
+import { type CueValues, changeCue, cuesOf, lineById, type PlacedCue, placeCue, removeCue } from "../document/cues";
+import { newId } from "../document/document";
+import { wordsOf } from "../document/words";
 
 /** The line that holds the caret, and the cues that say how it is heard. */
 export type CaretLine = {

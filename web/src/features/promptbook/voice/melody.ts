@@ -1,5 +1,5 @@
-import { placedWords, widthOf } from "../../voices";
-import type { CueValues } from "../script/cues";
+import { placedWords, widthOf } from "../../../shared/voices/placedWords";
+import type { CueValues } from "../document/cues";
 import type { Heard } from "./useTakes";
 
 export type PlacedWord = Heard["words"][number] & {

@@ -1,4 +1,6 @@
-import type { Saying } from "./SayAsSheet";
+import type { Schemas } from "../../../shared/api/client";
+
+export type Saying = Schemas["SayAsSchema"];
 
 /** Two lists in one; for a word in both, the later says how, at the place of the earlier. */
 export function merged(list: readonly Saying[], more: readonly Saying[]): Saying[] {

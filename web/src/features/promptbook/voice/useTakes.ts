@@ -1,6 +1,7 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, ask, type Schemas, sendFile } from "../../../shared/api/client";
-import type { CueValues, PlacedCue } from "../script/cues";
+import { deliveryLabel } from "../document/cueKinds";
+import type { CueValues, PlacedCue } from "../document/cues";
 import type { CaretLine } from "./lineAtCaret";
 
 export type Take = Schemas["TakeOut"];
@@ -125,4 +126,12 @@ export function isChosen(take: Take, line: CaretLine): boolean {
 export function otherReadings(delivery: CueValues | null, known: readonly Take[], count: number): CueValues[] {
 	const used = Math.max(0, Number(delivery?.variation ?? 0), ...known.map((t) => Number(t.delivery.variation ?? 0)));
 	return Array.from({ length: count }, (_, i) => ({ ...(delivery ?? {}), variation: used + i + 1 }));
+}
+
+/** What a take is called. */
+export function takeLabel(take: Take): string {
+	if (take.name) return take.name;
+	if (take.recording) return "recorded";
+	const label = deliveryLabel(take.delivery as CueValues);
+	return label === "Delivery" ? "as it comes" : label.toLowerCase();
 }

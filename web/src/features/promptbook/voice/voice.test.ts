@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { microphoneProblem } from "../../../shared/sound/recorder";
-import { melodyPath } from "../../voices";
+import { melodyPath } from "../../../shared/voices/melodyPath";
 import type { CaretLine } from "./lineAtCaret";
 import { layout, nudgedBorders } from "./melody";
 import { merged } from "./sayings";

@@ -1,0 +1,187 @@
+import type { Editor } from "@tiptap/core";
+import { type KeyboardEvent, useEffect, useRef, useState } from "react";
+import { parseLength, shownLength } from "../../../shared/time";
+import { Icon } from "../../../shared/ui/icons";
+import type { Brief } from "../document/document";
+import { type PanelProps, sceneAt } from "../document/panel";
+import { rangeOf } from "../document/places";
+import { type Advice, numbered } from "../document/useNotes";
+import type { Check } from "../document/useSceneTimes";
+
+type Props = PanelProps & { check: Check | null; editor: Editor };
+
+/** What the production is for, and what in the script does not serve it yet. */
+export function BriefPanel({ document, current, check, editor, change }: Props) {
+	const { brief } = document;
+	const { scene, number } = sceneAt(document, current);
+	const several = document.script.scenes.length > 1;
+	const set = (part: Partial<Brief>) => change({ brief: { ...brief, ...part } }, [], Object.keys(part)[0] ?? "");
+	const text = (name: "audience" | "purpose" | "channel" | "tone" | "call_to_action" | "own_words") => ({
+		value: brief[name],
+		onChange: (value: string) => set({ [name]: value }),
+	});
+	return (
+		<div className="panel-grid brief">
+			<div>
+				<h3 className="panel-title">The brief</h3>
+				<Answer label="For" hint="who watches it" {...text("audience")} />
+				<Answer label="They should" hint="know or do what, afterwards" {...text("purpose")} />
+				<Points points={brief.points} onChange={(points) => set({ points })} />
+				<Answer label="Call to action" hint="what you ask of them" {...text("call_to_action")} />
+				<Answer label="Shown" hint="where it will run" {...text("channel")} />
+				<Length label="Length" target={brief.target} onChange={(target) => set({ target })} />
+				{scene && several && (
+					<Length
+						key={scene.id}
+						label={`Scene ${number}`}
+						target={scene.staging.target ?? 0}
+						onChange={(target) =>
+							change({}, [{ sceneId: scene.id, staging: { target: target || null } }], `target ${scene.id}`)
+						}
+					/>
+				)}
+				<Answer label="Tone" hint="dry, warm, brisk" {...text("tone")} />
+				<Answer label="Their words" hint="what they say about it themselves" serif {...text("own_words")} />
+			</div>
+			<Findings check={check} onShow={(advice) => show(editor, advice)} />
+		</div>
+	);
+}
+
+/** What must be said, a point a row: Enter makes another, Backspace in an empty one takes it off. */
+function Points({ points, onChange }: { points: string[]; onChange: (points: string[]) => void }) {
+	const rows = useRef<HTMLFieldSetElement>(null);
+	const shown = points.length ? points : [""];
+	const goTo = (row: number) =>
+		requestAnimationFrame(() => rows.current?.querySelectorAll("textarea")[Math.max(0, row)]?.focus());
+	const keys = (event: KeyboardEvent, row: number) => {
+		if (event.code === "Enter") {
+			onChange(shown.toSpliced(row + 1, 0, ""));
+			goTo(row + 1);
+		} else if (event.code === "Backspace" && !shown[row] && shown.length > 1) {
+			onChange(shown.toSpliced(row, 1));
+			goTo(row - 1);
+		} else return;
+		event.preventDefault();
+	};
+	return (
+		<fieldset className="answer points" ref={rows}>
+			<legend className="unseen">What must be said</legend>
+			<span>Must be said</span>
+			<div>
+				{shown.map((point, row) => (
+					<textarea
+						// biome-ignore lint/suspicious/noArrayIndexKey: a point has no other name than its row
+						key={row}
+						rows={1}
+						aria-label={`Point ${row + 1}`}
+						value={point}
+						placeholder="a point; Enter for another"
+						onChange={(event) => onChange(shown.with(row, event.target.value.replaceAll("\n", " ")))}
+						onKeyDown={(event) => keys(event, row)}
+					/>
+				))}
+			</div>
+		</fieldset>
+	);
+}
+
+type AnswerProps = {
+	label: string;
+	hint: string;
+	value: string;
+	onChange: (value: string) => void;
+	serif?: boolean;
+};
+
+function Answer({ label, hint, value, onChange, serif }: AnswerProps) {
+	return (
+		<label className="answer">
+			<span>{label}</span>
+			<textarea
+				rows={1}
+				value={value}
+				placeholder={hint}
+				className={serif ? "serif" : ""}
+				onChange={(event) => onChange(event.target.value)}
+			/>
+		</label>
+	);
+}
+
+/** A length as "3:00" or "60 s"; kept once it can be read as one. */
+function Length(props: { label: string; target: number; onChange: (seconds: number) => void }) {
+	const { label, target, onChange } = props;
+	const [text, setText] = useState(shownLength(target));
+	const wrong = parseLength(text) === null;
+	useEffect(() => setText((now) => (parseLength(now) === target ? now : shownLength(target))), [target]);
+	return (
+		<label className="answer">
+			<span>{label}</span>
+			<span>
+				<input
+					value={text}
+					placeholder="3:00 or 60 s, at most"
+					aria-invalid={wrong}
+					onChange={(event) => {
+						setText(event.target.value);
+						const seconds = parseLength(event.target.value);
+						if (seconds !== null) onChange(seconds);
+					}}
+				/>
+				{wrong && <em className="problem small">Write minutes and seconds, as 3:00, or seconds, as 60 s.</em>}
+			</span>
+		</label>
+	);
+}
+
+function show(editor: Editor, { at }: Advice): void {
+	const range = at && rangeOf(editor.state.doc, at);
+	if (!range) return;
+	editor.chain().setTextSelection(range).scrollIntoView().run();
+	editor.view.focus();
+}
+
+function Findings({ check, onShow }: { check: Check | null; onShow: (advice: Advice) => void }) {
+	const found = numbered(check);
+	const open = found.filter(({ advice }) => !advice.settled).length;
+	const ease = check?.readability;
+	return (
+		<div className="findings">
+			<div className="findings-head">
+				<h3 className="panel-title">Findings</h3>
+				<span className="small quiet num">{check && `${open} open, ${found.length - open} settled`}</span>
+			</div>
+			{ease && (
+				<p className="small quiet num">
+					Reads {ease.words}: ease {Math.min(100, Math.max(0, Math.round(ease.ease)))} of 100, school year{" "}
+					{Math.max(1, Math.round(ease.grade))}.
+				</p>
+			)}
+			<ol>
+				{found.map(({ advice, number }) => (
+					<li key={`${advice.kind}${advice.title}`} className={advice.settled ? "settled" : ""}>
+						<b className="num">{advice.settled ? <Icon name="tick" /> : number}</b>
+						<div>
+							<strong>{advice.title}</strong>
+							<p className="small quiet">{advice.detail}</p>
+						</div>
+						{advice.at && (
+							<button
+								type="button"
+								className="link small"
+								onClick={() => onShow(advice)}
+								aria-label={`Show the line: ${advice.title}`}
+							>
+								Show
+							</button>
+						)}
+					</li>
+				))}
+			</ol>
+			{check && found.length === 0 && (
+				<p className="small quiet">Write a few lines, and what must be said; what is missing will stand here.</p>
+			)}
+		</div>
+	);
+}

@@ -1,0 +1,167 @@
+import { useState } from "react";
+import { type Schemas, sentence } from "../../../shared/api/client";
+import { DeliveryRow } from "../../../shared/deliveries/DeliveryRow";
+import { useDeliveries, useOrderDelivery } from "../../../shared/deliveries/useDeliveries";
+import { Choice, MainButton } from "../../../shared/ui/controls";
+import { Icon } from "../../../shared/ui/icons";
+import type { ProductionDocument } from "../document/document";
+import type { Check } from "../document/useSceneTimes";
+import { VoiceOver } from "./VoiceOver";
+
+const SIZES: Record<string, { value: string; text: string }[]> = {
+	"16:9": [
+		{ value: "720", text: "720p" },
+		{ value: "1080", text: "1080p" },
+		{ value: "2160", text: "2160p" },
+	],
+	"1:1": [
+		{ value: "720", text: "720×720" },
+		{ value: "1080", text: "1080×1080" },
+	],
+	"9:16": [
+		{ value: "1280", text: "720×1280" },
+		{ value: "1920", text: "1080×1920" },
+	],
+};
+
+type Captions = Schemas["OrderDelivery"]["captions"];
+type Form = Schemas["OrderDelivery"]["form"];
+type Rate = Schemas["OrderDelivery"]["frames_per_second"];
+
+/** Checks, then the render itself. */
+export function DeliverPanel(props: {
+	productionId: string;
+	document: ProductionDocument;
+	check: Check | null;
+	kept: boolean;
+}) {
+	const { document, check } = props;
+	const sizes = SIZES[document.shape] ?? [];
+	const [size, setSize] = useState("");
+	const [rate, setRate] = useState<Rate>(30);
+	const [captions, setCaptions] = useState<Captions>();
+	const [form, setForm] = useState<Form>("mp4");
+	const deliveries = useDeliveries();
+	const order = useOrderDelivery();
+	const stops = check?.findings.filter((f) => f.stops) ?? [];
+	const height = sizes.some((s) => s.value === size) ? size : (sizes[1]?.value ?? "1080");
+	const asked = captions ?? (document.captions ? "burn" : "none");
+	const mode = form === "webm" && asked === "soft" ? "file" : asked;
+	const mine = deliveries.data?.filter((d) => d.production_id === props.productionId) ?? [];
+	return (
+		<div className="panel-grid deliver">
+			<div>
+				<h3 className="panel-title">Before rendering</h3>
+				<ul className="checks">
+					{stops.length === 0 && (
+						<li>
+							<Icon name="tick" /> Nothing is open; every direction stays unsaid
+						</li>
+					)}
+					{check?.findings.map((finding) => (
+						<li key={finding.message} className={finding.stops ? "problem" : ""}>
+							<Icon name={finding.stops ? "cross" : "warning"} /> {finding.message}
+						</li>
+					))}
+				</ul>
+				<div className="choices">
+					<Choice label="Size" value={height} options={sizes} onChange={setSize} />
+					<Choice
+						label="Frames a second"
+						value={String(rate)}
+						options={["24", "25", "30", "50", "60"].map((v) => ({ value: v, text: v }))}
+						onChange={(value) => setRate(Number(value) as Rate)}
+					/>
+					<Choice
+						label="Captions"
+						value={mode}
+						options={[
+							{ value: "burn", text: "in the picture" },
+							form === "webm" ? { value: "file", text: "beside the film" } : { value: "soft", text: "to switch on" },
+							{ value: "none", text: "none" },
+						]}
+						onChange={(value) => setCaptions(value as Captions)}
+					/>
+					<Choice
+						label="Behind the hosts"
+						value={form}
+						options={[
+							{ value: "mp4", text: "the set" },
+							{ value: "webm", text: "nothing, as WebM" },
+							{ value: "mov", text: "nothing, as MOV" },
+						]}
+						onChange={(value) => setForm(value as Form)}
+					/>
+				</div>
+				{form !== "mp4" && (
+					<p className="small quiet">
+						Transparent, to lay over other pictures:{" "}
+						{form === "webm" ? "for web pages and streams." : "for editing programs."}
+					</p>
+				)}
+				<div className="order">
+					<MainButton
+						disabled={stops.length > 0 || !props.kept || order.isPending}
+						onClick={() =>
+							order.mutate({
+								production_id: props.productionId,
+								height: Number(height),
+								frames_per_second: rate,
+								captions: mode,
+								form,
+							})
+						}
+					>
+						Render
+					</MainButton>
+					<span className="small quiet">
+						{stops.length > 0 ? "Waits for what is open above." : !props.kept ? "Waits until the text is kept." : ""}
+					</span>
+				</div>
+				{order.isError && (
+					<p role="alert" className="problem small">
+						{sentence(order.error)}
+					</p>
+				)}
+			</div>
+			<div>
+				<h3 className="panel-title">Films of this production</h3>
+				{mine.length === 0 && <p className="small quiet">None yet.</p>}
+				<ul className="deliveries">
+					{mine.map((d) => (
+						<DeliveryRow key={d.id} delivery={d} compact />
+					))}
+				</ul>
+				<VoiceOver productionId={props.productionId} />
+				<SaveAs productionId={props.productionId} />
+			</div>
+		</div>
+	);
+}
+
+const FILES: [string, string, string][] = [
+	["script.fountain", "Fountain", "the script with its cues"],
+	["script.md", "Markdown", "the script with its cues"],
+	["script.txt", "plain text", "the words alone"],
+	["script.ssml", "SSML", "what is said and how, for other speech engines"],
+	["production.dearhost", "one file", "the whole production, for another machine"],
+];
+
+/** The script, or everything, to keep or go on with elsewhere. */
+function SaveAs({ productionId }: { productionId: string }) {
+	return (
+		<div className="script-file">
+			<h3 className="panel-title">Save as</h3>
+			<ul className="small">
+				{FILES.map(([name, kind, what]) => (
+					<li key={name}>
+						<a className="text-button" href={`/api/productions/${productionId}/file/${name}`} download>
+							{kind}
+						</a>
+						<span className="quiet">, {what}</span>
+					</li>
+				))}
+			</ul>
+		</div>
+	);
+}

@@ -1,0 +1,59 @@
+import { useEffect, useMemo, useRef, useState } from "react";
+import { EVERYBODY, foundHosts } from "../../../shared/hosts/finding";
+import type { Host } from "../../../shared/hosts/useHosts";
+import { PlainButton } from "../../../shared/ui/controls";
+
+type Props = {
+	speaker: string;
+	hosts: readonly Host[];
+	chosen: string;
+	onChoose: (hostId: string) => void;
+	onClose: () => void;
+};
+
+/** Everybody who could play a speaker: searched by words, chosen by their picture. */
+export function HostSheet({ speaker, hosts, chosen, onChoose, onClose }: Props) {
+	const dialog = useRef<HTMLDialogElement>(null);
+	const [typed, setTyped] = useState("");
+	useEffect(() => dialog.current?.showModal?.(), []);
+	const found = useMemo(() => foundHosts(hosts, { ...EVERYBODY, typed }), [hosts, typed]);
+	return (
+		<dialog ref={dialog} className="revision-sheet host-sheet" aria-label={`A host for ${speaker}`} onClose={onClose}>
+			<h2 className="panel-title">A host for {speaker}</h2>
+			<label className="hosts-search">
+				<span className="label">Find by name, role, age, dress or mood</span>
+				<input
+					value={typed}
+					placeholder="teacher, senior, casual…"
+					onChange={(event) => setTyped(event.target.value)}
+				/>
+			</label>
+			<ul className="host-choice">
+				{found.map((host) => (
+					<li key={host.id}>
+						<button
+							type="button"
+							className={host.id === chosen ? "on" : ""}
+							aria-pressed={host.id === chosen}
+							onClick={() => {
+								dialog.current?.close();
+								onChoose(host.id);
+							}}
+						>
+							<img src={`/api/hosts/${host.id}/portrait.png`} alt="" width={96} height={96} loading="lazy" />
+							<b className="serif">{host.name}</b>
+							<span className="small quiet">{host.role}</span>
+						</button>
+					</li>
+				))}
+				{!found.length && <li className="quiet">Nobody is like that. Take a word away.</li>}
+			</ul>
+			<div className="change-buttons">
+				<PlainButton onClick={() => dialog.current?.close()}>Close</PlainButton>
+				<span className="small quiet num">
+					{found.length} of {hosts.length} hosts
+				</span>
+			</div>
+		</dialog>
+	);
+}

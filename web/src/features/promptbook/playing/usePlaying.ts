@@ -1,0 +1,102 @@
+import { type RefObject, useCallback, useEffect, useRef, useState } from "react";
+import { playhead, usePlayhead } from "../document/playhead";
+import type { SceneTimes } from "../document/useSceneTimes";
+import { type Loop, ProofPlayer } from "./proofPlayer";
+
+type Props = {
+	productionId: string;
+	revision: number;
+	/** The scenes in which something is spoken, in order. */
+	spoken: string[];
+	current: string;
+	times: Map<string, SceneTimes>;
+	/** The stretch to repeat, or null to go on to the end. */
+	loop: () => Loop | null;
+};
+
+export type Playing = ReturnType<typeof usePlaying>;
+
+/** Playing from a moment on, through scene borders, at a speed, over and over if wished. */
+export function usePlaying({ productionId, revision, spoken, current, times, loop }: Props) {
+	const video: RefObject<HTMLVideoElement | null> = useRef(null);
+	const player = useRef<ProofPlayer>(null);
+	const [problem, setProblem] = useState("");
+	const [speed, setSpeed] = useState(1);
+	const [looping, setLooping] = useState(false);
+	const playing = usePlayhead((p) => p.playing);
+	useEffect(() => {
+		if (!video.current) return;
+		player.current = new ProofPlayer(video.current, setProblem);
+		return () => player.current?.stop();
+	}, []);
+	useEffect(() => {
+		if (player.current) player.current.speed = speed;
+	}, [speed]);
+
+	const play = useCallback(
+		(scene: string, at: number) => {
+			const parts = spoken.slice(spoken.indexOf(scene)).map((sceneId, i, following) => {
+				const from = i === 0 ? at : 0;
+				// a scene may dissolve from the end of the one before
+				const before = i > 0 ? `&before=${following[i - 1]}` : "";
+				const address = `/pictures/${productionId}/${sceneId}/proof.mp4?at=${from.toFixed(3)}${before}&r=${revision}`;
+				return { sceneId, at: from, address };
+			});
+			if (!spoken.includes(scene)) return;
+			setProblem("");
+			player.current?.play(parts);
+		},
+		[productionId, revision, spoken],
+	);
+	const stop = useCallback(() => {
+		if (playhead.get().playing) player.current?.stop();
+	}, []);
+	const repeat = useCallback(
+		(stretch: Loop) => {
+			const part = `at=${stretch.from.toFixed(3)}&until=${(stretch.to + 0.2).toFixed(3)}`;
+			const address = `/pictures/${productionId}/${stretch.sceneId}/proof.mp4?${part}&r=${revision}`;
+			setProblem("");
+			player.current?.play([{ sceneId: stretch.sceneId, at: stretch.from, address }], stretch);
+		},
+		[productionId, revision],
+	);
+	const toggle = useCallback(() => {
+		if (playhead.get().playing) return stop();
+		const stretch = looping ? loop() : null;
+		if (stretch) return repeat(stretch);
+		const duration = times.get(current)?.duration ?? 0;
+		const { at } = playhead.get();
+		play(current, at >= duration - 0.3 ? 0 : at);
+	}, [current, play, repeat, stop, times, looping, loop]);
+	const wish = useRef<{ lineId: string; offset: number } | null>(null);
+	const speakFrom = useCallback(
+		(lineId: string, offset: number) => {
+			wish.current = null;
+			for (const [scene, known] of times) {
+				const word = known.lines.find((l) => l.id === lineId)?.words.find((w) => w.to > offset);
+				if (word) return play(scene, Math.max(0, word.start - 0.05));
+			}
+			wish.current = { lineId, offset }; // its scene is still being read: it is heard as soon as it can be
+		},
+		[times, play],
+	);
+	useEffect(() => {
+		if (wish.current && times.size) speakFrom(wish.current.lineId, wish.current.offset);
+	}, [times, speakFrom]);
+	const tryCue = useCallback(
+		(lineId: string, offset: number, kind: string) => {
+			for (const [sceneId, known] of times) {
+				const word = known.lines.find((l) => l.id === lineId)?.words.find((w) => w.to > offset);
+				if (!word) continue;
+				const at = Math.max(0, word.start - 1.1);
+				const query = new URLSearchParams({ line: lineId, offset: String(offset), cue: kind, r: String(revision) });
+				const part = `at=${at.toFixed(3)}&until=${(word.end + 1.9).toFixed(3)}`;
+				const address = `/pictures/${productionId}/${sceneId}/proof.mp4?${part}&${query}`;
+				setProblem("");
+				player.current?.play([{ sceneId, at, address }]);
+			}
+		},
+		[times, productionId, revision],
+	);
+	return { video, problem, playing, speed, setSpeed, looping, setLooping, stop, toggle, speakFrom, tryCue };
+}

@@ -1,0 +1,126 @@
+import type { Editor } from "@tiptap/core";
+import { sentence } from "../../../shared/api/client";
+import { PlainButton, WordChoice } from "../../../shared/ui/controls";
+import { Scale } from "../../../shared/ui/Scale";
+import { useCueKinds } from "../document/cueKinds";
+import type { CueValues } from "../document/cues";
+import { shownName } from "../document/document";
+import { type CaretLine, setLineCues } from "./lineAtCaret";
+import { Melody } from "./Melody";
+import { type Heard, useHeard } from "./useTakes";
+
+type Props = {
+	productionId: string;
+	editor: Editor;
+	line: CaretLine;
+	kept: boolean;
+	onHear: (lineId: string, offset: number) => void;
+};
+
+/** Where a scale ends, in words. */
+const ENDS: Record<string, [string, string]> = {
+	strength: ["a little", "very"],
+	pace: ["slower", "quicker"],
+	pitch: ["lower", "higher"],
+	level: ["softer", "louder"],
+	steadiness: ["lively", "even"],
+};
+const WIDE = 556;
+
+/** The line at the caret: how it goes, and how it is said, by a cue that holds for all of it. */
+export function LineDelivery({ productionId, editor, line, kept, onHear }: Props) {
+	const kind = useCueKinds().find((k) => k.name === "delivery");
+	const heard = useHeard(productionId, line, kept);
+	if (!kind) return null;
+	const value = (name: string, usual: number | string) => line.delivery?.parameters[name] ?? usual;
+	const set = (part: CueValues, field: string) =>
+		setLineCues(editor, line.id, { delivery: { ...line.delivery?.parameters, ...part } }, field);
+	const parameter = (name: string) => kind.parameters.find((p) => p.name === name);
+	const choices = [parameter("manner"), parameter("ending"), parameter("effect")].filter((p) => p !== undefined);
+	const changed = line.delivery ?? line.recording;
+	return (
+		<section className="line-delivery" aria-label="This line">
+			<h3 className="panel-title">
+				{shownName(line.speaker) || "The speaker"}, scene {line.scene}, line {line.number}
+				{heard.data && (
+					<span className="small quiet num">
+						{heard.data.seconds.toFixed(1)} s, {heard.data.pace} words a minute
+					</span>
+				)}
+			</h3>
+			{heard.data && !heard.error && <Melody editor={editor} line={line} heard={heard.data} width={WIDE} />}
+			<Spoken heard={heard.data} />
+			{heard.error && (
+				<p role="alert" className="problem small">
+					{sentence(heard.error)}
+				</p>
+			)}
+			<div className="delivery-fields">
+				<div>
+					{choices.map((choice) => (
+						<WordChoice
+							key={choice.name}
+							label={choice.label}
+							value={String(value(choice.name, choice.default))}
+							options={choice.choices.map((word) => ({
+								value: word,
+								text: word === "written" ? "as written" : word.replace("-", " "),
+							}))}
+							onChange={(word) => set({ [choice.name]: word }, "")}
+						/>
+					))}
+					<div className="change-buttons">
+						<PlainButton small onClick={() => onHear(line.id, 0)}>
+							Hear the line
+						</PlainButton>
+						{changed && (
+							<PlainButton small onClick={() => setLineCues(editor, line.id, { delivery: null, recording: null })}>
+								{line.recording ? "The voice instead" : "As it comes"}
+							</PlainButton>
+						)}
+						<a
+							className="text-button small"
+							href={`/api/productions/${productionId}/file/script.ssml?line=${line.id}`}
+							download
+						>
+							SSML
+						</a>
+					</div>
+				</div>
+				<div>
+					{kind.parameters
+						.filter((p) => p.name in ENDS)
+						.map((scale) => (
+							<Scale
+								key={scale.name}
+								label={scale.label}
+								low={scale.low}
+								high={scale.high}
+								step={scale.name === "pitch" || scale.name === "level" ? 0.5 : 0.05}
+								ends={ENDS[scale.name] ?? ["", ""]}
+								value={Number(value(scale.name, scale.default))}
+								onChange={(number) => set({ [scale.name]: number }, `${scale.name} ${line.id}`)}
+							/>
+						))}
+				</div>
+			</div>
+		</section>
+	);
+}
+
+/** Numbers, dates and names that are said otherwise than they are written. */
+function Spoken({ heard }: { heard: Heard | undefined }) {
+	const words = heard?.words.filter((word) => word.spoken) ?? [];
+	if (!words.length) return null;
+	return (
+		<p className="small spoken">
+			<span className="quiet">Spoken: </span>
+			{words.map((word, index) => (
+				<span key={word.offset}>
+					{index > 0 && "; "}
+					<b className="serif">{word.text}</b> as “{word.spoken}”
+				</span>
+			))}
+		</p>
+	);
+}

@@ -1,0 +1,27 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { api, ask } from "../api/client";
+
+const KEY = ["session"];
+
+export function useSession() {
+	return useQuery({ queryKey: KEY, queryFn: () => ask(api.GET("/api/session")), staleTime: Number.POSITIVE_INFINITY });
+}
+
+export function useSignIn() {
+	const queries = useQueryClient();
+	return useMutation({
+		mutationFn: (body: { username: string; password: string }) => ask(api.POST("/api/session", { body })),
+		onSuccess: (session) => queries.setQueryData(KEY, session),
+	});
+}
+
+export function useSignOut() {
+	const queries = useQueryClient();
+	return useMutation({
+		mutationFn: () => ask(api.DELETE("/api/session")),
+		onSuccess: (session) => {
+			queries.clear();
+			queries.setQueryData(KEY, session);
+		},
+	});
+}
