@@ -96,16 +96,19 @@ class PictureFolder:
         except OSError:
             return None
 
-    def adopt(self, picture: str, text: object) -> None:
-        """Take in a picture from elsewhere, base64 of a PNG, if it is what its id says."""
-        if not isinstance(text, str) or len(text) > 2 * _LARGEST_PROP or self.bytes_of(picture) is not None:
-            return
+    def adopt(self, picture: str, text: object) -> bool:
+        """Take in a picture from elsewhere, base64 of a PNG, if it is what its id says; whether it is."""
+        if not isinstance(text, str) or len(text) > 2 * _LARGEST_PROP:
+            return False
         try:
             png = base64.b64decode(text, validate=True)
         except (binascii.Error, ValueError):
-            return
-        if _fingerprint(png) == picture and decoded(png, _PROP_SIDE) is not None:
+            return False
+        if _fingerprint(png) != picture or decoded(png, _PROP_SIDE) is None:
+            return False
+        if self.bytes_of(picture) is None:
             self._write(png)
+        return True
 
     def _write(self, png: bytes) -> None:
         if self.folder is None:

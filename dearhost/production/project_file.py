@@ -25,6 +25,7 @@ from dearhost.production.production import (
     with_choices,
 )
 from dearhost.production.studio import Studio
+from dearhost.production.uses import HOST, PICTURE, Use
 from dearhost.script import Scene, write_fountain
 
 SUFFIX = ".dearhost"
@@ -41,10 +42,12 @@ class UnreadableProduction(ScriptError):
 
 @dataclass(frozen=True, slots=True)
 class OpenedProduction:
-    """A production out of a file; ``notes`` say what had to be changed for this machine."""
+    """A production out of a file; ``notes`` say what had to be changed for this machine, ``brought`` names the hosts and
+    pictures that came with it."""
 
     production: Production
     notes: tuple[str, ...]
+    brought: frozenset[Use] = frozenset()
 
 
 def pack(production: Production, studio: Studio) -> bytes:
@@ -86,11 +89,14 @@ def unpack(data: bytes, name: str, studio: Studio) -> OpenedProduction:
         )
     try:
         production = production_from_json(document["production"])
+        brought = set()
         for host_id, made in dict(document.get("hosts", {})).items():
-            studio.hosts.adopt(str(host_id), made)
+            if studio.hosts.adopt(str(host_id), made) and studio.hosts.made(str(host_id)) == made:
+                brought.add(Use(HOST, str(host_id)))
         for picture, text in dict(document.get("pictures", {})).items():
-            studio.pictures.adopt(str(picture), text)
-        return fitted(production, studio)
+            if studio.pictures.adopt(str(picture), text):
+                brought.add(Use(PICTURE, str(picture)))
+        return replace(fitted(production, studio), brought=frozenset(brought))
     except (DearHostError, KeyError, TypeError, AttributeError) as error:
         raise UnreadableProduction(
             f"'{name}' is damaged: its production cannot be read ({error}). Nothing was changed. "

@@ -11,9 +11,11 @@ from ninja.security import django_auth
 
 from dearhost.errors import DearHostError
 from server.accounts.api import router as accounts
+from server.config.parsing import StrictParser
 from server.deliveries.api import router as deliveries
 from server.hosts.api import router as hosts
 from server.hosts.workshop_api import router as workshop
+from server.jobs.api import router as jobs
 from server.productions.api import router as productions
 from server.productions.say_as_api import router as say_as
 from server.productions.stage_api import router as stage
@@ -25,7 +27,9 @@ from server.voices.made_api import router as made
 from server.voices.matched_api import router as matched
 from server.voices.matches_api import router as matches
 
-api = NinjaAPI(title="Dear Host", version="1", urls_namespace="api", docs_url=None, auth=django_auth)
+api = NinjaAPI(
+    title="Dear Host", version="1", urls_namespace="api", docs_url=None, auth=django_auth, parser=StrictParser()
+)
 for prefix, router in (
     ("/session", accounts),
     ("/voices/matches", matches),
@@ -41,6 +45,7 @@ for prefix, router in (
     ("/productions", say_as),
     ("/productions", voice),
     ("/deliveries", deliveries),
+    ("/jobs", jobs),
 ):
     api.add_router(prefix, router)
 

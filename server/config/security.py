@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import inspect
 from collections.abc import Callable
+from typing import Any
 
 from django.http import HttpRequest, HttpResponse
 from django.utils.decorators import sync_and_async_middleware
@@ -26,19 +27,19 @@ _POLICY = "; ".join(
 
 
 @sync_and_async_middleware
-def content_security(get_response: Callable[[HttpRequest], HttpResponse]) -> Callable[[HttpRequest], HttpResponse]:
+def content_security(get_response: Callable[[HttpRequest], Any]) -> Callable[[HttpRequest], Any]:
     """Add a content security policy to every response; inline style is what the style library writes."""
     if inspect.iscoroutinefunction(get_response):
 
         async def run_async(request: HttpRequest) -> HttpResponse:
-            response = await get_response(request)
+            response: HttpResponse = await get_response(request)
             response.headers.setdefault("Content-Security-Policy", _POLICY)
             return response
 
         return run_async
 
     def run(request: HttpRequest) -> HttpResponse:
-        response = get_response(request)
+        response: HttpResponse = get_response(request)
         response.headers.setdefault("Content-Security-Policy", _POLICY)
         return response
 

@@ -32,6 +32,8 @@ INSTALLED_APPS = [
     "django_tasks",
     "django_tasks_db",
     "server.accounts",
+    "server.jobs",
+    "server.assets",
     "server.voices",
     "server.hosts",
     "server.productions",
@@ -74,6 +76,13 @@ STATIC_URL = "/static/"
 WEB_DIST = BASE_DIR / "web" / "dist"
 WHITENOISE_ROOT = WEB_DIST if WEB_DIST.is_dir() else None
 WHITENOISE_INDEX_FILE = False
+JOB_WORK = {
+    "film": "server.deliveries.work.render_film",
+    "voice-over": "server.productions.work.make_voice_over",
+    "draft": "server.productions.work.draft_from_recording",
+    "voice-match": "server.voices.work.fit_voice",
+}
+"""What does jobs of each kind."""
 TASKS = {"default": {"BACKEND": "django_tasks_db.DatabaseBackend", "QUEUES": ["default"]}}
 LOGGING = {
     "version": 1,

@@ -7,13 +7,16 @@ from datetime import datetime
 from typing import Any, Literal
 from uuid import UUID
 
+from django.db.models import QuerySet
+from django.db.models.fields.json import KT
 from django.http import HttpRequest
 from django.shortcuts import get_object_or_404
 from ninja import Router, Schema, Status
 
+from server.accounts.account import account_id
 from server.deliveries.actions.order import order_delivery
-from server.deliveries.actions.stop import stop_delivery
 from server.deliveries.models import Delivery
+from server.jobs.actions.stop import stop_job
 from server.productions.api import owned
 
 router = Router(tags=["deliveries"])
@@ -53,21 +56,27 @@ class DeliveryOut(Schema):
 
 def delivery_data(delivery: Delivery) -> dict[str, Any]:
     """A delivery as it goes over the wire."""
-    names = (
-        "id", "production_id", "title", "status", "progress", "seconds_left", "message", "stop_requested", "height",
-        "frames_per_second", "captions", "form", "seconds", "size", "created_at",
-    )  # fmt: skip
-    return {name: getattr(delivery, name) for name in names} | {"shape": delivery.document["shape"]}
+    own = ("id", "production_id", "title", "height", "frames_per_second", "captions", "form", "seconds", "size",
+           "created_at", "shape")  # fmt: skip
+    of_job = ("status", "progress", "seconds_left", "message", "stop_requested")
+    return {name: getattr(delivery, name) for name in own} | {name: getattr(delivery.job, name) for name in of_job}
+
+
+def listed(owner_id: int) -> QuerySet[Delivery]:
+    """An account's latest deliveries with their jobs, newest first, without the documents they were made from."""
+    found = Delivery.objects.filter(owner_id=owner_id).select_related("job").defer("document")
+    return found.annotate(shape=KT("document__shape"))[:100]
 
 
 def _owned(request: HttpRequest, delivery_id: UUID) -> Delivery:
-    return get_object_or_404(Delivery, pk=delivery_id, owner_id=request.user.pk)
+    found = Delivery.objects.select_related("job").annotate(shape=KT("document__shape"))
+    return get_object_or_404(found, pk=delivery_id, owner_id=account_id(request))
 
 
 @router.get("", response=list[DeliveryOut], operation_id="listDeliveries")
 def list_deliveries(request: HttpRequest) -> list[dict[str, Any]]:
     """The account's deliveries, newest first."""
-    return [delivery_data(d) for d in Delivery.objects.filter(owner_id=request.user.pk)[:100]]
+    return [delivery_data(d) for d in listed(account_id(request))]
 
 
 @router.post("", response={201: DeliveryOut}, operation_id="orderDelivery")
@@ -76,19 +85,21 @@ def order(request: HttpRequest, data: OrderDelivery) -> Status[dict[str, Any]]:
     production = owned(request, data.production_id)
     choices = data.model_dump(exclude={"production_id"})
     delivery = order_delivery(production, **choices)
-    return Status(201, delivery_data(delivery))
+    return Status(201, delivery_data(_owned(request, delivery.pk)))
 
 
 @router.post("/{uuid:delivery_id}/stop", response=DeliveryOut, operation_id="stopDelivery")
 def stop(request: HttpRequest, delivery_id: UUID) -> dict[str, Any]:
     """Stop a render."""
-    return delivery_data(stop_delivery(_owned(request, delivery_id)))
+    stop_job(_owned(request, delivery_id).job)
+    return delivery_data(_owned(request, delivery_id))
 
 
 @router.delete("/{uuid:delivery_id}", response={204: None}, operation_id="removeDelivery")
 def remove(request: HttpRequest, delivery_id: UUID) -> Status[None]:
     """Stop it if need be and remove it with its files."""
-    delivery = stop_delivery(_owned(request, delivery_id))
+    delivery = _owned(request, delivery_id)
+    stop_job(delivery.job)
     shutil.rmtree(delivery.folder, ignore_errors=True)
-    delivery.delete()
+    delivery.job.delete()
     return Status(204, None)

@@ -7,10 +7,11 @@ import json
 from collections.abc import AsyncIterator
 
 from django.core.serializers.json import DjangoJSONEncoder
+from django.db.models import Count, Max
 from django.http import HttpRequest, HttpResponse, StreamingHttpResponse
 
-from server.deliveries.api import delivery_data
-from server.deliveries.models import Delivery
+from server.deliveries.api import delivery_data, listed
+from server.jobs.models import Job
 
 _POLL = 0.4
 _KEEP_ALIVE_POLLS = 40
@@ -31,15 +32,19 @@ async def delivery_events(request: HttpRequest) -> HttpResponse | StreamingHttpR
 async def _changes(owner_id: int) -> AsyncIterator[str]:
     yield "retry: 2000\n\n"
     sent: dict[str, str] = {}
-    quiet = 0
+    quiet, seen = 0, None
     while True:
         changed = False
-        async for delivery in Delivery.objects.filter(owner_id=owner_id)[:100]:
-            text = json.dumps(delivery_data(delivery), cls=DjangoJSONEncoder)
-            if sent.get(str(delivery.pk)) != text:
-                sent[str(delivery.pk)] = text
-                changed = True
-                yield f"data: {text}\n\n"
+        jobs = Job.objects.filter(owner_id=owner_id, kind="film")
+        latest = await jobs.aaggregate(count=Count("id"), last=Max("changed_at"))
+        if latest != seen:  # only then are the deliveries read
+            seen = latest
+            async for delivery in listed(owner_id):
+                text = json.dumps(delivery_data(delivery), cls=DjangoJSONEncoder)
+                if sent.get(str(delivery.pk)) != text:
+                    sent[str(delivery.pk)] = text
+                    changed = True
+                    yield f"data: {text}\n\n"
         quiet = 0 if changed else quiet + 1
         if quiet % _KEEP_ALIVE_POLLS == _KEEP_ALIVE_POLLS - 1:
             yield ": still here\n\n"

@@ -17,7 +17,10 @@ from dearhost.errors import HostError
 from dearhost.hosts import CAST, Host, base_of
 from dearhost.hosts.thumbnails import cue_png, figure_png, model_sheet_png, model_sheet_svg, portrait_png
 from dearhost.production import SETS
-from server.hosts.models import FavouriteHost, OwnHost
+from dearhost.production.uses import HOST, PICTURE, Use
+from server.accounts.account import account_id
+from server.assets.ownership import belongs_to, keys_of, may_use
+from server.hosts.models import FavouriteHost
 from server.studio import studio
 
 router = Router(tags=["hosts"])
@@ -63,18 +66,17 @@ class MarkIn(Schema):
 
 
 def owned_host(request: HttpRequest, host_id: str) -> Host:
-    """A host of the cast or of the account. Raises UnknownHost, Http404."""
-    host = studio().hosts.host(host_id)
-    if host_id not in CAST and not OwnHost.objects.filter(owner_id=request.user.pk, base=base_of(host_id)).exists():
+    """A host of the cast or of the account. Raises Http404."""
+    if not may_use(account_id(request), Use(HOST, host_id)) or not studio().hosts.is_known(host_id):
         raise Http404
-    return host
+    return studio().hosts.host(host_id)
 
 
 @router.get("", response=list[HostOut], operation_id="listHosts")
 def list_hosts(request: HttpRequest) -> list[dict[str, Any]]:
     """Everybody in the cast, then the account's own hosts in their newest versions."""
-    marked = set(FavouriteHost.objects.filter(owner_id=request.user.pk).values_list("host", flat=True))
-    mine = set(OwnHost.objects.filter(owner_id=request.user.pk).values_list("base", flat=True))
+    marked = set(FavouriteHost.objects.filter(owner_id=account_id(request)).values_list("host", flat=True))
+    mine = keys_of(account_id(request), HOST)
     own = [host for host in studio().hosts.shelf.latest() if base_of(host.id) in mine]
     return [
         {
@@ -100,13 +102,15 @@ def list_sets(request: HttpRequest) -> list[SetOut]:
 @router.post("/pictures", response={201: PictureOut}, operation_id="keepPicture")
 def keep_picture(request: HttpRequest, file: File[UploadedFile]) -> Status[dict[str, str]]:
     """Keep a picture to hold as a prop. Raises HostError for what is no picture or too large."""
-    return Status(201, {"picture": studio().pictures.keep(file.read(LARGEST_FILE + 1))})
+    picture = studio().pictures.keep(file.read(LARGEST_FILE + 1))
+    belongs_to(account_id(request), Use(PICTURE, picture))
+    return Status(201, {"picture": picture})
 
 
 @router.get("/pictures/{picture}.png", operation_id="ownPicture", include_in_schema=False)
 def own_picture(request: HttpRequest, picture: str) -> HttpResponse:
-    """A kept picture."""
-    png = studio().pictures.bytes_of(picture)
+    """A kept picture of the account."""
+    png = studio().pictures.bytes_of(picture) if may_use(account_id(request), Use(PICTURE, picture)) else None
     if png is None:
         raise Http404
     return HttpResponse(png, content_type="image/png", headers={"Cache-Control": "private, max-age=31536000"})
@@ -117,9 +121,9 @@ def mark(request: HttpRequest, host_id: str, data: MarkIn) -> Status[None]:
     """Mark a host, or take the mark away."""
     base = base_of(owned_host(request, host_id).id)
     if data.favourite:
-        FavouriteHost.objects.get_or_create(owner_id=request.user.pk, host=base)
+        FavouriteHost.objects.get_or_create(owner_id=account_id(request), host=base)
     else:
-        FavouriteHost.objects.filter(owner_id=request.user.pk, host=base).delete()
+        FavouriteHost.objects.filter(owner_id=account_id(request), host=base).delete()
     return Status(204, None)
 
 

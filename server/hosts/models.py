@@ -1,16 +1,9 @@
-"""Whose made hosts are, and favourites. The model sheets are files of the data folder."""
+"""Favourite hosts."""
 
 from __future__ import annotations
 
 from django.conf import settings
 from django.db import models
-
-
-class OwnHost(models.Model):
-    """Whose made host it is; ``base`` is its id without the version."""
-
-    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="own_hosts")
-    base = models.CharField(max_length=40, unique=True)
 
 
 class FavouriteHost(models.Model):

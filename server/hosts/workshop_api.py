@@ -11,7 +11,7 @@ from ninja import Field, File, Router, Schema, Status, UploadedFile
 
 from dearhost.assets import LARGEST_FILE
 from dearhost.errors import HostError
-from dearhost.hosts import Pose, base_of
+from dearhost.hosts import Pose
 from dearhost.hosts.host import Card
 from dearhost.hosts.people.badge import badge_from
 from dearhost.hosts.people.from_words import describe_host
@@ -27,9 +27,12 @@ from dearhost.hosts.people.sheet_file import (
 from dearhost.hosts.people.workshop import GROUPS, random_sheet, variations
 from dearhost.hosts.pose import Body
 from dearhost.hosts.thumbnails import SPEAKING, expression_pose, figure_png, portrait_png
+from dearhost.production.uses import HOST, Use
 from dearhost.render import rehearse
+from server.accounts.account import account_id
+from server.assets.models import Belonging
+from server.assets.ownership import belongs_to, key_of, may_use
 from server.hosts.api import owned_host
-from server.hosts.models import OwnHost
 from server.hosts.parts import PartsOut, all_parts
 from server.studio import studio
 
@@ -191,9 +194,9 @@ def _out(host: Person, notes: tuple[str, ...]) -> dict[str, Any]:
 
 
 def _keep(request: HttpRequest, name: str, card: Card, sheet: ModelSheet, changes: str = "") -> Person:
-    mine = changes and OwnHost.objects.filter(owner_id=request.user.pk, base=base_of(changes)).exists()
+    mine = bool(changes) and may_use(account_id(request), Use(HOST, changes))
     kept = studio().hosts.shelf.keep(" ".join(name.split()), card, sheet, changes if mine else "")
-    OwnHost.objects.get_or_create(base=base_of(kept.id), defaults={"owner_id": request.user.pk})
+    belongs_to(account_id(request), Use(HOST, kept.id))
     return kept
 
 
@@ -208,8 +211,10 @@ def save(request: HttpRequest, data: HostIn) -> Status[dict[str, Any]]:
 def delete(request: HttpRequest, host_id: str) -> Status[None]:
     """Delete a made host, with all its versions."""
     host = owned_host(request, host_id)
-    OwnHost.objects.filter(owner_id=request.user.pk, base=base_of(host.id)).delete()
-    studio().hosts.shelf.remove(host.id)
+    owners = Belonging.objects.filter(kind=HOST, key=key_of(Use(HOST, host.id)))
+    owners.filter(owner_id=account_id(request)).delete()
+    if not owners.exists():  # it may have come to another account too
+        studio().hosts.shelf.remove(host.id)
     return Status(204, None)
 
 

@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from typing import Any
+from collections.abc import Callable, Mapping
+from typing import Annotated, Any
 from uuid import UUID
 
 from django.http import Http404, HttpRequest, HttpResponse
@@ -10,7 +11,7 @@ from django.shortcuts import get_object_or_404
 from django.utils.text import slugify
 from ninja import File, Query, Router, Status, UploadedFile
 
-from dearhost.errors import UnreadableScript
+from dearhost.errors import DearHostError, UnreadableScript
 from dearhost.films import running_time
 from dearhost.production import (
     SUFFIX,
@@ -18,17 +19,20 @@ from dearhost.production import (
     open_production,
     pack,
     production_as_ssml,
+    production_to_json,
     read_script,
     write_fountain,
     write_markdown,
 )
-from dearhost.script import spoken_lines, write_plain
+from dearhost.production import Production as StagedProduction
+from dearhost.script import Script, spoken_lines, write_plain
 from dearhost.stage import display_name
+from server.accounts.account import account, account_id
 from server.productions.actions.create import adopt_production, create_production
 from server.productions.actions.restore import restore_revision
 from server.productions.actions.save import StaleSave, save_production
 from server.productions.document_schemas import DocumentSchema
-from server.productions.documents import checked_document, production_of
+from server.productions.documents import opened, usable_production
 from server.productions.models import Production, Revision
 from server.productions.schemas import (
     NewProduction,
@@ -52,18 +56,30 @@ _STALE = (
 
 def owned(request: HttpRequest, production_id: UUID) -> Production:
     """The account's own production, or 404."""
-    return get_object_or_404(Production, pk=production_id, owner_id=request.user.pk)
+    return get_object_or_404(Production, pk=production_id, owner_id=account_id(request))
+
+
+_NOTHING_KNOWN = {
+    "words": 0, "seconds": 0.0, "estimated": True, "scenes": 0, "hosts": [], "shape": "16:9", "first_scene": "",
+    "findings": 0,
+}  # fmt: skip
 
 
 def _summary(production: Production) -> dict[str, Any]:
-    staged = production_of(production.document, production.title)
+    """A row of the desk; one that cannot be read says so, and harms no other."""
+    row = {
+        name: getattr(production, "pk" if name == "id" else name) for name in ("id", "title", "revision", "updated_at")
+    }
+    try:
+        return {**row, **_facts(opened(production.document, production.title).production), "problem": ""}
+    except DearHostError as error:
+        return {**row, **_NOTHING_KNOWN, "problem": str(error)}
+
+
+def _facts(staged: StagedProduction) -> dict[str, Any]:
     time = running_time(staged.script, studio(), staged)
     spoken = [s for s in staged.script.scenes if spoken_lines(s)]
     return {
-        "id": production.pk,
-        "title": production.title,
-        "revision": production.revision,
-        "updated_at": production.updated_at,
         "words": time.words,
         "seconds": time.seconds,
         "estimated": time.estimated,
@@ -78,14 +94,14 @@ def _summary(production: Production) -> dict[str, Any]:
 @router.get("", response=list[ProductionSummary], operation_id="listProductions")
 def list_productions(request: HttpRequest) -> list[dict[str, Any]]:
     """The account's productions, last changed first."""
-    return [_summary(p) for p in Production.objects.filter(owner_id=request.user.pk)]
+    return [_summary(p) for p in Production.objects.filter(owner_id=account_id(request))]
 
 
 @router.post("", response={201: ProductionOut}, operation_id="createProduction")
 def create(request: HttpRequest, data: NewProduction) -> Status[Production]:
     """Begin a production from a text."""
     script = read_script(data.text, data.kind)
-    return Status(201, create_production(request.user, script, data.title))
+    return Status(201, create_production(account(request), script, data.title))
 
 
 @router.post("/open", response={201: OpenedOut}, operation_id="openFile")
@@ -95,15 +111,18 @@ def open_file(request: HttpRequest, file: File[UploadedFile]) -> Status[dict[str
     stem = name.rsplit(".", 1)[0].replace("-", " ").replace("_", " ").strip().capitalize()
     if (file.size or 0) > MAX_FILE_BYTES:
         raise UnreadableScript(f"'{name}' has {(file.size or 0) / 1e6:.0f} MB, too much for a script. Is it the file?")
-    opened = open_production(file.read(), name, studio())
-    created = adopt_production(request.user, opened.production, stem)
-    return Status(201, {"production": created, "notes": opened.notes})
+    read = open_production(file.read(), name, studio())
+    created = adopt_production(account(request), read, stem)
+    return Status(201, {"production": created, "notes": read.notes})
 
 
 @router.get("/{uuid:production_id}", response=ProductionOut, operation_id="getProduction")
-def get(request: HttpRequest, production_id: UUID) -> Production:
-    """One production."""
-    return owned(request, production_id)
+def get(request: HttpRequest, production_id: UUID) -> dict[str, Any]:
+    """One production; the notes say what of it had to be replaced, because it is not here any more."""
+    production = owned(request, production_id)
+    read = opened(production.document, production.title)
+    own = {name: getattr(production, name) for name in ("id", "title", "revision", "updated_at")}
+    return {**own, "document": production_to_json(read.production), "notes": read.notes}
 
 
 @router.put("/{uuid:production_id}", response={200: ProductionOut, 409: StaleOut}, operation_id="saveProduction")
@@ -116,7 +135,7 @@ def save(request: HttpRequest, production_id: UUID, data: SaveProduction) -> Pro
         return Status(409, {"detail": _STALE, "kind": "StaleSave", "current": stale.current})
 
 
-_WRITERS = {
+_WRITERS: Mapping[str, Callable[[Script], str]] = {
     "script.fountain": write_fountain,
     "script.md": write_markdown,
     "script.txt": write_plain,
@@ -133,7 +152,7 @@ def _as_file(content: str | bytes, production: Production, suffix: str, kind: st
 def as_file(request: HttpRequest, production_id: UUID, name: str, line: str = "") -> HttpResponse:
     """The script as Fountain, Markdown, plain text or SSML, or all of it as one file; of SSML also a line."""
     production = owned(request, production_id)
-    staged = production_of(production.document, production.title)
+    staged = usable_production(production.document, production.title, production.owner_id)
     if name == f"production{SUFFIX}":
         return _as_file(pack(staged, studio()), production, SUFFIX, "application/zip")
     if name == "script.ssml":
@@ -153,7 +172,9 @@ def delete(request: HttpRequest, production_id: UUID) -> Status[None]:
 
 
 @router.get("/{uuid:production_id}/revisions", response=list[RevisionOut], operation_id="listRevisions")
-def revisions(request: HttpRequest, production_id: UUID, limit: int = Query(50, ge=1, le=200)) -> list[Revision]:
+def revisions(
+    request: HttpRequest, production_id: UUID, limit: Annotated[int, Query(ge=1, le=200)] = 50
+) -> list[Revision]:
     """The latest revisions, refused ones among them."""
     return list(owned(request, production_id).revisions.all()[:limit])
 
@@ -162,7 +183,7 @@ def revisions(request: HttpRequest, production_id: UUID, limit: int = Query(50, 
 def revision_document(request: HttpRequest, production_id: UUID, revision_id: int) -> dict[str, Any]:
     """The document of a revision."""
     revision = get_object_or_404(Revision, pk=revision_id, production=owned(request, production_id))
-    return checked_document(revision.document)
+    return production_to_json(opened(revision.document, revision.title).production)
 
 
 @router.post(

@@ -6,7 +6,9 @@ import json
 from typing import Any
 
 from dearhost.errors import ScriptError
-from dearhost.production import Production, production_from_json, production_to_json
+from dearhost.production import OpenedProduction, Production, fitted, production_from_json, production_to_json
+from server.assets.ownership import for_account
+from server.studio import studio
 
 MAX_DOCUMENT_BYTES = 8_000_000
 
@@ -16,6 +18,16 @@ def checked_document(data: Any) -> dict[str, Any]:
     if len(json.dumps(data, ensure_ascii=False)) > MAX_DOCUMENT_BYTES:
         raise ScriptError("The production is too big to keep (over 8 MB). Split it into several.")
     return production_to_json(production_from_json(data))
+
+
+def usable_production(document: dict[str, Any], title: str, owner_id: int) -> Production:
+    """The production of a stored document as its account may play it. Raises ScriptError, SpeechError, HostError."""
+    return for_account(owner_id, production_of(document, title))
+
+
+def opened(document: dict[str, Any], title: str) -> OpenedProduction:
+    """A stored document's production with what this machine does not have replaced. Raises ScriptError."""
+    return fitted(production_of(document, title), studio())
 
 
 def production_of(document: dict[str, Any], title: str) -> Production:

@@ -12,7 +12,7 @@ from functools import lru_cache
 from dearhost.script import Cue, Line, Scene, put_cue
 from dearhost.stage import Painter, Picture, Timeline, compile_scene
 from dearhost.timebase import FrameRate
-from server.productions.documents import production_of
+from server.productions.documents import usable_production
 from server.productions.models import Production
 from server.studio import studio
 
@@ -23,7 +23,7 @@ _KEPT = 6
 @lru_cache(maxsize=64)
 def _timeline(production_id: str, revision: int, scene_id: str) -> Timeline:
     production = Production.objects.get(pk=production_id)
-    staged = production_of(production.document, production.title)
+    staged = usable_production(production.document, production.title, production.owner_id)
     return compile_scene(staged, scene_id, studio(), PREVIEW_RATE)
 
 
@@ -49,7 +49,7 @@ def timeline_after(production: Production, before_id: str, scene_id: str) -> Tim
 
 def tried_timeline(production: Production, scene_id: str, line_id: str, cue: Cue) -> Timeline:
     """The timeline of a scene as it would be with one cue more. Raises StageError, SpeechError."""
-    staged = production_of(production.document, production.title)
+    staged = usable_production(production.document, production.title, production.owner_id)
 
     def tried(scene: Scene) -> Scene:
         blocks = (put_cue(b, cue) if isinstance(b, Line) and b.id == line_id else b for b in scene.blocks)

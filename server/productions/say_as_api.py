@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Any
+from typing import Annotated, Any
 from uuid import UUID
 
 from django.db import transaction
@@ -16,11 +16,13 @@ from dearhost.formats import Lexeme, read_pls, write_pls
 from dearhost.production import Production, production_from_json
 from dearhost.script import spoken_lines
 from dearhost.speech import Manner, SayAs, stress_moved, unknown_names, uses_of
+from server.accounts.account import account_id
 from server.productions.api import owned
 from server.productions.document_schemas import DocumentSchema, SayAsSchema
 from server.productions.documents import production_of
 from server.studio import studio
 from server.voices.models import SharedSaying
+from server.voices.usable import usable_voice
 
 router = Router(tags=["say-as"])
 MAX_LIST_BYTES = 4_000_000
@@ -89,7 +91,7 @@ def _voice_of(production: Production) -> tuple[str, str]:
     """The first speaker's voice and its language; the default one's while it may not speak."""
     voices = studio().voices
     try:
-        voice = voices.voice(next(iter(production.checked(voices).cast.values())).voice)
+        voice = voices.voice(next(iter(production.checked(studio()).cast.values())).voice)
     except (SpeechError, ConsentError):
         voice = voices.default()
     return voice.id, voice.language
@@ -100,22 +102,22 @@ def _phones(voice: str, word: str) -> str:
 
 
 @router.get("/say-as/suggestions", response=SuggestionsOut, operation_id="suggestSayings")
-def suggestions(request: HttpRequest, voice: str, word: str = Query(..., max_length=80)) -> dict[str, Any]:
+def suggestions(request: HttpRequest, voice: str, word: Annotated[str, Query(max_length=80)]) -> dict[str, Any]:
     """Ways to say a word: as the voice does, and with the stress elsewhere."""
-    said = _phones(voice, word)
+    said = _phones(usable_voice(request, voice).id, word)
     return {"ipa": said, "others": stress_moved(said)[:6]}
 
 
 @router.get("/say-as/word.wav", operation_id="hearSaying", include_in_schema=False)
 def hear(
-    request: HttpRequest, voice: str, word: str = Query(..., max_length=80), alias: str = "", ipa: str = ""
+    request: HttpRequest, voice: str, word: Annotated[str, Query(max_length=80)], alias: str = "", ipa: str = ""
 ) -> HttpResponse:
     """A word by itself, said as an entry would have it."""
     entry = SayAs(word, alias, ipa)
     if (alias or ipa) and entry.problem():
         raise StageError(entry.problem())
     manner = Manner(said_as={0: alias} if alias else {}, ipa={0: ipa} if ipa and not alias else {})
-    sound = as_wav(studio().speaker.read(f"{word}.", voice, manner))
+    sound = as_wav(studio().speaker.read(f"{word}.", usable_voice(request, voice).id, manner))
     return HttpResponse(sound, content_type="audio/wav", headers={"Cache-Control": "private, no-cache"})
 
 
@@ -150,7 +152,7 @@ def read(request: HttpRequest, file: File[UploadedFile]) -> dict[str, Any]:
 @router.get("/say-as/shared", response=SharedList, operation_id="getSharedSayings")
 def shared(request: HttpRequest) -> dict[str, Any]:
     """The account's shared list."""
-    return {"entries": list(SharedSaying.objects.filter(owner_id=request.user.pk))}
+    return {"entries": list(SharedSaying.objects.filter(owner_id=account_id(request)))}
 
 
 @router.put("/say-as/shared", response=SharedList, operation_id="putSharedSayings")
@@ -160,9 +162,9 @@ def share(request: HttpRequest, data: SharedList) -> dict[str, Any]:
     if wrong:
         raise StageError(wrong)
     with transaction.atomic():
-        SharedSaying.objects.filter(owner_id=request.user.pk).delete()
+        SharedSaying.objects.filter(owner_id=account_id(request)).delete()
         kept = {e.word.casefold(): e for e in data.entries}
         SharedSaying.objects.bulk_create(
-            SharedSaying(owner_id=request.user.pk, word=e.word, alias=e.alias, ipa=e.ipa) for e in kept.values()
+            SharedSaying(owner_id=account_id(request), word=e.word, alias=e.alias, ipa=e.ipa) for e in kept.values()
         )
     return shared(request)

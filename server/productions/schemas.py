@@ -12,7 +12,7 @@ from server.productions.document_schemas import DocumentSchema, SceneSchema, Spo
 
 
 class ProductionSummary(Schema):
-    """A production on the desk."""
+    """A production on the desk; ``problem`` says why it cannot be read, "" for one that can."""
 
     id: UUID
     title: str
@@ -26,16 +26,18 @@ class ProductionSummary(Schema):
     shape: str
     first_scene: str
     findings: int
+    problem: str
 
 
 class ProductionOut(Schema):
-    """A production to work on."""
+    """A production to work on; ``notes`` say what had to be replaced."""
 
     id: UUID
     title: str
     revision: int
     updated_at: datetime
     document: DocumentSchema
+    notes: list[str] = []
 
 
 class OpenedOut(Schema):

@@ -20,7 +20,7 @@ from dearhost.stage import SceneTimeline, scene_times, standing
 from dearhost.writing.advice import advise
 from server.productions.api import owned
 from server.productions.document_schemas import DocumentSchema
-from server.productions.documents import production_of
+from server.productions.documents import usable_production
 from server.productions.painters import PREVIEW_RATE, scene_timeline
 from server.productions.schemas import CheckOut, CueKindOut, ProductionChoiceOut, SceneTimes
 from server.studio import studio
@@ -91,7 +91,7 @@ def times(request: HttpRequest, production_id: UUID, scene_id: str, revision: in
     data = scene_times(scene)
     for line in data["lines"]:
         line["words"] = [{**w, "offset": w["from"]} for w in line["words"]]
-    staged = production_of(production.document, production.title).checked(studio())
+    staged = usable_production(production.document, production.title, production.owner_id).checked(studio())
     written = next(s for s in staged.script.scenes if s.id == scene_id)
     return {**data, "mouths": _mouths(scene), "blocking": standing(staged, written, studio())}
 

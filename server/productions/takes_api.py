@@ -18,6 +18,7 @@ from dearhost.production import manner_of
 from dearhost.script import Line, spoken_lines
 from dearhost.sound.files import RATE, Sound
 from dearhost.speech import Reading, Taken, spoken_otherwise, take_in, take_in_lines, tidied
+from server.assets.uploads import sound_of
 from server.productions.actions.takes import (
     HeardLine,
     keep_readings,
@@ -26,10 +27,9 @@ from server.productions.actions.takes import (
     with_settings,
 )
 from server.productions.api import owned
-from server.productions.documents import production_of
+from server.productions.documents import usable_production
 from server.productions.models import Production, Take
 from server.studio import studio
-from server.voices.uploads import sound_of
 
 router = Router(tags=["takes"])
 _MELODY_RATE = 50.0
@@ -178,7 +178,7 @@ def record_lines(
 ) -> Status[list[Take]]:
     """One recording of a whole scene, or of the whole script, cut to a take for each line."""
     production = owned(request, production_id)
-    staged = production_of(production.document, production.title).checked(studio())
+    staged = usable_production(production.document, production.title, production.owner_id).checked(studio())
     lines = [line for s in staged.script.scenes if scene in ("", s.id) for line in spoken_lines(s)]
     if not lines:
         raise StageError("Nothing is spoken here yet. Write the lines, then add their recording.")

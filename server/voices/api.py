@@ -2,15 +2,16 @@
 
 from __future__ import annotations
 
-from typing import Any
+from typing import Annotated, Any
 
 from django.http import HttpRequest, HttpResponse
 from ninja import Query, Router, Schema, Status
 
 from dearhost.films import audition
+from server.accounts.account import account_id
 from server.studio import studio
-from server.voices.belonging import usable_by, usable_voice
 from server.voices.models import FavouriteVoice
+from server.voices.usable import usable_by, usable_voice
 
 router = Router(tags=["voices"])
 LONGEST_AUDITION = 300
@@ -68,10 +69,10 @@ class MelodyOut(Schema):
 @router.get("", response=list[VoiceOut], operation_id="listVoices")
 def list_voices(request: HttpRequest) -> list[dict[str, Any]]:
     """Every voice the account may use, the neural ones first; tones for trying out are left to the command line."""
-    marked = set(FavouriteVoice.objects.filter(owner_id=request.user.pk).values_list("voice", flat=True))
+    marked = set(FavouriteVoice.objects.filter(owner_id=account_id(request)).values_list("voice", flat=True))
     return [
         {**voice.to_json(), "favourite": voice.id in marked, "quota": _quota(voice.id)}
-        for voice in usable_by(request.user.pk, studio().voices.voices())
+        for voice in usable_by(account_id(request), studio().voices.voices())
         if voice.engine != "fake"
     ]
 
@@ -86,15 +87,15 @@ def mark(request: HttpRequest, voice_id: str, data: FavouriteIn) -> Status[None]
     """Mark a voice, or take the mark away."""
     voice = usable_voice(request, voice_id)
     if data.favourite:
-        FavouriteVoice.objects.get_or_create(owner_id=request.user.pk, voice=voice.id)
+        FavouriteVoice.objects.get_or_create(owner_id=account_id(request), voice=voice.id)
     else:
-        FavouriteVoice.objects.filter(owner_id=request.user.pk, voice=voice.id).delete()
+        FavouriteVoice.objects.filter(owner_id=account_id(request), voice=voice.id).delete()
     return Status(204, None)
 
 
 @router.get("/{voice_id}/audition.wav", operation_id="auditionVoice", include_in_schema=False)
 def audition_voice(
-    request: HttpRequest, voice_id: str, text: str = Query(..., max_length=LONGEST_AUDITION)
+    request: HttpRequest, voice_id: str, text: Annotated[str, Query(max_length=LONGEST_AUDITION)]
 ) -> HttpResponse:
     """A sentence said by a voice, every voice as loud as the other."""
     sound = audition(studio().speaker, text, usable_voice(request, voice_id).id)
@@ -102,7 +103,9 @@ def audition_voice(
 
 
 @router.get("/{voice_id}/melody", response=MelodyOut, operation_id="voiceMelody")
-def melody(request: HttpRequest, voice_id: str, text: str = Query(..., max_length=LONGEST_AUDITION)) -> dict[str, Any]:
+def melody(
+    request: HttpRequest, voice_id: str, text: Annotated[str, Query(max_length=LONGEST_AUDITION)]
+) -> dict[str, Any]:
     """How a sentence goes when a voice says it."""
     reading = studio().speaker.read(text, usable_voice(request, voice_id).id)
     step = max(1, round(reading.prosody.rate / _MELODY_RATE))

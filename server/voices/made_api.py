@@ -10,10 +10,12 @@ from django.http import Http404, HttpRequest
 from ninja import Field, Router, Schema, Status
 
 from dearhost.errors import SpeechError
+from dearhost.production.uses import VOICE, Use
 from dearhost.speech.describing import LIMITS, describe
 from dearhost.speech.made_voices import MadeVoice
+from server.accounts.account import account_id
+from server.assets.ownership import belongs_to, disown, may_use
 from server.studio import studio
-from server.voices import models
 
 router = Router(tags=["made voices"])
 
@@ -87,7 +89,7 @@ def _data(made: MadeVoice) -> dict[str, Any]:
 
 
 def _mine(request: HttpRequest, voice_id: str) -> MadeVoice:
-    if not models.MadeVoice.objects.filter(owner_id=request.user.pk, voice=voice_id).exists():
+    if not voice_id.startswith("made-") or not may_use(account_id(request), Use(VOICE, voice_id)):
         raise Http404
     return studio().voices.made.find(voice_id)
 
@@ -108,7 +110,7 @@ def make(request: HttpRequest, data: DescribedIn) -> Status[dict[str, Any]]:
             f"made-{uuid.uuid4().hex[:12]}", name, words, found.base or voices.default().id, found.shape, found.age
         )
     )
-    models.MadeVoice.objects.create(owner_id=request.user.pk, voice=made.id)
+    belongs_to(account_id(request), Use(VOICE, made.id))
     return Status(201, _data(made))
 
 
@@ -132,7 +134,7 @@ def delete(request: HttpRequest, voice_id: str) -> Status[None]:
     made = _mine(request, voice_id)
     studio().voices.made.remove(made.id)
     studio().voices.forget(made.id)
-    models.MadeVoice.objects.filter(voice=made.id).delete()
+    disown(Use(VOICE, made.id))
     return Status(204, None)
 
 

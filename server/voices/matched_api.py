@@ -12,7 +12,10 @@ from django.utils.text import slugify
 from ninja import File, Router, Schema, Status, UploadedFile
 
 from dearhost.errors import ConsentError, SpeechError
+from dearhost.production.uses import VOICE, Use
 from dearhost.speech.matching import MatchedVoice, load_voice
+from server.accounts.account import account_id
+from server.assets.ownership import belongs_to, keys_of
 from server.studio import studio
 from server.voices.matches_api import forget_sample
 from server.voices.models import VoiceMatch
@@ -51,7 +54,7 @@ class Withdraw(Schema):
 
 def owned_voice(request: HttpRequest, voice_id: str) -> MatchedVoice:
     """A matched voice of the account, or 404."""
-    if not VoiceMatch.objects.filter(owner_id=request.user.pk, voice=voice_id).exists():
+    if voice_id not in keys_of(account_id(request), VOICE) or voice_id.startswith("made-"):
         raise Http404
     return studio().voices.matched.find(voice_id)
 
@@ -81,7 +84,7 @@ def _voice_data(voice: MatchedVoice) -> dict[str, Any]:
 @router.get("", response=list[MatchedOut], operation_id="listMatchedVoices")
 def list_matched(request: HttpRequest) -> list[dict[str, Any]]:
     """The account's matched voices, also those whose consent ended."""
-    mine = set(VoiceMatch.objects.filter(owner_id=request.user.pk).values_list("voice", flat=True))
+    mine = keys_of(account_id(request), VOICE)
     return [_voice_data(voice) for voice in studio().voices.matched.all() if voice.id in mine]
 
 
@@ -99,17 +102,16 @@ def import_voice(request: HttpRequest, file: File[UploadedFile]) -> Status[dict[
     problem = voice.problem(date.today()) or (here.problem(date.today()) if here else "")
     if problem:  # what was withdrawn here does not come back by an older file
         raise ConsentError(problem)
-    if here and not VoiceMatch.objects.filter(owner_id=request.user.pk, voice=voice.id).exists():
+    if here and voice.id not in keys_of(account_id(request), VOICE):
         raise ConsentError(f"The voice {voice.name} belongs to somebody else on this machine. Ask them for it.")
     kept.keep(voice)
+    belongs_to(account_id(request), Use(VOICE, voice.id))
     VoiceMatch.objects.update_or_create(
-        owner_id=request.user.pk,
+        owner_id=account_id(request),
         voice=voice.id,
         defaults={
             "person": voice.consent.person,
             "consent": voice.consent.to_json(),
-            "status": VoiceMatch.Status.DONE,
-            "progress": 1.0,
         },
     )
     return Status(201, _voice_data(voice))
@@ -123,7 +125,7 @@ def withdraw(request: HttpRequest, voice_id: str, data: Withdraw) -> dict[str, A
     voice = voices.matched.withdraw(voice_id, date.today(), remove=data.remove)
     voices.forget(voice_id)
     if data.remove:
-        for match in VoiceMatch.objects.filter(owner_id=request.user.pk, voice=voice_id):
+        for match in VoiceMatch.objects.filter(owner_id=account_id(request), voice=voice_id):
             forget_sample(match)
     consent_withdrawn.send(sender=None, voice_id=voice_id)
     return _voice_data(voice)

@@ -3,27 +3,26 @@
 from __future__ import annotations
 
 from dataclasses import replace
-from datetime import date, timedelta
+from datetime import date
 from typing import Any
 from uuid import UUID
 
 from django.db import transaction
 from django.http import FileResponse, Http404, HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404
-from django.utils import timezone
 from ninja import Field, File, Router, Schema, Status, UploadedFile
 
 from dearhost.errors import ConsentError, UnfitSample
 from dearhost.films import as_wav
 from dearhost.speech.matching import GOOD_SECONDS, LEAST_SECONDS, SENTENCES, Consent, consent_from_json
+from server.accounts.account import account, account_id
+from server.assets.uploads import sound_of
+from server.jobs.actions.start import start_job
 from server.studio import studio
 from server.voices.actions.sample import add_free_recording, add_sentence
 from server.voices.models import SampleSentence, VoiceMatch
-from server.voices.tasks import fit_match
-from server.voices.uploads import sound_of
 
 router = Router(tags=["voice match"])
-_LOST = timedelta(seconds=120)
 
 
 class ConsentIn(Schema):
@@ -63,6 +62,7 @@ class MatchOut(Schema):
     progress: float
     doing: str
     message: str
+    job: UUID | None
     voice: str
     purpose: str
     statement: str
@@ -76,7 +76,7 @@ class MatchOut(Schema):
 
 
 def _mine(request: HttpRequest, match_id: UUID) -> VoiceMatch:
-    return get_object_or_404(VoiceMatch, pk=match_id, owner_id=request.user.pk)
+    return get_object_or_404(VoiceMatch, pk=match_id, owner_id=account_id(request))
 
 
 def _data(match: VoiceMatch) -> dict[str, Any]:
@@ -84,14 +84,15 @@ def _data(match: VoiceMatch) -> dict[str, Any]:
     numbers = [*range(len(SENTENCES)), *sorted(n for n in recorded if n >= len(SENTENCES))]
     rows = [_sentence(n, SENTENCES[n] if n < len(SENTENCES) else "", recorded.get(n)) for n in numbers]
     consent = match.consent
-    lost = match.status == VoiceMatch.Status.RUNNING and match.updated_at < timezone.now() - _LOST
+    job = match.job
     return {
         "id": match.pk,
         "person": match.person,
-        "status": "failed" if lost else match.status,
-        "progress": match.progress,
-        "doing": match.doing,
-        "message": "Fitting ended without a result. Nothing is lost: fit it again." if lost else match.message,
+        "status": match.status,
+        "progress": job.progress if job else float(bool(match.voice)),
+        "doing": job.doing if job else "",
+        "message": job.message if job else "",
+        "job": job.pk if job else None,
         "voice": match.voice,
         "purpose": consent.get("purpose", ""),
         "statement": consent.get("statement", ""),
@@ -124,7 +125,7 @@ def _sentence(number: int, text: str, kept: SampleSentence | None) -> dict[str, 
 @router.get("", response=list[MatchOut], operation_id="listMatches")
 def list_matches(request: HttpRequest) -> list[dict[str, Any]]:
     """The account's matches, newest first."""
-    return [_data(m) for m in VoiceMatch.objects.filter(owner_id=request.user.pk)]
+    return [_data(m) for m in VoiceMatch.objects.filter(owner_id=account_id(request)).select_related("job")]
 
 
 @router.post("", response={201: MatchOut}, operation_id="beginMatch")
@@ -133,7 +134,7 @@ def begin(request: HttpRequest, data: NewMatch) -> Status[dict[str, Any]]:
     person = " ".join(data.person.split())
     if not person:
         raise UnfitSample("Whose voice is it? Write the person's name.")
-    return Status(201, _data(VoiceMatch.objects.create(owner_id=request.user.pk, person=person)))
+    return Status(201, _data(VoiceMatch.objects.create(owner_id=account_id(request), person=person)))
 
 
 @router.get("/{uuid:match_id}", response=MatchOut, operation_id="getMatch")
@@ -192,7 +193,7 @@ def give_consent(request: HttpRequest, match_id: UUID, data: ConsentIn) -> dict[
         statement=data.statement.strip(),
         until=data.until.strip(),
         spoken=match.consent.get("spoken", ""),
-        by=request.user.get_full_name() or request.user.get_username(),
+        by=account(request).get_full_name() or account(request).get_username(),
     ).checked()
     problem = consent.problem(date.today())
     if problem:
@@ -239,10 +240,10 @@ def fit(request: HttpRequest, match_id: UUID) -> dict[str, Any]:
     seconds = sum(s.seconds for s in match.sentences.all() if s.good)
     if seconds < LEAST_SECONDS:
         raise UnfitSample(f"The sample holds {seconds:.0f} s that can be used; {LEAST_SECONDS:.0f} s are needed.")
-    with transaction.atomic():
-        match.status, match.progress, match.doing, match.message = VoiceMatch.Status.QUEUED, 0.0, "", ""
-        match.save()
-        fit_match.enqueue(str(match.pk))
+    if match.job is None or not match.job.waiting:
+        with transaction.atomic():
+            match.job = start_job(match.owner_id, "voice-match", {"match": str(match.pk)})
+            match.save(update_fields=["job", "updated_at"])
     return _data(match)
 
 

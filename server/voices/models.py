@@ -7,6 +7,8 @@ import uuid
 from django.conf import settings
 from django.db import models
 
+from server.jobs.models import Job
+
 
 class FavouriteVoice(models.Model):
     """A voice that somebody marked."""
@@ -32,25 +34,13 @@ class SharedSaying(models.Model):
 
 
 class VoiceMatch(models.Model):
-    """A match: its consent, its sample, and how far fitting has come. ``voice`` is the id of the voice it made."""
-
-    class Status(models.TextChoices):
-        """Where it stands."""
-
-        OPEN = "open"
-        QUEUED = "queued"
-        RUNNING = "running"
-        DONE = "done"
-        FAILED = "failed"
+    """A match: its consent, its sample, and the job that fits it. ``voice`` is the id of the voice it made."""
 
     id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="voice_matches")
     person = models.CharField(max_length=120)
     consent = models.JSONField(default=dict)
-    status = models.CharField(max_length=12, choices=Status.choices, default=Status.OPEN)
-    progress = models.FloatField(default=0)
-    doing = models.CharField(max_length=120, blank=True)
-    message = models.CharField(max_length=400, blank=True)
+    job = models.ForeignKey(Job, null=True, on_delete=models.SET_NULL, related_name="+")
     voice = models.CharField(max_length=40, blank=True)
     created_at = models.DateTimeField(auto_now_add=True)
     updated_at = models.DateTimeField(auto_now=True)
@@ -59,7 +49,14 @@ class VoiceMatch(models.Model):
         ordering = ["-created_at"]
 
     def __str__(self) -> str:
-        return f"{self.person} ({self.status})"
+        return self.person
+
+    @property
+    def status(self) -> str:
+        """Where it stands: open, queued, running, done or failed."""
+        if self.job is None:
+            return "done" if self.voice else "open"
+        return "open" if self.job.status == Job.Status.STOPPED else self.job.status
 
 
 class SampleSentence(models.Model):
@@ -76,10 +73,3 @@ class SampleSentence(models.Model):
     class Meta:
         ordering = ["number"]
         constraints = [models.UniqueConstraint(fields=["match", "number"], name="one_recording_a_sentence")]
-
-
-class MadeVoice(models.Model):
-    """Whose made voice it is; the recipe is a file of the voices folder."""
-
-    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="made_voices")
-    voice = models.CharField(max_length=40, unique=True)

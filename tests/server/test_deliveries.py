@@ -16,13 +16,14 @@ from django.test import Client
 from django.utils import timezone
 from django_tasks_db.models import DBTaskResult
 
-from server.deliveries.jobs import MAX_ATTEMPTS, Reporter, requeue_lost, run_delivery
 from server.deliveries.models import Delivery
-from server.deliveries.tasks import enqueue, render_delivery
+from server.jobs.models import Job
+from server.jobs.running import MAX_ATTEMPTS, Reporter, requeue_lost, run_job
+from server.jobs.tasks import enqueue, run
 from tests.server.conftest import Begin
 
 pytestmark = pytest.mark.django_db(transaction=True)
-Status = Delivery.Status
+Status = Job.Status
 
 
 def ordered(client: Client, production: Any, **choices: Any) -> Any:
@@ -32,9 +33,8 @@ def ordered(client: Client, production: Any, **choices: Any) -> Any:
 
 def rendered(client: Client, production: Any, **choices: Any) -> Delivery:
     delivery = Delivery.objects.get(pk=ordered(client, production, **choices).json()["id"])
-    render_delivery.func(str(delivery.pk))
-    delivery.refresh_from_db()
-    return delivery
+    run.func(str(delivery.job_id))
+    return Delivery.objects.get(pk=delivery.pk)
 
 
 def test_an_order_waits_in_the_queue_and_becomes_a_film(client: Client, begin: Begin) -> None:
@@ -42,15 +42,15 @@ def test_an_order_waits_in_the_queue_and_becomes_a_film(client: Client, begin: B
     assert answer.status_code == 201 and answer.json()["status"] == "queued"
     assert DBTaskResult.objects.count() == 1
     delivery = Delivery.objects.get()
-    render_delivery.func(str(delivery.pk))
+    run.func(str(delivery.job_id))
     made = client.get("/api/deliveries").json()[0]
     assert (made["status"], made["progress"], made["message"]) == ("done", 1.0, "")
     with av.open(str(delivery.folder / "film.mp4")) as film:
         assert film.streams.video[0].height == 360
         assert float(film.duration or 0) / 1e6 == pytest.approx(made["seconds"], abs=0.1)
     assert made["size"] == (delivery.folder / "film.mp4").stat().st_size
-    render_delivery.func(str(delivery.pk))  # a second message for the same delivery
-    assert Delivery.objects.get().attempts == 1
+    run.func(str(delivery.job_id))  # a second message for the same delivery
+    assert Job.objects.get().attempts == 1
     assert client.delete(f"/api/deliveries/{delivery.pk}").status_code == 204 and not delivery.folder.exists()
 
 
@@ -64,7 +64,7 @@ def test_what_cannot_be_rendered_is_told_before_it_is_queued(client: Client, beg
     ):
         refused = ordered(client, begin(text), **choices)
         assert refused.status_code == 422 and reason in refused.json()["detail"], refused.content
-    assert Delivery.objects.count() == 0 and DBTaskResult.objects.count() == 0
+    assert Delivery.objects.count() == Job.objects.count() == 0 and DBTaskResult.objects.count() == 0
 
 
 def test_a_render_stops_when_asked_and_goes_on_when_ordered_again(client: Client, begin: Begin) -> None:
@@ -72,52 +72,53 @@ def test_a_render_stops_when_asked_and_goes_on_when_ordered_again(client: Client
     waiting = ordered(client, production).json()["id"]
     stopped = client.post(f"/api/deliveries/{waiting}/stop").json()
     assert (stopped["status"], stopped["message"]) == ("stopped", "Stopped before it began.")
-    render_delivery.func(waiting)
-    assert Delivery.objects.get(pk=waiting).status == Status.STOPPED
+    run.func(str(Delivery.objects.get(pk=waiting).job_id))
+    assert Delivery.objects.get(pk=waiting).job.status == Status.STOPPED
 
     running = Delivery.objects.get(pk=ordered(client, production).json()["id"])
 
-    def work(delivery: Delivery, report: Reporter) -> None:
-        client.post(f"/api/deliveries/{delivery.pk}/stop")
+    def work(_: Job, report: Reporter) -> dict[str, Any]:
+        client.post(f"/api/deliveries/{running.pk}/stop")
         report(1.0, 0.0)
+        return {}
 
-    run_delivery(running.pk, work)
-    running.refresh_from_db()
-    assert running.status == Status.STOPPED and "Finished parts are kept" in running.message
+    run_job(running.job_id, work)
+    job = Job.objects.get(pk=running.job_id)
+    assert job.status == Status.STOPPED and "Finished parts are kept" in job.message
 
 
 def test_what_fails_says_so(client: Client, begin: Begin) -> None:
     delivery = Delivery.objects.get(pk=ordered(client, begin()).json()["id"])
 
-    def work(_: Delivery, __: Reporter) -> None:
+    def work(_: Job, __: Reporter) -> dict[str, Any]:
         raise RuntimeError("out of paper")
 
     with pytest.raises(RuntimeError):
-        run_delivery(delivery.pk, work)
-    delivery.refresh_from_db()
-    assert delivery.status == Status.FAILED and "out of paper" in delivery.message and "safe" in delivery.message
+        run_job(delivery.job_id, work)
+    job = Job.objects.get(pk=delivery.job_id)
+    assert job.status == Status.FAILED and "out of paper" in job.message and "Nothing is lost" in job.message
 
 
 def test_a_lost_worker_is_replaced_and_writes_no_more(client: Client, begin: Begin) -> None:
     delivery = Delivery.objects.get(pk=ordered(client, begin()).json()["id"])
     taken: list[int] = []
 
-    def dies(mine: Delivery, report: Reporter) -> None:
-        Delivery.objects.filter(pk=mine.pk).update(lease_until=timezone.now() - timedelta(seconds=1))
+    def dies(mine: Job, report: Reporter) -> dict[str, Any]:
+        Job.objects.filter(pk=mine.pk).update(lease_until=timezone.now() - timedelta(seconds=1))
         taken.append(requeue_lost(enqueue))
-        run_delivery(mine.pk, lambda *_: None)  # the other worker
+        run_job(mine.pk, lambda *_: {})  # the other worker
         report(1.0, 0.0)  # the lost one comes back: raises LeaseLost inside
         raise AssertionError("a worker without its lease went on")
 
-    run_delivery(delivery.pk, dies)
-    delivery.refresh_from_db()
-    assert taken == [1] and delivery.attempts == 2 and delivery.status == Status.DONE
-    Delivery.objects.filter(pk=delivery.pk).update(
+    run_job(delivery.job_id, dies)
+    job = Job.objects.get(pk=delivery.job_id)
+    assert taken == [1] and job.attempts == 2 and job.status == Status.DONE
+    Job.objects.filter(pk=job.pk).update(
         status=Status.RUNNING, attempts=MAX_ATTEMPTS, lease_until=timezone.now() - timedelta(seconds=1)
     )
     assert requeue_lost(enqueue) == 0
-    delivery.refresh_from_db()
-    assert delivery.status == Status.FAILED and "three times" in delivery.message
+    job.refresh_from_db()
+    assert job.status == Status.FAILED and "three times" in job.message
 
 
 def test_films_are_served_in_ranges(address: str, client: Client, begin: Begin, ines: User) -> None:
@@ -159,7 +160,10 @@ def test_progress_arrives_as_it_is_made(address: str, client: Client, begin: Beg
                 continue
             seen.append(json.loads(row[6:]))
             if len(seen) == 1:
-                Delivery.objects.filter(pk=delivery.pk).update(status=Status.RUNNING, progress=0.5, seconds_left=3)
+                now = timezone.now()
+                Job.objects.filter(pk=delivery.job_id).update(
+                    status=Status.RUNNING, progress=0.5, seconds_left=3, changed_at=now
+                )
             if len(seen) == 2:
                 break
     assert [(s["status"], s["progress"], s["seconds_left"]) for s in seen] == [
@@ -177,7 +181,7 @@ def signed_in(client: Client) -> httpx.Client:
 def test_transparent_films_are_ordered_and_taken_home(address: str, client: Client, begin: Begin) -> None:
     for form, kind in (("webm", "video/webm"), ("mov", "video/quicktime")):
         delivery = rendered(client, begin("MAREN: Mama may come."), form=form)
-        assert (delivery.status, delivery.film.suffix) == (Status.DONE, f".{form}")
+        assert (delivery.job.status, delivery.film.suffix) == (Status.DONE, f".{form}")
         with signed_in(client) as web:
             saved = web.get(f"{address}/files/deliveries/{delivery.pk}/film.{form}?download")
         assert saved.headers["Content-Type"] == kind and len(saved.content) == delivery.size

@@ -3,9 +3,11 @@
 from __future__ import annotations
 
 import io
+import json
 import wave
 import zipfile
 from dataclasses import replace
+from typing import Any
 
 import numpy as np
 import pytest
@@ -16,6 +18,7 @@ from dearhost.films import as_wav
 from dearhost.production import Studio
 from dearhost.script import Cue, put_cue
 from dearhost.sound.files import RATE
+from server.jobs.tasks import run
 from server.productions.documents import production_of
 from server.productions.models import Production
 from tests.server.conftest import Begin
@@ -153,7 +156,12 @@ def test_a_production_begins_with_a_draft_of_a_recording(client: Client, studio:
     silence = np.zeros(round(1.2 * readings[0].sample_rate), np.float32)
     samples = np.concatenate([part for r in readings for part in (silence, r.samples)] + [silence])
     sound = as_wav(replace(readings[0], samples=samples, duration=len(samples) / readings[0].sample_rate))
-    made = client.post("/api/productions/from-recording", upload(sound, "opening_hours.m4a")).json()
+    job = client.post("/api/productions/from-recording", upload(sound, "opening_hours.m4a")).json()
+    assert job["status"] == "queued"
+    run.func(job["id"])
+    done = client.get(f"/api/jobs/{job['id']}").json()
+    assert (done["status"], done["progress"]) == ("done", 1.0), done["message"]
+    made = client.get(f"/api/productions/{done['result']['production']}").json()
     assert made["title"] == "Opening hours"
     blocks = made["document"]["script"]["scenes"][0]["blocks"]
     lines = [b for b in blocks if b["kind"] == "line"]
@@ -172,13 +180,23 @@ def test_a_production_begins_with_a_draft_of_a_recording(client: Client, studio:
     assert "damaged" in empty["detail"]
 
 
-def test_the_voice_alone_comes_as_one_zip(client: Client, begin: Begin) -> None:
+def test_the_voice_alone_comes_as_one_zip(client: Client, stranger: Client, begin: Begin) -> None:
     production = begin()
-    where = f"/api/productions/{production.pk}/voice-over.zip"
-    answer = client.get(where, {"scope": "speaker", "kind": "flac", "loudness": "-19"})
+    where = f"/api/productions/{production.pk}/voice-over"
+
+    def ask(**order: object) -> Any:
+        return client.post(where, json.dumps(order), content_type="application/json")
+
+    job = ask(scope="speaker", kind="flac", loudness=-19).json()
+    assert stranger.get(f"/api/jobs/{job['id']}").status_code == 404
+    assert client.get(f"/api/jobs/{job['id']}/file").status_code == 404, "not made yet"
+    run.func(job["id"])
+    answer = client.get(f"/api/jobs/{job['id']}/file")
+    assert 'filename="the-pier-voice.zip"' in answer["Content-Disposition"]
+    assert stranger.get(f"/api/jobs/{job['id']}/file").status_code == 404
     with zipfile.ZipFile(io.BytesIO(b"".join(answer.streaming_content))) as archive:
         assert sorted(n.rsplit(".", 1)[1] for n in archive.namelist()) == ["csv", "flac", "flac", "json", "srt"]
-    refused = client.get(where, {"kind": "aiff"})
+    refused = ask(kind="aiff")
     assert refused.status_code == 422 and "wav, flac" in refused.json()["detail"]
 
 

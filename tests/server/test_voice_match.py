@@ -15,8 +15,8 @@ from django.test import Client
 from dearhost.films import as_wav
 from dearhost.production import Studio
 from dearhost.speech.matching import SENTENCES
+from server.jobs.tasks import run
 from server.studio import studio as server_studio
-from server.voices.tasks import fit_match
 from tests.server.conftest import Begin
 
 STATEMENT = "I am Ines Calder. The museum may make a voice from this reading."
@@ -67,8 +67,10 @@ def test_from_the_first_sentence_to_the_voice_and_its_withdrawal(
     assert "does not say" in client.post(f"{base}/consent/spoken", {"file": wrong}).json()["detail"]
     said = SimpleUploadedFile("s.webm", spoken(studio, STATEMENT))
     assert client.post(f"{base}/consent/spoken", {"file": said}).json()["spoken"]
-    assert client.post(f"{base}/fit").json()["status"] == "queued"
-    fit_match.call(match["id"])
+    fitting = client.post(f"{base}/fit").json()
+    assert fitting["status"] == "queued"
+    assert client.post(f"{base}/fit").json()["job"] == fitting["job"], "asked twice, fitted once"
+    run.call(fitting["job"])
     match = client.get(base).json()
     assert match["status"] == "done", match["message"]
     voice = match["voice"]

@@ -37,8 +37,15 @@ def test_a_voice_is_made_from_words_tuned_and_deleted_by_its_owner_alone(
     save = {"document": production.document, "title": "Mud", "revision": 1}
     assert send(client, "put", f"/api/productions/{production.pk}", save).status_code == 200
     hers = send(stranger, "post", "/api/productions", {"text": "Mind the mud."}).json()
-    refused = send(stranger, "put", f"/api/productions/{hers['id']}", {**save, "revision": hers["revision"]})
-    assert refused.status_code == 422 and "belongs to another account" in refused.json()["detail"]
+    path = f"/api/productions/{hers['id']}"
+    assert send(stranger, "put", path, {**save, "revision": hers["revision"]}).status_code == 200, "nothing is lost"
+    scene = production.document["script"]["scenes"][0]["id"]
+    for address in (f"{path}/scenes/{scene}/times", f"/pictures/{hers['id']}/{scene}/still.jpg"):
+        refused = stranger.get(address)
+        assert refused.status_code == 422 and f"There is no voice '{made['id']}'" in refused.json()["detail"]
+    asked = (made["id"], "made-000000000000")
+    told = [stranger.get(f"/api/voices/{v}/melody", {"text": "Mud."}) for v in asked]
+    assert [t.json()["detail"].replace(made["id"], "made-000000000000") for t in told] == [told[1].json()["detail"]] * 2
     refused = send(client, "post", "/api/voices/made", {"description": "zzz qqq"})
     assert refused.status_code == 422 and "an old man" in refused.json()["detail"]
     assert client.delete(f"/api/voices/made/{made['id']}").status_code == 204

@@ -8,8 +8,8 @@ from dearhost.films import ensure_form
 from dearhost.production import ensure_speakable
 from dearhost.stage import Picture
 from server.deliveries.models import Delivery
-from server.deliveries.tasks import enqueue
-from server.productions.documents import production_of
+from server.jobs.actions.start import start_job
+from server.productions.documents import usable_production
 from server.productions.models import Production
 from server.studio import studio
 
@@ -23,12 +23,13 @@ def order_delivery(
     queued.
     """
     ensure_form(form, captions)
-    staged = production_of(production.document, production.title)
+    staged = usable_production(production.document, production.title, production.owner_id)
     ensure_speakable(staged.script)
     staged.checked(studio())
     Picture.of(staged.choices.shape, height)
     with transaction.atomic():
-        delivery = Delivery.objects.create(
+        return Delivery.objects.create(
+            job=start_job(production.owner_id, "film", {}),
             owner=production.owner,
             production=production,
             title=production.title,
@@ -38,5 +39,3 @@ def order_delivery(
             captions=captions,
             form=form,
         )
-        enqueue(delivery)
-    return delivery

@@ -11,9 +11,11 @@ from django.db.models import Max
 
 from dearhost.errors import StageError
 from dearhost.production import CUE_KINDS, manner_of, pauses_of
+from dearhost.production.uses import RECORDING, Use
 from dearhost.script import Cue, Line, spoken_lines
 from dearhost.speech import Manner, Reading, SayAs, Taken, with_pauses
-from server.productions.documents import production_of
+from server.assets.ownership import belongs_to
+from server.productions.documents import usable_production
 from server.productions.models import Production, Take
 from server.studio import studio
 
@@ -45,7 +47,7 @@ class HeardLine:
 
 def line_of(production: Production, line_id: str) -> HeardLine:
     """A spoken line of the current document. Raises StageError."""
-    staged = production_of(production.document, production.title).checked(studio())
+    staged = usable_production(production.document, production.title, production.owner_id).checked(studio())
     for scene in staged.script.scenes:
         for line in spoken_lines(scene):
             if line.id == line_id:
@@ -81,6 +83,7 @@ def keep_readings(production: Production, line_id: str, deliveries: Sequence[Map
 
 def keep_recording(production: Production, line_id: str, taken: Taken) -> Take:
     """A recording as a take of a line."""
+    belongs_to(production.owner_id, Use(RECORDING, taken.recording))
     return _keep(production, line_of(production, line_id), {}, taken.recording, notes_of(taken), taken.seconds)
 
 

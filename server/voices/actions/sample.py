@@ -6,10 +6,12 @@ from dataclasses import asdict
 from typing import Any
 
 from dearhost.errors import UnfitSample
+from dearhost.production.uses import RECORDING, Use
 from dearhost.sound.examining import examine, faults
 from dearhost.sound.files import Sound
 from dearhost.sound.tidying import trimmed
 from dearhost.speech.matching import SENTENCES, Heard, judge_sentence
+from server.assets.ownership import belongs_to
 from server.studio import studio
 from server.voices.models import SampleSentence, VoiceMatch
 
@@ -41,19 +43,21 @@ def add_free_recording(match: VoiceMatch, sound: Sound) -> SampleSentence:
 
 
 def _still_open(match: VoiceMatch) -> None:
-    if match.status in (VoiceMatch.Status.QUEUED, VoiceMatch.Status.RUNNING):
+    if match.job and match.job.waiting:
         raise UnfitSample("This voice is being fitted. Wait until it is done, or begin another match.")
 
 
 def _keep(match: VoiceMatch, number: int, text: str, sound: Sound, good: bool,
           report: dict[str, Any]) -> SampleSentence:  # fmt: skip
     kept = trimmed(sound.samples, sound.rate)[0] if text else sound.samples
+    recording = studio().speaker.recordings.add(_with_room(sound, kept))
+    belongs_to(match.owner_id, Use(RECORDING, recording))
     made, _ = SampleSentence.objects.update_or_create(
         match=match,
         number=number,
         defaults={
             "text": text,
-            "recording": studio().speaker.recordings.add(_with_room(sound, kept)),
+            "recording": recording,
             "seconds": round(len(kept) / sound.rate, 2),
             "good": good,
             "report": report,

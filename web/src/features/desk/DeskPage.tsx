@@ -2,6 +2,7 @@ import { Textarea } from "@chakra-ui/react";
 import { type DragEvent, useRef, useState } from "react";
 import { Link } from "react-router";
 import { sentence } from "../../shared/api/client";
+import { JobProgress } from "../../shared/jobs/JobProgress";
 import { useSession, useSignOut } from "../../shared/session/useSession";
 import { clock } from "../../shared/time";
 import { MainButton, PlainButton } from "../../shared/ui/controls";
@@ -70,7 +71,7 @@ function Letter({ begin }: { begin: ReturnType<typeof useBegin> }) {
 	const [text, setText] = useState("");
 	const files = useRef<HTMLInputElement>(null);
 	const recordings = useRef<HTMLInputElement>(null);
-	const listening = useBeginFromRecording();
+	const { send: listening, job } = useBeginFromRecording();
 	return (
 		<main className="letter-page">
 			<h1 className="salutation">Dear {session.data?.name ?? "you"},</h1>
@@ -127,9 +128,10 @@ function Letter({ begin }: { begin: ReturnType<typeof useBegin> }) {
 			</ul>
 			{listening.isPending && (
 				<p role="status" className="quiet">
-					Listening to the recording, about as long as it lasts…
+					Taking in the recording…
 				</p>
 			)}
+			{job && <JobProgress job={job} label="Listening to the recording, about as long as it lasts" />}
 			{listening.error && (
 				<p role="alert" className="problem">
 					{sentence(listening.error)}
@@ -230,7 +232,7 @@ function Productions() {
 				<div>
 					<p className="small quiet">Last changed</p>
 					<h2>{first.title}</h2>
-					<p className="serif">{facts(first)}</p>
+					<p className={first.problem ? "problem small" : "serif"}>{first.problem || facts(first)}</p>
 					<p className="quiet num">
 						{first.estimated && "about "}
 						{clock(first.seconds)}, {first.words} words
@@ -257,7 +259,7 @@ function Productions() {
 									{p.estimated && "about "}
 									{clock(p.seconds)}, {p.shape}
 								</span>
-								<span className="quiet">{facts(p)}</span>
+								<span className={p.problem ? "problem small" : "quiet"}>{p.problem || facts(p)}</span>
 							</span>
 						</Link>
 						<Delete production={p} />

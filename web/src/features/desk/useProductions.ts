@@ -1,6 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect } from "react";
 import { useNavigate } from "react-router";
 import { api, ask, type Schemas, sendFile } from "../../shared/api/client";
+import { type Job, useJob } from "../../shared/jobs/useJob";
 
 export type Summary = Schemas["ProductionSummary"];
 
@@ -32,13 +34,18 @@ export function useBegin() {
 	});
 }
 
-/** Begin with a draft of what a recording says. */
+/** Begin with a draft of what a recording says: a job, which leads to the prompt book when it is done. */
 export function useBeginFromRecording() {
 	const navigate = useNavigate();
-	return useMutation({
-		mutationFn: (file: File) => sendFile<Schemas["ProductionOut"]>("/api/productions/from-recording", file, file.name),
-		onSuccess: (production) => navigate(`/productions/${production.id}`),
+	const send = useMutation({
+		mutationFn: (file: File) => sendFile<Job>("/api/productions/from-recording", file, file.name),
 	});
+	const job = useJob(send.data ?? null).data;
+	const production = job?.status === "done" ? String(job.result.production) : "";
+	useEffect(() => {
+		if (production) navigate(`/productions/${production}`);
+	}, [production, navigate]);
+	return { send, job };
 }
 
 export function useDeleteProduction() {

@@ -1,6 +1,7 @@
 import type { UseMutationResult } from "@tanstack/react-query";
 import { Link } from "react-router";
 import { sentence } from "../../shared/api/client";
+import { useStopJob } from "../../shared/jobs/useJob";
 import { listen, useListening } from "../../shared/sound/listening";
 import { MainButton, PlainButton } from "../../shared/ui/controls";
 import { useMatchedVoices } from "../../shared/voices/useVoices";
@@ -11,6 +12,7 @@ type Props = { match: Match; fit: UseMutationResult<Match, Error, void> };
 /** Fitting with its progress, then how close the voice came, before and after to hear. */
 export function Fitting({ match, fit }: Props) {
 	const matched = useMatchedVoices();
+	const stop = useStopJob();
 	const voice = matched.data?.find((v) => v.id === match.voice);
 	const heard = useListening((h) => h.key);
 	const enough = match.seconds >= match.least_seconds;
@@ -23,6 +25,11 @@ export function Fitting({ match, fit }: Props) {
 					{match.status === "queued" ? "Waiting for its turn…" : `${match.doing || "beginning"}…`} About a minute in
 					all. You can leave this page.
 				</p>
+				{match.job && (
+					<PlainButton small onClick={() => match.job && stop.mutate(match.job)} disabled={stop.isPending}>
+						Stop
+					</PlainButton>
+				)}
 			</section>
 		);
 	}

@@ -625,7 +625,7 @@ export interface paths {
         };
         /**
          * Get
-         * @description One production.
+         * @description One production; the notes say what of it had to be replaced, because it is not here any more.
          */
         get: operations["getProduction"];
         /**
@@ -1056,6 +1056,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/productions/{production_id}/voice-over": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Voice Over
+         * @description Have the voice alone made as sound files, in one zip. Raises RenderError for an order that cannot be.
+         */
+        post: operations["makeVoiceOver"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/productions/using/{voice_id}": {
         parameters: {
             query?: never;
@@ -1147,7 +1167,7 @@ export interface paths {
         put?: never;
         /**
          * Begin From Recording
-         * @description Begin a production with a draft of what a recording says.
+         * @description Begin a production with a draft of what a recording says. Raises UnreadableSound.
          */
         post: operations["beginFromRecording"];
         delete?: never;
@@ -1220,6 +1240,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get
+         * @description One job.
+         */
+        get: operations["getJob"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/stop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Stop
+         * @description Stop a job.
+         */
+        post: operations["stopJob"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1285,6 +1345,8 @@ export interface components {
             doing: string;
             /** Message */
             message: string;
+            /** Job */
+            job: string | null;
             /** Voice */
             voice: string;
             /** Purpose */
@@ -1832,7 +1894,7 @@ export interface components {
         };
         /**
          * ProductionSummary
-         * @description A production on the desk.
+         * @description A production on the desk; ``problem`` says why it cannot be read, "" for one that can.
          */
         ProductionSummary: {
             /**
@@ -1865,6 +1927,8 @@ export interface components {
             first_scene: string;
             /** Findings */
             findings: number;
+            /** Problem */
+            problem: string;
         };
         /**
          * BlockSchema
@@ -2093,7 +2157,7 @@ export interface components {
         };
         /**
          * ProductionOut
-         * @description A production to work on.
+         * @description A production to work on; ``notes`` say what had to be replaced.
          */
         ProductionOut: {
             /**
@@ -2111,6 +2175,11 @@ export interface components {
              */
             updated_at: string;
             document: components["schemas"]["DocumentSchema"];
+            /**
+             * Notes
+             * @default []
+             */
+            notes: string[];
         };
         /**
          * SayAsSchema
@@ -2891,6 +2960,69 @@ export interface components {
         SharedList: {
             /** Entries */
             entries: components["schemas"]["SayAsSchema"][];
+        };
+        /**
+         * JobOut
+         * @description A job and where it stands; ``result`` is what it gave, by its kind.
+         */
+        JobOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Kind */
+            kind: string;
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "queued" | "running" | "done" | "failed" | "stopped";
+            /** Progress */
+            progress: number;
+            /** Doing */
+            doing: string;
+            /** Seconds Left */
+            seconds_left: number | null;
+            /** Message */
+            message: string;
+            /** Stop Requested */
+            stop_requested: boolean;
+            /** Result */
+            result: {
+                [key: string]: unknown;
+            };
+        };
+        /**
+         * VoiceOverIn
+         * @description What to write of the voice; see ``VoiceOverOrder``.
+         */
+        VoiceOverIn: {
+            /**
+             * Scope
+             * @default whole
+             */
+            scope: string;
+            /**
+             * Kind
+             * @default wav
+             */
+            kind: string;
+            /**
+             * Rate
+             * @default 48000
+             */
+            rate: number;
+            /**
+             * Loudness
+             * @default -16
+             */
+            loudness: number;
+            /**
+             * Pattern
+             * @default {title}-{number:02}-{name}
+             */
+            pattern: string;
         };
         /**
          * SpeaksIn
@@ -4567,6 +4699,32 @@ export interface operations {
             };
         };
     };
+    makeVoiceOver: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                production_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VoiceOverIn"];
+            };
+        };
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
+                };
+            };
+        };
+    };
     productionsUsing: {
         parameters: {
             query?: never;
@@ -4672,13 +4830,13 @@ export interface operations {
             };
         };
         responses: {
-            /** @description Created */
-            201: {
+            /** @description Accepted */
+            202: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ProductionOut"];
+                    "application/json": components["schemas"]["JobOut"];
                 };
             };
         };
@@ -4766,6 +4924,50 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    getJob: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
+                };
+            };
+        };
+    };
+    stopJob: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
+                };
             };
         };
     };

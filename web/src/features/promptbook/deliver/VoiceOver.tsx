@@ -1,4 +1,8 @@
-import { useState } from "react";
+import { useMutation } from "@tanstack/react-query";
+import { useEffect, useRef, useState } from "react";
+import { api, ask, sentence } from "../../../shared/api/client";
+import { JobProgress } from "../../../shared/jobs/JobProgress";
+import { isWaiting, useJob } from "../../../shared/jobs/useJob";
 import { Choice, PlainButton } from "../../../shared/ui/controls";
 
 const SCOPES = [
@@ -22,25 +26,24 @@ export function VoiceOver({ productionId }: { productionId: string }) {
 	const [kind, setKind] = useState("wav");
 	const [loudness, setLoudness] = useState("-16");
 	const [pattern, setPattern] = useState(PATTERN);
-	const [making, setMaking] = useState(false);
-	const [problem, setProblem] = useState("");
-	const save = async () => {
-		setMaking(true);
-		setProblem("");
-		const query = new URLSearchParams({ scope, kind, loudness, pattern, rate: "48000" });
-		const answer = await fetch(`/api/productions/${productionId}/voice-over.zip?${query}`).catch(() => null);
-		setMaking(false);
-		if (!answer?.ok) {
-			const said = answer ? ((await answer.json().catch(() => ({}))) as { detail?: string }).detail : "";
-			setProblem(said || "Dear Host does not answer. Try again.");
-			return;
-		}
+	const order = useMutation({
+		mutationFn: () => {
+			const params = { path: { production_id: productionId } };
+			const body = { scope, kind, loudness: Number(loudness), pattern, rate: 48_000 };
+			return ask(api.POST("/api/productions/{production_id}/voice-over", { params, body }));
+		},
+	});
+	const job = useJob(order.data ?? null).data;
+	const saved = useRef("");
+	useEffect(() => {
+		if (job?.status !== "done" || saved.current === job.id) return;
+		saved.current = job.id;
 		const link = document.createElement("a");
-		link.href = URL.createObjectURL(await answer.blob());
-		link.download = /filename="([^"]+)"/.exec(answer.headers.get("Content-Disposition") ?? "")?.[1] ?? "voice.zip";
+		link.href = `/api/jobs/${job.id}/file`;
+		link.download = "";
 		link.click();
-		setTimeout(() => URL.revokeObjectURL(link.href), 60_000);
-	};
+	}, [job]);
+	const making = order.isPending || isWaiting(job);
 	return (
 		<div className="script-file">
 			<h3 className="panel-title">The voice alone</h3>
@@ -54,16 +57,17 @@ export function VoiceOver({ productionId }: { productionId: string }) {
 				<input value={pattern} maxLength={120} onChange={(event) => setPattern(event.target.value)} />
 			</label>
 			<p>
-				<PlainButton small disabled={making} onClick={save}>
+				<PlainButton small disabled={making} onClick={() => order.mutate()}>
 					{making ? "Reading and packing…" : "Save the voice"}
 				</PlainButton>{" "}
 				<span className="small quiet">With word times, captions and a cue sheet.</span>
 			</p>
-			{problem && (
+			{order.error && (
 				<p role="alert" className="problem small">
-					{problem}
+					{sentence(order.error)}
 				</p>
 			)}
+			{job && <JobProgress job={job} label="Reading the voice" />}
 		</div>
 	);
 }

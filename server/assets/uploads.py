@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import tempfile
 from pathlib import Path
+from typing import Any
 
 from django.core.files.uploadedfile import UploadedFile
 
@@ -13,7 +14,7 @@ from dearhost.sound.files import Sound, read_sound
 MAX_SOUND_BYTES = 300_000_000
 
 
-def sound_of(file: UploadedFile) -> Sound:
+def sound_of(file: UploadedFile[Any]) -> Sound:
     """The sound of an uploaded recording or video. Raises UnreadableSound."""
     size = file.size or 0
     if size > MAX_SOUND_BYTES:

@@ -1,4 +1,4 @@
-"""``manage.py worker``: takes renders from the queue, and puts back what a dead worker left."""
+"""``manage.py worker``: takes jobs from the queue, and puts back what a dead worker left."""
 
 from __future__ import annotations
 
@@ -10,8 +10,8 @@ from typing import Any
 from django.db import connection
 from django_tasks_db.management.commands.db_worker import Command as QueueWorker
 
-from server.deliveries.jobs import LEASE, requeue_lost
-from server.deliveries.tasks import enqueue
+from server.jobs.running import LEASE, requeue_lost
+from server.jobs.tasks import enqueue
 
 log = logging.getLogger(__name__)
 
@@ -19,7 +19,7 @@ log = logging.getLogger(__name__)
 class Command(QueueWorker):
     """The queue's own worker with a reaper beside it."""
 
-    help = "Render queued deliveries."
+    help = "Do queued jobs: films, voice-overs, drafts, voice matches."
 
     def handle(self, *args: Any, **options: Any) -> None:
         """Run until stopped."""
@@ -32,7 +32,7 @@ def _reap() -> None:
         try:
             requeue_lost(enqueue)
         except Exception:
-            log.exception("Lost deliveries could not be put back; trying again.")
+            log.exception("Lost jobs could not be put back; trying again.")
         finally:
             connection.close()
         time.sleep(min(10.0, LEASE.total_seconds() / 4))

@@ -1,45 +1,36 @@
-"""The queue's message, and the work behind it."""
+"""Rendering a delivery: the work of a job of kind "film"."""
 
 from __future__ import annotations
 
 from pathlib import Path
-from uuid import UUID
-
-from django_tasks import task
+from typing import Any
 
 from dearhost.films import FilmOrder, caption_text, make_film
 from dearhost.stage import Picture, compile_timeline
 from dearhost.storage import write_whole
 from dearhost.timebase import FrameRate
-from server.deliveries.jobs import Reporter, run_delivery
 from server.deliveries.models import Delivery
-from server.productions.documents import production_of
+from server.jobs.models import Job
+from server.jobs.running import Reporter
+from server.productions.documents import usable_production
 from server.studio import studio
 
 
-@task()
-def render_delivery(delivery_id: str) -> None:
-    """Render one delivery."""
-    run_delivery(UUID(delivery_id), _render)
-
-
-def enqueue(delivery: Delivery) -> None:
-    """Ask the workers; the message is in the same database and joins the transaction."""
-    render_delivery.enqueue(str(delivery.pk))
-
-
-def _render(delivery: Delivery, report: Reporter) -> None:
-    production = production_of(delivery.document, delivery.title)
+def render_film(job: Job, report: Reporter) -> dict[str, Any]:
+    """Render a delivery's film and its captions."""
+    delivery = Delivery.objects.get(job=job)
+    production = usable_production(delivery.document, delivery.title, delivery.owner_id)
     rate = FrameRate.of(delivery.frames_per_second)
-    order = FilmOrder(
-        production, Picture.of(production.choices.shape, delivery.height), rate, delivery.captions, delivery.form
-    )
+    picture = Picture.of(production.choices.shape, delivery.height)
+    order = FilmOrder(production, picture, rate, delivery.captions, delivery.form)
     made, _ = make_film(order, delivery.film, studio(), progress=report)
     timeline = compile_timeline(production, studio(), rate)
     for kind in ("srt", "vtt"):
         _write(delivery, f"captions.{kind}", caption_text(timeline, kind))
     delivery.seconds = round(made.seconds, 3)
     delivery.size = delivery.film.stat().st_size
+    delivery.save(update_fields=["seconds", "size"])
+    return {}
 
 
 def _write(delivery: Delivery, name: str, text: str) -> None:
