@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import json
 from dataclasses import replace
 from functools import lru_cache
 from typing import Any
@@ -49,9 +50,12 @@ class HostLibrary:
         return tuple(wardrobe(host)) if isinstance(host, Person) else ()
 
     def made(self, host_id: str) -> dict[str, Any] | None:
-        """A made host as data, to hand on with what it plays in; None for the cast, which is everywhere."""
+        """A made host as JSON data, to hand on with what it plays in; None for the cast, which is everywhere."""
         made = self.shelf.find(host_id) if host_id not in CAST else None
-        return host_to_json(made.name, made.card, made.sheet) if made else None
+        if made is None:
+            return None
+        data: dict[str, Any] = json.loads(json.dumps(host_to_json(made.name, made.card, made.sheet)))
+        return data
 
     def adopt(self, host_id: str, data: object) -> bool:
         """Take in a made host that came with what it plays in; whether it is known now."""

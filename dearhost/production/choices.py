@@ -55,6 +55,8 @@ class Choice:
     low: float = -math.inf
     high: float = math.inf
     unit: str = ""
+    asks: str = ""
+    """The words before it in a panel, where they are not the label."""
     open: bool = False
     """Whether there may be other values on another machine: one that is not here is kept, and replaced when opened."""
     name: str = ""
@@ -90,13 +92,16 @@ def _named(*ids: str) -> Mapping[str, str]:
 
 
 SHAPES: Mapping[str, str] = _named("16:9", "1:1", "9:16")
-FRAMINGS: Mapping[str, str] = _named("wide", "full", "medium", "close-up", "bubble", "square-bubble")
+FRAMINGS: Mapping[str, str] = {
+    "wide": "wide", "full": "full", "medium": "medium", "close-up": "close-up", "bubble": "round corner",
+    "square-bubble": "square corner",
+}  # fmt: skip
 TRANSITIONS: Mapping[str, str] = _named("cut", "dissolve")
-SETS: Mapping[str, str] = {"museum": "The tide room", "pier": "The pier", "plain": "Plain paper"}
+SETS: Mapping[str, str] = {"museum": "the tide room", "pier": "the pier", "plain": "plain paper"}
 FURNITURE: Mapping[str, str] = {"none": "nothing", "desk": "a desk", "counter": "a counter"}
-CUTTING: Mapping[str, str] = {"together": "everybody together", "speakers": "whoever speaks"}
+CUTTING: Mapping[str, str] = {"together": "together", "speakers": "who speaks"}
 CAMERA_MOVES: Mapping[str, str] = {
-    "still": "still", "push": "comes nearer", "pull": "goes back", "pan-left": "pans left", "pan-right": "pans right",
+    "still": "still", "push": "comes nearer", "pull": "draws back", "pan-left": "pans left", "pan-right": "pans right",
 }  # fmt: skip
 
 _PICTURE = Touches.PICTURE
@@ -106,17 +111,21 @@ _PICTURE = Touches.PICTURE
 class Choices:
     """What is chosen for a production, or what holds in one of its scenes."""
 
-    shape: Annotated[str, Choice("Picture shape", Scope.EVERYWHERE, _PICTURE, SHAPES)] = "16:9"
+    shape: Annotated[str, Choice("Picture shape", Scope.EVERYWHERE, _PICTURE, SHAPES, asks="Shape of the picture")] = (
+        "16:9"
+    )
     captions: Annotated[bool, Choice("Captions in the picture", Scope.BOTH, _PICTURE)] = True
     set: Annotated[str, Choice("Set", Scope.BOTH, _PICTURE, SETS, open=True)] = "museum"
     framing: Annotated[str, Choice("Framing", Scope.BOTH, _PICTURE, FRAMINGS)] = "medium"
-    transition: Annotated[str, Choice("Transition", Scope.BOTH, Touches.OPENING, TRANSITIONS)] = "dissolve"
+    transition: Annotated[str, Choice("Transition", Scope.BOTH, Touches.OPENING, TRANSITIONS, asks="Begins with")] = (
+        "dissolve"
+    )
     liveliness: Annotated[
         str, Choice("Liveliness", Scope.EVERYWHERE, _PICTURE, {name: name for name in LIVELINESS})
     ] = "normal"
-    furniture: Annotated[str, Choice("Furniture", Scope.BOTH, _PICTURE, FURNITURE)] = "none"
-    cutting: Annotated[str, Choice("Cutting", Scope.BOTH, _PICTURE, CUTTING)] = "together"
-    camera: Annotated[str, Choice("Camera move", Scope.BOTH, _PICTURE, CAMERA_MOVES)] = "still"
+    furniture: Annotated[str, Choice("Furniture", Scope.BOTH, _PICTURE, FURNITURE, asks="Hosts are behind")] = "none"
+    cutting: Annotated[str, Choice("Cutting", Scope.BOTH, _PICTURE, CUTTING, asks="The picture shows")] = "together"
+    camera: Annotated[str, Choice("Camera move", Scope.BOTH, _PICTURE, CAMERA_MOVES, asks="The camera")] = "still"
     directed: Annotated[bool, Choice("Gestures by themselves", Scope.EVERYWHERE, _PICTURE)] = True
     titles: Annotated[bool, Choice("Headings as titles", Scope.EVERYWHERE, _PICTURE)] = True
     caption_names: Annotated[bool, Choice("Captions name the speaker", Scope.EVERYWHERE, _PICTURE)] = False

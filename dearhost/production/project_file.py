@@ -42,8 +42,10 @@ class UnreadableProduction(ScriptError):
 
 @dataclass(frozen=True, slots=True)
 class OpenedProduction:
-    """A production out of a file; ``notes`` say what had to be changed for this machine, ``brought`` names the hosts and
-    pictures that came with it."""
+    """A production out of a file; ``notes`` say what had to be changed for this machine.
+
+    ``brought`` names the hosts and pictures that came with it.
+    """
 
     production: Production
     notes: tuple[str, ...]

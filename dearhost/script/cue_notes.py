@@ -29,7 +29,7 @@ def cue_notes(text: str) -> Iterator[CueNote]:
         if close < 0:
             return
         head, colon, words = text[at + 2 : close].partition(":")
-        name = head.strip().lower()
+        name = "".join(head.split()).lower()
         if name in ("cue", "cues") and colon:
             yield CueNote(at, close + 2, words.strip())
         elif name == "/cue":

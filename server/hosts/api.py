@@ -16,7 +16,6 @@ from dearhost.assets import LARGEST_FILE
 from dearhost.errors import HostError
 from dearhost.hosts import CAST, Host, base_of
 from dearhost.hosts.thumbnails import cue_png, figure_png, model_sheet_png, model_sheet_svg, portrait_png
-from dearhost.production import SETS
 from dearhost.production.uses import HOST, PICTURE, Use
 from server.accounts.account import account_id
 from server.assets.ownership import belongs_to, keys_of, may_use
@@ -44,13 +43,6 @@ class HostOut(Schema):
     looks: list[str]
     own: bool
     favourite: bool
-
-
-class SetOut(Schema):
-    """A set to choose."""
-
-    id: str
-    name: str
 
 
 class PictureOut(Schema):
@@ -91,12 +83,6 @@ def list_hosts(request: HttpRequest) -> list[dict[str, Any]]:
         }
         for host in (*CAST.values(), *own)
     ]
-
-
-@router.get("/sets", response=list[SetOut], operation_id="listSets")
-def list_sets(request: HttpRequest) -> list[SetOut]:
-    """Every set."""
-    return [SetOut(id=set_id, name=name) for set_id, name in SETS.items()]
 
 
 @router.post("/pictures", response={201: PictureOut}, operation_id="keepPicture")

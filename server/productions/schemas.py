@@ -242,6 +242,7 @@ class ProductionChoiceOut(Schema):
     name: str
     kind: Literal["choice", "switch", "number"]
     label: str
+    asks: str
     scope: Literal["everywhere", "scene", "both"]
     default: str | bool | float | None
     unit: str

@@ -70,7 +70,12 @@ def choices(request: HttpRequest) -> list[dict[str, Any]]:
 def _choice(choice: Choice) -> dict[str, Any]:
     values = [{"value": value, "words": words} for value, words in choice.values.items()]
     kept = ("name", "kind", "label", "default", "unit")
-    return {name: getattr(choice, name) for name in kept} | {"scope": choice.scope.value, "values": values}
+    asks = choice.asks or choice.label
+    return {name: getattr(choice, name) for name in kept} | {
+        "asks": asks,
+        "scope": choice.scope.value,
+        "values": values,
+    }
 
 
 def _finding(data: dict[str, Any]) -> dict[str, Any]:

@@ -59,7 +59,7 @@ class ScenePainter:
             changed = [self._whole]
         else:
             changed = _changed(self._before, now, len(sheet.words))
-            changed = [self._whole] if moved is not None else changed
+            changed = changed if moved is None else [*changed, moved]
         for area in changed:
             self._cache.lay(now, sheet, area, ground)
         self._before, self._frame = now, frame

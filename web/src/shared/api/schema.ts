@@ -512,26 +512,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/hosts/sets": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * List Sets
-         * @description Every set.
-         */
-        get: operations["listSets"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/hosts/pictures": {
         parameters: {
             query?: never;
@@ -1867,16 +1847,6 @@ export interface components {
             favourite: boolean;
         };
         /**
-         * SetOut
-         * @description A set to choose.
-         */
-        SetOut: {
-            /** Id */
-            id: string;
-            /** Name */
-            name: string;
-        };
-        /**
          * PictureOut
          * @description The id of a kept picture, as it stands in a cue.
          */
@@ -2547,6 +2517,8 @@ export interface components {
             kind: "choice" | "switch" | "number";
             /** Label */
             label: string;
+            /** Asks */
+            asks: string;
             /**
              * Scope
              * @enum {string}
@@ -3914,26 +3886,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HostOut"][];
-                };
-            };
-        };
-    };
-    listSets: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SetOut"][];
                 };
             };
         };

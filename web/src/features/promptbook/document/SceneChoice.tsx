@@ -1,14 +1,14 @@
 import { WordChoice } from "../../../shared/ui/controls";
+import { useChoices } from "./catalogue";
 import type { SceneChange } from "./choosing";
 import type { ProductionDocument, Scene } from "./document";
-import { type ChoiceValue, forAllScenes, holds, type OwnChoice, ownChoice, type Proposal } from "./scope";
+import { type ChoiceValue, forAllScenes, holds, type OwnChoice, optionsOf, ownChoice, type Proposal } from "./scope";
 
 type Props = {
+	/** An entry of the table of choices, from which its words come. */
 	name: OwnChoice;
-	label: string;
-	/** What is done, as "Set to the pier". */
-	says: (text: string) => string;
-	options: readonly { value: ChoiceValue; text: string }[];
+	/** What is done, where that is not the label and the words. */
+	says?: (text: string) => string;
 	document: ProductionDocument;
 	scene: Scene;
 	number: number;
@@ -17,9 +17,13 @@ type Props = {
 };
 
 /** A choice for the scene at hand, and a way to make all scenes the same. */
-export function SceneChoice({ name, label, says, options, document, scene, number, change, onPropose }: Props) {
+export function SceneChoice({ name, says, document, scene, number, change, onPropose }: Props) {
+	const choice = useChoices().find((one) => one.name === name);
+	const options = optionsOf(choice);
+	const label = choice?.asks ?? "";
 	const value = holds(document, scene, name);
 	const text = (wanted: ChoiceValue) => options.find((o) => o.value === wanted)?.text ?? String(wanted);
+	const sentence = says ?? ((words: string) => `${label}: ${words}`);
 	const single = document.script.scenes.length === 1;
 	const differs = document.script.scenes.some((s) => holds(document, s, name) !== value);
 	const choose = (chosen: ChoiceValue) => {
@@ -44,7 +48,9 @@ export function SceneChoice({ name, label, says, options, document, scene, numbe
 					type="button"
 					className="link small"
 					aria-label={`Apply to all scenes: ${label}, ${text(value)}`}
-					onClick={() => onPropose(forAllScenes(document, name, value, says(text(value)), (now) => `now ${text(now)}`))}
+					onClick={() =>
+						onPropose(forAllScenes(document, name, value, sentence(text(value)), (now) => `now ${text(now)}`))
+					}
 				>
 					Apply to all scenes
 				</button>

@@ -1,9 +1,16 @@
 import { useQuery } from "@tanstack/react-query";
-import { api, ask } from "../../../shared/api/client";
+import { api, ask, type Schemas } from "../../../shared/api/client";
 
-const KEPT = { staleTime: Number.POSITIVE_INFINITY };
+export type ProductionChoice = Schemas["ProductionChoiceOut"];
 
-/** What can be behind the hosts. */
-export function useSets() {
-	return useQuery({ queryKey: ["sets"], queryFn: () => ask(api.GET("/api/hosts/sets")), ...KEPT });
+const NONE: ProductionChoice[] = [];
+
+/** Everything that can be chosen for a production or a scene, as the table of choices has it. */
+export function useChoices(): readonly ProductionChoice[] {
+	const answer = useQuery({
+		queryKey: ["choices"],
+		queryFn: () => ask(api.GET("/api/productions/choices")),
+		staleTime: Number.POSITIVE_INFINITY,
+	});
+	return answer.data ?? NONE;
 }

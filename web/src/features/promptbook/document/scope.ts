@@ -1,3 +1,4 @@
+import type { ProductionChoice } from "./catalogue";
 import type { SceneChange } from "./choosing";
 import type { Choices, ProductionDocument, Scene, Staging } from "./document";
 
@@ -18,6 +19,17 @@ export function holds(document: ProductionDocument, scene: Scene, name: OwnChoic
 /** A scene's own choice for `value`: none where it is that of the production. */
 export function ownChoice(document: ProductionDocument, name: OwnChoice, value: ChoiceValue): Partial<Staging> {
 	return { [name]: value === document[name] ? null : value };
+}
+
+/** What can be chosen, and its words. */
+export function optionsOf(choice: ProductionChoice | undefined): { value: ChoiceValue; text: string }[] {
+	if (choice?.kind === "switch") {
+		return [
+			{ value: true, text: "on" },
+			{ value: false, text: "off" },
+		];
+	}
+	return (choice?.values ?? []).map(({ value, words }) => ({ value, text: words }));
 }
 
 /** The same for every scene: which scenes differ now, and the change that makes them alike. */

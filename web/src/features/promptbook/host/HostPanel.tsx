@@ -2,8 +2,9 @@ import type { Editor } from "@tiptap/core";
 import { useState } from "react";
 import { useHosts } from "../../../shared/hosts/useHosts";
 import { clock } from "../../../shared/time";
-import { PlainButton, WordChoice } from "../../../shared/ui/controls";
+import { PlainButton } from "../../../shared/ui/controls";
 import { shownName, speakersIn, speakersOf } from "../document/document";
+import { EverywhereChoice } from "../document/EverywhereChoice";
 import { type PanelProps, recast, sceneAt } from "../document/panel";
 import { SceneChoice } from "../document/SceneChoice";
 import { useProposal } from "../document/useProposal";
@@ -16,30 +17,6 @@ import { Look } from "./Look";
 
 /** No speaker is called so; the unnamed one is called "". */
 const NOBODY = "\u0000";
-const FRAMINGS = [
-	{ value: "wide", text: "wide" },
-	{ value: "full", text: "full" },
-	{ value: "medium", text: "medium" },
-	{ value: "close-up", text: "close-up" },
-	{ value: "bubble", text: "round corner" },
-	{ value: "square-bubble", text: "square corner" },
-];
-const BEHIND = [
-	{ value: "none", text: "nothing" },
-	{ value: "desk", text: "a desk" },
-	{ value: "counter", text: "a counter" },
-];
-const CUTTING = [
-	{ value: "together", text: "together" },
-	{ value: "speakers", text: "who speaks" },
-];
-const CAMERA = [
-	{ value: "still", text: "still" },
-	{ value: "push", text: "comes nearer" },
-	{ value: "pull", text: "draws back" },
-	{ value: "pan-left", text: "pans left" },
-	{ value: "pan-right", text: "pans right" },
-];
 
 /** Cues that cannot be played as they are, and what is done instead. */
 function NotesOnCues({ times }: { times: SceneTimes | undefined }) {
@@ -124,51 +101,21 @@ export function HostPanel(props: PanelProps & { editor: Editor; times: SceneTime
 			<div>
 				{scene && own && (
 					<>
-						<SceneChoice
-							{...own}
-							name="framing"
-							label="Framing"
-							says={(text) => `Framing ${text}`}
-							options={FRAMINGS}
-						/>
+						<SceneChoice {...own} name="framing" says={(text) => `Framing ${text}`} />
 						{speakersIn(scene).length > 1 && (
 							<SceneChoice
 								{...own}
 								name="cutting"
-								label="The picture shows"
 								says={(text) => (text === "together" ? "Everybody together" : "Cuts to who speaks")}
-								options={CUTTING}
 							/>
 						)}
-						<SceneChoice
-							{...own}
-							name="camera"
-							label="The camera"
-							says={(text) => `The camera: ${text}`}
-							options={CAMERA}
-						/>
-						<SceneChoice
-							{...own}
-							name="furniture"
-							label="Hosts are behind"
-							says={(text) => `Hosts are behind ${text}`}
-							options={BEHIND}
-						/>
+						<SceneChoice {...own} name="camera" says={(text) => `The camera: ${text}`} />
+						<SceneChoice {...own} name="furniture" says={(text) => `Hosts are behind ${text}`} />
 						<NotesOnCues times={times} />
 						<FloorPlan scene={scene} times={times} change={change} />
 					</>
 				)}
-				<WordChoice
-					label="Liveliness"
-					note=", everywhere"
-					value={document.liveliness}
-					options={[
-						{ value: "still", text: "still" },
-						{ value: "normal", text: "normal" },
-						{ value: "lively", text: "lively" },
-					]}
-					onChange={(liveliness) => change({ liveliness })}
-				/>
+				<EverywhereChoice name="liveliness" document={document} change={change} />
 			</div>
 		</div>
 	);
