@@ -10,7 +10,7 @@ import base64
 import io
 import json
 import zipfile
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass, replace
 from typing import Any
 
@@ -25,7 +25,7 @@ from dearhost.production.production import (
     with_choices,
 )
 from dearhost.production.studio import Studio
-from dearhost.production.uses import HOST, PICTURE, Use
+from dearhost.production.uses import HOST, PICTURE, VOICE, Use
 from dearhost.script import Scene, write_fountain
 
 SUFFIX = ".dearhost"
@@ -123,15 +123,22 @@ def _document(data: bytes, name: str) -> Mapping[str, Any]:
     return document
 
 
-def fitted(production: Production, studio: Studio) -> OpenedProduction:
-    """The production with what this machine does not have replaced by the usual; the notes say what."""
+def fitted(
+    production: Production, studio: Studio, allowed: Callable[[Use], bool] = lambda use: True
+) -> OpenedProduction:
+    """The production with what this machine does not have replaced by the usual; the notes say what.
+
+    What is not ``allowed`` is as if it were not there.
+    """
     notes: list[str] = []
     known = {voice.id for voice in studio.voices.voices()}
     cast = {}
     for speaker, entry in production.cast.items():
         who = speaker or "The speaker"
-        lacking = [f"the host '{entry.host}'"] if not studio.hosts.is_known(entry.host) else []
-        lacking += [f"the voice '{entry.voice}'"] if entry.voice not in known else []
+        has_host = studio.hosts.is_known(entry.host) and allowed(Use(HOST, entry.host))
+        has_voice = entry.voice in known and allowed(Use(VOICE, entry.voice))
+        lacking = [] if has_host else [f"the host '{entry.host}'"]
+        lacking += [] if has_voice else [f"the voice '{entry.voice}'"]
         if lacking:
             notes.append(f"{who} had {' and '.join(lacking)}, which this machine does not have.")
             continue

@@ -71,7 +71,11 @@ def _summary(production: Production) -> dict[str, Any]:
         name: getattr(production, "pk" if name == "id" else name) for name in ("id", "title", "revision", "updated_at")
     }
     try:
-        return {**row, **_facts(opened(production.document, production.title).production), "problem": ""}
+        return {
+            **row,
+            **_facts(opened(production.document, production.title, production.owner_id).production),
+            "problem": "",
+        }
     except DearHostError as error:
         return {**row, **_NOTHING_KNOWN, "problem": str(error)}
 
@@ -112,15 +116,15 @@ def open_file(request: HttpRequest, file: File[UploadedFile]) -> Status[dict[str
     if (file.size or 0) > MAX_FILE_BYTES:
         raise UnreadableScript(f"'{name}' has {(file.size or 0) / 1e6:.0f} MB, too much for a script. Is it the file?")
     read = open_production(file.read(), name, studio())
-    created = adopt_production(account(request), read, stem)
-    return Status(201, {"production": created, "notes": read.notes})
+    created, notes = adopt_production(account(request), read, stem)
+    return Status(201, {"production": created, "notes": notes})
 
 
 @router.get("/{uuid:production_id}", response=ProductionOut, operation_id="getProduction")
 def get(request: HttpRequest, production_id: UUID) -> dict[str, Any]:
     """One production; the notes say what of it had to be replaced, because it is not here any more."""
     production = owned(request, production_id)
-    read = opened(production.document, production.title)
+    read = opened(production.document, production.title, production.owner_id)
     own = {name: getattr(production, name) for name in ("id", "title", "revision", "updated_at")}
     return {**own, "document": production_to_json(read.production), "notes": read.notes}
 
@@ -183,7 +187,7 @@ def revisions(
 def revision_document(request: HttpRequest, production_id: UUID, revision_id: int) -> dict[str, Any]:
     """The document of a revision."""
     revision = get_object_or_404(Revision, pk=revision_id, production=owned(request, production_id))
-    return production_to_json(opened(revision.document, revision.title).production)
+    return production_to_json(opened(revision.document, revision.title, revision.production.owner_id).production)
 
 
 @router.post(

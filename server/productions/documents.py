@@ -7,7 +7,8 @@ from typing import Any
 
 from dearhost.errors import ScriptError
 from dearhost.production import OpenedProduction, Production, fitted, production_from_json, production_to_json
-from server.assets.ownership import for_account
+from dearhost.production.uses import uses_of
+from server.assets.ownership import for_account, usable
 from server.studio import studio
 
 MAX_DOCUMENT_BYTES = 8_000_000
@@ -25,11 +26,20 @@ def usable_production(document: dict[str, Any], title: str, owner_id: int) -> Pr
     return for_account(owner_id, production_of(document, title))
 
 
-def opened(document: dict[str, Any], title: str) -> OpenedProduction:
-    """A stored document's production with what this machine does not have replaced. Raises ScriptError."""
-    return fitted(production_of(document, title), studio())
+def opened(document: dict[str, Any], title: str, owner_id: int) -> OpenedProduction:
+    """A stored document's production with what its account does not have replaced. Raises ScriptError."""
+    return fitted_for(owner_id, production_of(document, title))
 
 
-def production_of(document: dict[str, Any], title: str) -> Production:
-    """The core's production of a stored document, under its title."""
-    return production_from_json({**document, "script": {**document["script"], "title": title}})
+def fitted_for(owner_id: int, production: Production) -> OpenedProduction:
+    """The production with what an account does not have replaced; the notes say what."""
+    allowed = usable(owner_id, uses_of(production))
+    return fitted(production, studio(), lambda use: use in allowed)
+
+
+def production_of(document: Any, title: str) -> Production:
+    """The core's production of a stored document, under its title. Raises ScriptError."""
+    script = document.get("script") if isinstance(document, dict) else None
+    if not isinstance(script, dict):
+        raise ScriptError("This is not a production: it holds no script. Nothing was changed.")
+    return production_from_json({**document, "script": {**script, "title": title}})

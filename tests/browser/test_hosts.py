@@ -86,8 +86,8 @@ def test_a_host_is_made_and_directed_and_the_film_shows_it(signed_in: Page, stud
 
     # the cues are where their words are heard, in the drawn frames
     bare = with_choices(staged, titles=False, captions=False)
-    timeline = compile_timeline(bare, server_studio().speaker, FrameRate.of(30))
-    painter = Painter(timeline, Picture.of("16:9", 360), studio.resources)
+    timeline = compile_timeline(bare, server_studio(), FrameRate.of(30))
+    painter = Painter(timeline, Picture.of("16:9", 360), server_studio().resources)
     (scene,) = timeline.scenes
     assert scene.shots[0].furniture
     assert scene.shots[0].hosts[0].host == f"{played.host}~coat"
@@ -107,5 +107,5 @@ def test_a_host_is_made_and_directed_and_the_film_shows_it(signed_in: Page, stud
     assert left > 1.3 * right, "and now the left one is out"
     both = [moved["big"][:, half].sum() for half in (slice(0, 320), slice(320, 640))]
     assert 0.5 < both[0] / both[1] < 2, "both hands show how big"
-    for own in server_studio().hosts.latest():
-        server_studio().hosts.remove(own.id)
+    for own in server_studio().hosts.shelf.latest():
+        server_studio().hosts.shelf.remove(own.id)

@@ -11,7 +11,8 @@ from django.db import transaction
 from dearhost.production import OpenedProduction, production_to_json
 from dearhost.production import Production as StagedProduction
 from dearhost.script import Line, Scene, Script, new_id
-from server.assets.ownership import belongs_to, for_account
+from server.assets.ownership import belongs_to
+from server.productions.documents import fitted_for
 from server.productions.models import Production, Revision
 from server.studio import studio
 
@@ -22,19 +23,24 @@ def create_production(owner: User, script: Script, title: str = "", **parts: Any
     return _keep(owner, StagedProduction(replace(script, title=title), **parts), title)
 
 
-def adopt_production(owner: User, opened: OpenedProduction, title: str) -> Production:
-    """A production that comes whole, with all its choices, made hosts and pictures; ``title`` where it has none."""
+def adopt_production(owner: User, opened: OpenedProduction, title: str) -> tuple[Production, tuple[str, ...]]:
+    """A production that comes whole, with all its choices, made hosts and pictures; ``title`` where it has none.
+
+    The notes say what had to be replaced, for this machine or for this account.
+    """
     for use in opened.brought:
         belongs_to(owner.pk, use)
-    staged = opened.production
-    return _keep(owner, staged, staged.script.title.strip() or title)
+    fitting = fitted_for(owner.pk, opened.production)
+    staged = fitting.production
+    kept = _keep(owner, staged, staged.script.title.strip() or title)
+    return kept, (*opened.notes, *fitting.notes)
 
 
 def _keep(owner: User, staged: StagedProduction, title: str) -> Production:
     if not staged.script.scenes:
         empty = (Scene(new_id(), "", (Line(new_id(), "", ""),)),)
         staged = replace(staged, script=replace(staged.script, scenes=empty))
-    document = production_to_json(for_account(owner.pk, staged.checked(studio())))
+    document = production_to_json(staged.checked(studio()))
     with transaction.atomic():
         production = Production.objects.create(owner=owner, title=title[:200], document=document)
         Revision.objects.create(production=production, number=1, title=production.title, document=document)

@@ -5,7 +5,7 @@ import { PlainButton } from "../../shared/ui/controls";
 import { Icon } from "../../shared/ui/icons";
 import { Difference } from "./Difference";
 import type { ProductionDocument } from "./document/document";
-import type { Keeping, Production } from "./document/useProduction";
+import type { Keeping, Production } from "./document/keeping";
 
 type Props = {
 	keeping: Keeping;

@@ -4,7 +4,7 @@ import { api, ask, type Schemas, sentence } from "../../shared/api/client";
 import { MainButton, PlainButton } from "../../shared/ui/controls";
 import { Difference } from "./Difference";
 import type { ProductionDocument } from "./document/document";
-import type { Keeping, Production } from "./document/useProduction";
+import type { Keeping, Production } from "./document/keeping";
 
 type Props = {
 	productionId: string;

@@ -3,7 +3,10 @@ import type { components, paths } from "./schema";
 
 export type Schemas = components["schemas"];
 
-export const api = createFetch<paths>({ baseUrl: "/", fetch: (request) => globalThis.fetch(request) });
+export const api = createFetch<paths>({
+	baseUrl: `${window.location.origin}/`,
+	fetch: (request) => globalThis.fetch(request),
+});
 
 api.use({
 	onRequest({ request }) {

@@ -2,94 +2,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useReducer, useRef } from "react";
 import { api, ask, Refused, type Schemas, sentence, Unreachable } from "../../../shared/api/client";
 import type { ProductionDocument } from "./document";
-
-export type Production = Schemas["ProductionOut"];
-
-/** How the text stands with the server. */
-export type Keeping =
-	| { state: "kept"; at: Date | null }
-	| { state: "keeping" }
-	| { state: "lost"; since: Date; changes: number }
-	| { state: "stale"; theirs: Production; detail: string }
-	| { state: "refused"; detail: string };
-
-type State = {
-	title: string;
-	document: ProductionDocument | null;
-	revision: number;
-	keeping: Keeping;
-	unsaved: number;
-};
-
-type Action =
-	| { type: "opened"; production: Production; draft: Draft | null }
-	| { type: "changed"; title?: string; document?: ProductionDocument }
-	| { type: "sending" }
-	| { type: "kept"; production: Production; changes: number }
-	| { type: "lost"; at: Date }
-	| { type: "stale"; theirs: Production; detail: string }
-	| { type: "refused"; detail: string }
-	| { type: "mine"; revision: number }
-	| { type: "theirs"; production: Production };
-
-type Draft = { title: string; document: ProductionDocument; revision: number };
-
-function reduce(state: State, action: Action): State {
-	switch (action.type) {
-		case "opened": {
-			const { production, draft } = action;
-			if (draft && draft.revision === production.revision) {
-				return { ...draft, keeping: { state: "keeping" }, unsaved: 1 };
-			}
-			return { ...fields(production), keeping: { state: "kept", at: null }, unsaved: 0 };
-		}
-		case "changed":
-			return {
-				...state,
-				title: action.title ?? state.title,
-				document: action.document ?? state.document,
-				unsaved: state.unsaved + 1,
-				keeping:
-					state.keeping.state === "lost"
-						? { ...state.keeping, changes: state.unsaved + 1 }
-						: state.keeping.state === "stale"
-							? state.keeping
-							: { state: "keeping" },
-			};
-		case "sending":
-			return state.keeping.state === "lost" ? state : { ...state, keeping: { state: "keeping" } };
-		case "kept": {
-			const unsaved = Math.max(0, state.unsaved - action.changes);
-			return {
-				...state,
-				revision: action.production.revision,
-				unsaved,
-				keeping: unsaved ? { state: "keeping" } : { state: "kept", at: new Date() },
-			};
-		}
-		case "lost":
-			return {
-				...state,
-				keeping: {
-					state: "lost",
-					since: state.keeping.state === "lost" ? state.keeping.since : action.at,
-					changes: state.unsaved,
-				},
-			};
-		case "stale":
-			return { ...state, keeping: { state: "stale", theirs: action.theirs, detail: action.detail } };
-		case "refused":
-			return { ...state, keeping: { state: "refused", detail: action.detail } };
-		case "mine":
-			return { ...state, revision: action.revision, unsaved: 1, keeping: { state: "keeping" } };
-		case "theirs":
-			return { ...fields(action.production), keeping: { state: "kept", at: new Date() }, unsaved: 0 };
-	}
-}
-
-function fields(production: Production) {
-	return { title: production.title, document: production.document, revision: production.revision };
-}
+import { type Draft, NOT_OPENED, type Production, reduce } from "./keeping";
 
 const draftKey = (id: string) => `dear-host-draft-${id}`;
 
@@ -123,13 +36,7 @@ export function useProduction(id: string) {
 		staleTime: Number.POSITIVE_INFINITY,
 		gcTime: 0,
 	});
-	const [state, dispatch] = useReducer(reduce, {
-		title: "",
-		document: null,
-		revision: 0,
-		keeping: { state: "kept", at: null },
-		unsaved: 0,
-	});
+	const [state, dispatch] = useReducer(reduce, NOT_OPENED);
 	const sending = useRef(false);
 
 	useEffect(() => {
