@@ -45,7 +45,7 @@ def plan_chunks(timeline: Timeline, settings: RenderSettings) -> tuple[Chunk, ..
     for index, scene in enumerate(scenes):
         start = first_frame(timeline, scene)
         end = first_frame(timeline, scenes[index + 1]) if index + 1 < len(scenes) else timeline.frames
-        dissolving = scene.transition == "dissolve" and index > 0
+        dissolving = scene.choices.transition == "dissolve" and index > 0
         parts = max(1, -(-(end - start) // CHUNK_FRAMES))
         for part in range(parts):
             first = start + (end - start) * part // parts
@@ -54,7 +54,7 @@ def plan_chunks(timeline: Timeline, settings: RenderSettings) -> tuple[Chunk, ..
             before = scenes[index - 1].fingerprint if opens else ""
             lead = _lead(timeline, index, start) if opens else 0
             look = (settings.picture, settings.codec, timeline.frame_rate)
-            place = (first - start, last - first, lead, scene.transition if opens else "")
+            place = (first - start, last - first, lead, scene.choices.transition if opens else "")
             name = fingerprint(VERSION, scene.fingerprint, before, place, look)
             if last > first:
                 chunks.append(Chunk(first, last, f"{name}.{settings.codec.form}"))

@@ -1,6 +1,7 @@
-"""Names of scenes under which pictures are kept: derived from the compiled scene itself, so that none can be forgotten.
+"""Names of scenes under which pictures are kept: derived from the compiled scene and the table of choices, so that
+nothing can be forgotten.
 
-Every field of a scene counts but those listed here as not seen. A reading counts by its times and prosody, which
+Every field of a scene counts but those listed here. A reading counts by its times and prosody, which
 bodies and lips move to, not by its samples.
 """
 
@@ -11,6 +12,7 @@ from typing import TYPE_CHECKING
 
 from dearhost.hosts import VERSION as HOSTS_VERSION
 from dearhost.lips import VERSION as LIPS_VERSION
+from dearhost.production import CHOICES, Touches
 from dearhost.storage import fingerprint
 
 if TYPE_CHECKING:
@@ -18,15 +20,17 @@ if TYPE_CHECKING:
 
 VERSION = "stage-20"
 SETS_VERSION = "sets-3"
-NOT_SEEN = frozenset(("id", "start", "transition", "stings", "notes", "lines"))
-"""Fields of a scene that change none of its own pixels. What is seen of lines is in roles and captions; a transition
-counts where it is seen, in the chunk that begins the scene."""
+NOT_SEEN = frozenset(("id", "start", "choices", "stings", "notes", "lines"))
+"""Fields of a scene that do not count as they are. What is seen of lines is in roles and captions; of choices those
+count that the table says touch the picture. A transition counts in the chunk that begins the scene."""
+_SEEN_CHOICES = tuple(name for name, choice in CHOICES.items() if choice.touches in (Touches.PICTURE, Touches.TIME))
 
 
 def picture_fingerprint(scene: SceneTimeline) -> str:
     """The name of everything in ``scene`` that affects its pixels, and of the code that draws them."""
     silent = scene.silent()
     seen = {entry.name: getattr(silent, entry.name) for entry in fields(silent) if entry.name not in NOT_SEEN}
-    if not scene.burned:
+    if not scene.choices.captions:
         del seen["captions"]
+    seen["choices"] = {name: getattr(scene.choices, name) for name in _SEEN_CHOICES}
     return fingerprint((VERSION, HOSTS_VERSION, LIPS_VERSION, SETS_VERSION), seen)

@@ -11,6 +11,7 @@ from typing import Any
 import numpy as np
 
 from dearhost.hosts import Role
+from dearhost.production import Choices
 from dearhost.script import Cue
 from dearhost.speech import Reading, Samples
 from dearhost.stage.captions import Caption
@@ -105,27 +106,21 @@ class Shot:
 
 @dataclass(frozen=True)
 class SceneTimeline:
-    """One scene.
-
-    ``burned`` tells whether captions are part of the picture; ``transition`` is how the scene begins.
-    """
+    """One scene. ``choices`` are those that hold in it: among them its set, whether captions are part of the picture,
+    how it begins and how the camera moves."""
 
     id: str
     number: int
     heading: str
     start: float
     duration: float
-    set: str
+    choices: Choices
     shots: tuple[Shot, ...]
     lines: tuple[PlacedLine, ...]
     captions: tuple[Caption, ...]
     titles: tuple[Title, ...]
-    burned: bool = True
-    transition: str = "cut"
     cutaways: tuple[Cutaway, ...] = ()
     stings: tuple[PlacedSting, ...] = ()
-    camera: str = "still"
-    """How the camera moves over the scene."""
     roles: Mapping[str, Role] = field(default_factory=dict)
     """What every host does, whether in the first shot or not."""
     notes: tuple[tuple[float, str], ...] = ()

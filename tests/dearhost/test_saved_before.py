@@ -115,8 +115,8 @@ def test_a_kept_production_is_staged_as_it_was(elsewhere: Studio) -> None:
     for entry in production.cast.values():
         object.__setattr__(entry, "voice", "fake")
     first, second, third, fourth = compile_timeline(production, elsewhere, FrameRate.of(30)).scenes
-    assert [s.set for s in (first, second, third, fourth)] == ["plain", "pier", "pier", "pier"]
-    assert [s.burned for s in (first, second, third, fourth)] == [True, False, False, False]
+    assert [s.choices.set for s in (first, second, third, fourth)] == ["plain", "pier", "pier", "pier"]
+    assert [s.choices.captions for s in (first, second, third, fourth)] == [True, False, False, False]
     assert first.lines[0].cues and first.stings[0].name == "bell" and first.stings[0].strength == pytest.approx(1.4)
     assert first.cutaways[0].thing == "boat" and first.cutaways[0].span.end - first.cutaways[0].span.start <= 3.0
     assert second.duration > second.lines[-1].span.end + 3.2

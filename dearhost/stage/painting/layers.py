@@ -182,7 +182,7 @@ class LetteringLayers:
             title = self.title_drawing(shown)
             key = (shown.span.start, title.key(moment))
             layers.append(Layer("title", key, pixel_box(title.box, self.picture), lambda c: title.draw(c, moment)))
-        caption = self.scene.caption_at(moment) if self.scene.burned else None
+        caption = self.scene.caption_at(moment) if self.scene.choices.captions else None
         if caption:
             drawing = self.caption_drawing(caption)
             word = caption.word_at(moment)

@@ -43,7 +43,7 @@ class Painter:
         scene = self.timeline.scenes[index]
         own = self._scene_frame(scene, frame)
         since = own / float(self.timeline.frame_rate.value)
-        dissolving = index > 0 and scene.transition == "dissolve" and since < DISSOLVE
+        dissolving = index > 0 and scene.choices.transition == "dissolve" and since < DISSOLVE
         if (index, dissolving) != self._shown:
             self._shown, self._dissolve = (index, dissolving), None
             for painter in self._scenes.values():
@@ -67,8 +67,8 @@ class Painter:
             for other in [i for i in self._scenes if i < index - 1 or i > index + 1]:
                 del self._scenes[other]
             scene, rate = self.timeline.scenes[index], self.timeline.frame_rate
-            set_id = "" if self._transparent else scene.set
-            if scene.camera == "still":
+            set_id = "" if self._transparent else scene.choices.set
+            if scene.choices.camera == "still":
                 layers = SceneLayers(scene, self.picture, rate, self._resources)
                 self._scenes[index] = ScenePainter(layers.layers, backdrop_for(set_id, self.picture), self.picture)
             else:

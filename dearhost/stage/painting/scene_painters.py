@@ -90,7 +90,7 @@ class MovingPainter:
         """Bring the sheet to ``frame`` of the scene; everything changes."""
         self._painter.paint(frame, self._larger)
         part = self._rate.start_of(frame) / max(0.1, self._scene.duration)
-        seen = window(self._scene.camera, min(1.0, part), self._world, self._focus)
+        seen = window(self._scene.choices.camera, min(1.0, part), self._world, self._focus)
         width, height = self._picture.width, self._picture.height
         sheet.canvas.drawImageRect(
             self._larger.image(), skia.Rect.MakeXYWH(seen.left, seen.top, seen.width, seen.height),

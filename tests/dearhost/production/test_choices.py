@@ -200,7 +200,7 @@ def test_a_choice_touches_what_it_says(studio: Studio, choice: Choice) -> None:
 def test_the_transition_is_in_the_timeline_though_not_in_the_scenes_own_pictures(studio: Studio) -> None:
     script = read_script(TALK)
     scenes = [scene_with(studio, script, CHOICES["transition"], value) for value in ("cut", "dissolve")]
-    assert [s.transition for s in scenes] == ["cut", "dissolve"]
+    assert [s.choices.transition for s in scenes] == ["cut", "dissolve"]
 
 
 def test_the_stage_draws_every_value_there_is() -> None:

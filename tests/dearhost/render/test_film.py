@@ -37,7 +37,7 @@ def test_a_transparent_film_has_the_host_over_nothing(
     studio: Studio, timeline: Timeline, settings: RenderSettings, tmp_path: Path, form: str, camera: str
 ) -> None:
     """Straight alpha, in every chunk, also where the camera moves; as opaque as the same film over a set is."""
-    first = replace(timeline.scenes[0], camera=camera)
+    first = replace(timeline.scenes[0], choices=replace(timeline.scenes[0].choices, camera=camera))
     short = replace(timeline, scenes=(first,))
     clear = replace(settings, codec=replace(settings.codec, form=form))
     path = tmp_path / f"film.{form}"

@@ -37,7 +37,7 @@ def test_only_the_scene_that_is_staged_changes(studio: Studio, short_script: Scr
     before, after = (timeline(studio, staged(short_script, own)) for own in (Staging(), OWN))
     assert after.scenes[0].fingerprint == before.scenes[0].fingerprint
     scene = after.scenes[1]
-    assert (scene.set, scene.burned, scene.transition) == ("pier", False, "cut")
+    assert (scene.choices.set, scene.choices.captions, scene.choices.transition) == ("pier", False, "cut")
     assert scene.duration == pytest.approx(before.scenes[1].duration - 0.85 + 3.0, abs=0.001)
     assert scene.shots[0].hosts[0].head < before.scenes[1].shots[0].hosts[0].head  # wide is further off
     production = staged(short_script, OWN)
@@ -62,8 +62,8 @@ def test_captions_off_in_a_scene_are_off_in_its_picture(studio: Studio, short_sc
     assert np.array_equal(frame(off), frame(staged(short_script, Staging(), captions=False)))
     # a film that is ordered without captions has none anywhere
     on = staged(short_script, staging(captions=True), captions=False)
-    assert timeline(studio, on).scenes[1].burned
-    assert not any(scene.burned for scene in timeline(studio, with_captions(on, False)).scenes)
+    assert timeline(studio, on).scenes[1].choices.captions
+    assert not any(scene.choices.captions for scene in timeline(studio, with_captions(on, False)).scenes)
 
 
 def test_hosts_stand_where_they_are_put_and_are_smaller_further_off(studio: Studio, short_script: Script) -> None:
