@@ -1,7 +1,8 @@
 """The table of cues: everything that can happen on a word, or over a stretch of words.
 
-To add a kind, add its entry here and what plays it (``stage.direction.cueing``); the list, the flags, the settings,
-Fountain and ``dear-host check`` follow from the entry.
+To add a kind, add its entry here and what plays it: for a kind that is ``shown`` a line in ``stage.painting.shown`` and
+its drawing, for others ``stage.direction.cueing``. The list, the flags, the settings, Fountain and ``dear-host check``
+follow from the entry.
 """
 
 from __future__ import annotations
@@ -123,6 +124,7 @@ CUE_KINDS = CueKinds(
             "picture",
             "Text",
             (Parameter("text", "Words", ""), Parameter("seconds", "Stays", 3.0, 1.0, 10.0, "s")),
+            shown=True,
         ),
         CueKind(
             "picture",
@@ -135,6 +137,7 @@ CUE_KINDS = CueKinds(
                 Parameter("seconds", "Stays", 3.0, 0.8, 20.0, "s"),
             ),
             stretch=True,
+            shown=True,
         ),
         CueKind(
             "sound",

@@ -56,6 +56,7 @@ class CueKind:
     """Something that can happen on a word. ``family`` is host, picture or sound: the shape of its flag.
 
     ``also``: words one would look for it by. ``stretch``: it may last from its word to a later one.
+    ``shown``: it puts something on the picture, for its ``seconds`` or its stretch.
     """
 
     name: str
@@ -65,6 +66,7 @@ class CueKind:
     parameters: tuple[Parameter, ...] = ()
     also: str = ""
     stretch: bool = False
+    shown: bool = False
 
     def parameter(self, name: str) -> Parameter | None:
         """The parameter of this name, or None."""

@@ -13,13 +13,13 @@ from dearhost.speech import Reading, with_pauses
 from dearhost.stage.captions import Caption, make_captions, shown_words
 from dearhost.stage.direction.abilities import within_abilities
 from dearhost.stage.direction.auto_gestures import automatic
-from dearhost.stage.direction.cueing import cue_times, cutaways_of, framings_of, stings_of, titles_of
+from dearhost.stage.direction.cueing import cue_times, framings_of, shown_of, stings_of
 from dearhost.stage.direction.moves import needed_end, needed_lead, planned
 from dearhost.stage.direction.roles import handling_in, moves_in, roles_of
 from dearhost.stage.direction.staged_scene import HeardLine, StagedScene
 from dearhost.stage.layout.shots import Staged, turns_of
 from dearhost.stage.pacing import LEAD_IN, place_lines
-from dearhost.stage.timeline import PlacedLine, SceneTimeline, Timeline, Title
+from dearhost.stage.timeline import HEADING, PlacedLine, SceneTimeline, Shown, Timeline
 from dearhost.storage import fingerprint
 from dearhost.timebase import FrameRate, Span
 
@@ -126,8 +126,7 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
         shots=tuple(shooting.shots(turns, cuts, choices.cutting)),
         lines=tuple(placed),
         captions=tuple(_captions(production, placed, duration)),
-        titles=tuple(_titles(staged, number, duration)),
-        cutaways=tuple(cutaways_of(staged.heard, duration)),
+        shown=(*_heading(staged, number, duration), *shown_of(staged.heard, duration)),
         stings=tuple(stings_of(staged.heard)),
         roles=roles,
         notes=tuple(sorted([*notes, *unheld, *(note for plan in plans.values() for note in plan.notes)])),
@@ -147,12 +146,12 @@ def _captions(production: Production, placed: Sequence[PlacedLine], duration: fl
     return captions
 
 
-def _titles(staged: StagedScene, number: int, duration: float) -> list[Title]:
-    titles = titles_of(staged.heard, duration)
-    if staged.choices.titles and staged.scene.heading:
-        span = Span(_TITLE_SECONDS[0], min(_TITLE_SECONDS[1], duration - 0.2))
-        titles.insert(0, Title(number, staged.scene.heading, span))
-    return titles
+def _heading(staged: StagedScene, number: int, duration: float) -> list[Shown]:
+    """The scene's number and heading, shown as it begins."""
+    if not (staged.choices.titles and staged.scene.heading):
+        return []
+    span = Span(_TITLE_SECONDS[0], min(_TITLE_SECONDS[1], duration - 0.2))
+    return [Shown(HEADING, span, {"number": number, "text": staged.scene.heading})]
 
 
 def _in_time(

@@ -48,22 +48,21 @@ class PlacedLine:
     """Cues nobody wrote."""
 
 
-@dataclass(frozen=True, slots=True)
-class Title:
-    """Words on a slip of paper: a scene's heading with its number, or what a cue shows."""
+HEADING = "heading"
+"""What is shown of itself at the beginning of a scene: its number and heading, under their names."""
 
-    number: int | None
-    text: str
+
+@dataclass(frozen=True)
+class Shown:
+    """Something on the picture for a while: ``kind`` is that of the cue that asked for it, or HEADING."""
+
+    kind: str
     span: Span
+    parameters: Mapping[str, str | float]
 
-
-@dataclass(frozen=True, slots=True)
-class Cutaway:
-    """A drawn thing shown on a card at the ``left`` or ``right``, or in the ``whole`` picture."""
-
-    thing: str
-    place: str
-    span: Span
+    def text(self, parameter: str) -> str:
+        """A parameter as text, empty when it is not given."""
+        return str(self.parameters.get(parameter, ""))
 
 
 @dataclass(frozen=True, slots=True)
@@ -118,8 +117,7 @@ class SceneTimeline:
     shots: tuple[Shot, ...]
     lines: tuple[PlacedLine, ...]
     captions: tuple[Caption, ...]
-    titles: tuple[Title, ...]
-    cutaways: tuple[Cutaway, ...] = ()
+    shown: tuple[Shown, ...] = ()
     stings: tuple[PlacedSting, ...] = ()
     roles: Mapping[str, Role] = field(default_factory=dict)
     """What every host does, whether in the first shot or not."""
@@ -146,13 +144,9 @@ class SceneTimeline:
         """The index of the shot at ``moment`` (scene time)."""
         return max(i for i, shot in enumerate(self.shots) if i == 0 or shot.start <= moment)
 
-    def title_at(self, moment: float) -> Title | None:
-        """The title on screen at ``moment`` (scene time)."""
-        return next((t for t in reversed(self.titles) if t.span.holds(moment)), None)
-
-    def cutaway_at(self, moment: float) -> Cutaway | None:
-        """The cutaway on screen at ``moment`` (scene time)."""
-        return next((c for c in reversed(self.cutaways) if c.span.holds(moment)), None)
+    def shown_at(self, moment: float) -> list[Shown]:
+        """What is on screen at ``moment`` (scene time), in the order of the script."""
+        return [item for item in self.shown if item.span.holds(moment)]
 
     def caption_at(self, moment: float) -> Caption | None:
         """The caption on screen at ``moment`` (scene time)."""

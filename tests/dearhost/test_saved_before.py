@@ -118,10 +118,11 @@ def test_a_kept_production_is_staged_as_it_was(elsewhere: Studio) -> None:
     assert [s.choices.set for s in (first, second, third, fourth)] == ["plain", "pier", "pier", "pier"]
     assert [s.choices.captions for s in (first, second, third, fourth)] == [True, False, False, False]
     assert first.lines[0].cues and first.stings[0].name == "bell" and first.stings[0].strength == pytest.approx(1.4)
-    assert first.cutaways[0].thing == "boat" and first.cutaways[0].span.end - first.cutaways[0].span.start <= 3.0
+    card = next(item for item in first.shown if item.kind == "picture")
+    assert card.text("shows") == "boat" and card.span.end - card.span.start <= 3.0
     assert second.duration > second.lines[-1].span.end + 3.2
     assert {h.host for h in first.shots[0].hosts} == {"maren~slicker", "skerry"}
-    assert fourth.roles and [t.text for t in first.titles] == ["A map"]
+    assert fourth.roles and [t.text("text") for t in first.shown if t.kind == "title"] == ["A map"]
 
 
 def test_what_a_machine_lacks_is_replaced_and_named(studio: Studio) -> None:

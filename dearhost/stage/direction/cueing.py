@@ -3,13 +3,14 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
+from dataclasses import replace
 
 from dearhost.hosts import ACTS, EXPRESSIONS, GESTURES, OWN_PICTURE, ExpressionCue, GestureCue, PropCue
-from dearhost.production import FRAMINGS, playable
+from dearhost.production import CUE_KINDS, FRAMINGS, playable
 from dearhost.production.cue_kinds import ONE_HANDED
 from dearhost.script import Cue, Line, word_index, word_indices
 from dearhost.speech import Reading
-from dearhost.stage.timeline import Cutaway, FramingCut, PlacedSting, Title
+from dearhost.stage.timeline import FramingCut, PlacedSting, Shown
 from dearhost.timebase import Span
 
 
@@ -67,6 +68,7 @@ def expressions_of(line: Line, start: float, reading: Reading) -> list[Expressio
 
 
 Placed = Iterable[tuple[Line, float, Reading]]
+_SHOWN = frozenset(kind.name for kind in CUE_KINDS if kind.shown)
 
 
 def framings_of(lines: Placed, usual: str) -> list[FramingCut]:
@@ -94,29 +96,24 @@ def _end_of(line: Line, cue: Cue, start: float, reading: Reading) -> float | Non
     return None if cue.end is None else start + reading.words[word_indices(line, cue)[1]].end
 
 
-def _shown(lines: Placed, kind: str, duration: float) -> list[tuple[Cue, Span]]:
-    """The cues of a kind that stay for a while, and from when to when; each gives way to the next."""
-    found: list[tuple[Cue, Span]] = []
+def shown_of(lines: Placed, duration: float) -> list[Shown]:
+    """What cues show on the picture, and from when to when: for a stretch while it is said, for a word as long as the
+    cue says. Each gives way to the next of its kind."""
+    shown: list[Shown] = []
+    latest: dict[str, int] = {}
     for line, start, reading in lines:
         for cue in playable(line):
-            if cue.kind == kind:
-                at = start + moment_of(line, cue, reading)
-                end = _end_of(line, cue, start, reading) or at + cue.number("seconds")
-                if found and found[-1][1].end > at:
-                    found[-1] = found[-1][0], Span(found[-1][1].start, at)
-                found.append((cue, Span(at, min(duration, end))))
-    return found
-
-
-def titles_of(lines: Placed, duration: float) -> list[Title]:
-    """The titles cued in a scene."""
-    return [Title(None, cue.text("text"), span) for cue, span in _shown(lines, "title", duration)]
-
-
-def cutaways_of(lines: Placed, duration: float) -> list[Cutaway]:
-    """The pictures cued in a scene."""
-    shown = _shown(lines, "picture", duration)
-    return [Cutaway(cue.text("shows"), cue.text("place"), span) for cue, span in shown]
+            if cue.kind not in _SHOWN:
+                continue
+            at = start + moment_of(line, cue, reading)
+            end = _end_of(line, cue, start, reading) or at + cue.number("seconds")
+            before = latest.get(cue.kind)
+            if before is not None and shown[before].span.end > at:
+                shown[before] = replace(shown[before], span=Span(shown[before].span.start, at))
+            latest[cue.kind] = len(shown)
+            parameters = {name: value for name, value in cue.parameters.items() if name != "seconds"}
+            shown.append(Shown(cue.kind, Span(at, min(duration, end)), parameters))
+    return shown
 
 
 def stings_of(lines: Placed) -> list[PlacedSting]:

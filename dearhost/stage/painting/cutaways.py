@@ -6,11 +6,12 @@ from typing import Any
 
 from dearhost.drawing.colours import darker, paint
 from dearhost.drawing.cut_shapes import cut_rect
+from dearhost.drawing.fonts import Fonts
 from dearhost.drawing.outlines import moved
 from dearhost.drawing.paper import Paper
 from dearhost.hosts import draw_thing
 from dearhost.stage.layout.shapes import Picture
-from dearhost.stage.timeline import Cutaway
+from dearhost.stage.timeline import Shown
 
 _GROUND, _MOUNT = "#E2E9DD", "#FFFDF4"
 _WIDTH = {"16:9": 0.26, "1:1": 0.30, "9:16": 0.42}
@@ -24,17 +25,18 @@ class CutawayDrawing:
 
     ENTER, LEAVE = 0.42, 0.30
 
-    def __init__(self, cutaway: Cutaway, picture: Picture) -> None:
-        self.cutaway, self.picture = cutaway, picture
+    def __init__(self, shown: Shown, picture: Picture, fonts: Fonts) -> None:
+        self._span, self._place, self._thing = shown.span, shown.text("place"), shown.text("shows")
+        self.picture = picture
         width, height, unit = picture.width, picture.height, picture.unit
-        if cutaway.place == "whole":
+        if self._place == "whole":
             self.card: PixelBox = (0, 0, width, height)
             self.box: PixelBox = self.card
             return
         left, top, right, _ = picture.pixels(picture.layout.title_safe)
         across = _WIDTH[picture.shape] * width
         down = across * 0.78
-        x = left if cutaway.place == "left" else right - across
+        x = left if self._place == "left" else right - across
         y = top + (0.02 if picture.shape == "16:9" else 0.0) * height
         self.card = (x, y, x + across, y + down)
         edge = 40 * unit
@@ -42,8 +44,8 @@ class CutawayDrawing:
 
     def key(self, moment: float) -> float:
         """How far it is in: 0 out, 1 in place."""
-        span = self.cutaway.span
-        if self.cutaway.place == "whole":
+        span = self._span
+        if self._place == "whole":
             return 1.0
         entered = min(1.0, max(0.0, (moment - span.start) / self.ENTER))
         left = min(1.0, max(0.0, (span.end - moment) / self.LEAVE))
@@ -55,10 +57,10 @@ class CutawayDrawing:
         u = self.picture.unit
         left, top, right, bottom = self.card
         paper = Paper(canvas, u)
-        if self.cutaway.place == "whole":
+        if self._place == "whole":
             paper.flat(cut_rect(left - 9, top - 9, right - left + 18, bottom - top + 18, 0), _GROUND)
             size = min(right - left, bottom - top) * 0.62
-            draw_thing(paper, self.cutaway.thing, (left + right) / 2, top + (bottom - top) * 0.42, size)
+            draw_thing(paper, self._thing, (left + right) / 2, top + (bottom - top) * 0.42, size)
             return
         arrived = self.key(moment)
         canvas.save()
@@ -73,6 +75,6 @@ class CutawayDrawing:
         paper.flat(inside, _GROUND)
         size = (bottom - top - 2 * edge) * 0.84
         with paper.clipped(inside):
-            draw_thing(paper, self.cutaway.thing, (left + right) / 2, (top + bottom) / 2, size)
+            draw_thing(paper, self._thing, (left + right) / 2, (top + bottom) / 2, size)
         canvas.restore()
         canvas.restore()

@@ -21,10 +21,10 @@ from dearhost.stage.captions import Caption
 from dearhost.stage.layout.furniture import FurnitureDrawing, PlacedFurniture
 from dearhost.stage.layout.shapes import Picture
 from dearhost.stage.painting.bubbles import in_bubble
-from dearhost.stage.painting.cutaways import CutawayDrawing
 from dearhost.stage.painting.layer import Layer, PixelBox, coarse_reach, pixel_box
-from dearhost.stage.painting.lettering import CaptionDrawing, TitleDrawing, sign_lettering
-from dearhost.stage.timeline import Cutaway, PlacedHost, SceneTimeline, Title
+from dearhost.stage.painting.lettering import CaptionDrawing, sign_lettering
+from dearhost.stage.painting.shown import ShownLayers
+from dearhost.stage.timeline import PlacedHost, SceneTimeline
 from dearhost.timebase import FrameRate
 
 _SLOW_WRIST = 2.0 / 720
@@ -172,16 +172,12 @@ class LetteringLayers:
     def __init__(self, scene: SceneTimeline, picture: Picture, frame_rate: FrameRate, resources: Resources) -> None:
         self.scene, self.picture, self._rate = scene, picture, frame_rate
         self._fonts = Fonts.at(resources.fonts)
+        self.shown = ShownLayers(scene, picture, self._fonts)
 
     def layers(self, frame: int) -> list[Layer]:
         """Back to front at a frame of the scene."""
         moment = self._rate.start_of(frame)
-        layers = []
-        shown = self.scene.title_at(moment)
-        if shown:
-            title = self.title_drawing(shown)
-            key = (shown.span.start, title.key(moment))
-            layers.append(Layer("title", key, pixel_box(title.box, self.picture), lambda c: title.draw(c, moment)))
+        layers = self.shown.layers(moment, steady=True)
         caption = self.scene.caption_at(moment) if self.scene.choices.captions else None
         if caption:
             drawing = self.caption_drawing(caption)
@@ -189,11 +185,6 @@ class LetteringLayers:
             key = (caption.start, word)
             layers.append(Layer("caption", key, pixel_box(drawing.box, self.picture), lambda c: drawing.draw(c, word)))
         return layers
-
-    @lru_cache(maxsize=8)  # noqa: B019 - lives as long as its scene does
-    def title_drawing(self, title: Title) -> TitleDrawing:
-        """The title laid out for this picture."""
-        return TitleDrawing(title, self.picture, self._fonts)
 
     @lru_cache(maxsize=64)  # noqa: B019 - lives as long as its scene does
     def caption_drawing(self, caption: Caption) -> CaptionDrawing:
@@ -206,8 +197,10 @@ class SceneLayers:
 
     def __init__(self, scene: SceneTimeline, picture: Picture, frame_rate: FrameRate, resources: Resources) -> None:
         self.scene, self.picture, self._rate = scene, picture, frame_rate
+        fonts = Fonts.at(resources.fonts)
+        self._shown = ShownLayers(scene, picture, fonts)
         self._lettering = LetteringLayers(scene, picture, frame_rate, resources)
-        contents = Contents(sign_lettering(Fonts.at(resources.fonts)), resources.pictures.open)
+        contents = Contents(sign_lettering(fonts), resources.pictures.open)
         played = {
             host: (resources.hosts.host(host), Performance(role, frame_rate, contents))
             for host, role in scene.roles.items()
@@ -226,9 +219,9 @@ class SceneLayers:
         moment = self._rate.start_of(frame)
         number = self.scene.shot_at(moment)
         shot, hosts = self.scene.shots[number], [host.layers(frame) for host in self.shots[number]]
-        cutaway = self._cutaway(moment)
+        shown = self._shown.layers(moment, steady=False)
         if shot.bubble:
-            return [*cutaway, *in_bubble(shot.bubble, [layer for own in hosts for layer in own], self.picture, number)]
+            return [*shown, *in_bubble(shot.bubble, [layer for own in hosts for layer in own], self.picture, number)]
         if shot.furniture:
             drawing = self._furniture_drawing(shot.furniture)
             box = pixel_box(drawing.box, self.picture)
@@ -236,21 +229,8 @@ class SceneLayers:
             behind, before = zip(*(_split_at_body(own) for own in hosts), strict=True)
             hidden = [_cut_at(layer, box[1] + 24) for layer in itertools.chain(*behind)]
             standing = itertools.chain(*(host.on_desk(moment) for host in self.shots[number]))
-            return [*hidden, desk, *standing, *itertools.chain(*before), *cutaway]
-        return [*itertools.chain(*hosts), *cutaway]
-
-    def _cutaway(self, moment: float) -> list[Layer]:
-        cutaway = self.scene.cutaway_at(moment)
-        if not cutaway:
-            return []
-        card = self.cutaway_drawing(cutaway)
-        key = (cutaway.span.start, card.key(moment))
-        return [Layer("cutaway", key, pixel_box(card.box, self.picture), lambda c: card.draw(c, moment))]
-
-    @lru_cache(maxsize=8)  # noqa: B019 - lives as long as its scene does
-    def cutaway_drawing(self, cutaway: Cutaway) -> CutawayDrawing:
-        """The cutaway laid out for this picture."""
-        return CutawayDrawing(cutaway, self.picture)
+            return [*hidden, desk, *standing, *itertools.chain(*before), *shown]
+        return [*itertools.chain(*hosts), *shown]
 
     @lru_cache(maxsize=4)  # noqa: B019 - lives as long as its scene does
     def _furniture_drawing(self, furniture: PlacedFurniture) -> FurnitureDrawing:

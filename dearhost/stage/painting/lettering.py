@@ -15,7 +15,7 @@ from dearhost.drawing.paper import Paper
 from dearhost.script import words_of
 from dearhost.stage.captions import Caption
 from dearhost.stage.layout.shapes import Picture
-from dearhost.stage.timeline import Title
+from dearhost.stage.timeline import Shown
 
 CAPTION_PAPER, CAPTION_INK = "#FFFDF4", "#1E2B35"
 LABEL_PAPER, LABEL_INK = "#14676B", "#FFFFFF"
@@ -143,14 +143,14 @@ class TitleDrawing:
 
     ENTER, LEAVE = 0.46, 0.32
 
-    def __init__(self, title: Title, picture: Picture, fonts: Fonts) -> None:
-        self.title, self.picture = title, picture
+    def __init__(self, shown: Shown, picture: Picture, fonts: Fonts) -> None:
+        self._span, self.picture = shown.span, picture
         layout, u = picture.layout, picture.unit
         left, _, right, _ = picture.pixels(layout.title_safe)
         x, y = layout.lower_third[0] * picture.width, layout.lower_third[1] * picture.height
         size = layout.title_text * picture.height
         room = (right - left) * (0.62 if picture.shape == "16:9" else 0.94) - 3.4 * size
-        texts = title.text.split() or [" "]
+        texts = shown.text("text").split() or [" "]
         while True:
             words = [fonts.word(t, size, face="serif") for t in texts]
             space = fonts.word("n n", size, face="serif").width - 2 * fonts.word("n", size, face="serif").width
@@ -161,8 +161,7 @@ class TitleDrawing:
             size *= 0.95
         self.size = size
         self._number: Word | None = None
-        if title.number is not None:
-            number = str(title.number)
+        if number := shown.text("number"):
             self._number = fonts.word(number, size, face="serif", weight="regular", colour="vermilion-dark")
         self._rows = [(words[a:b], space) for a, b in lines]
         self._indent = self._number.width + 0.84 * size if self._number else 0.0
@@ -174,7 +173,7 @@ class TitleDrawing:
 
     def key(self, moment: float) -> float:
         """How far it is in: 0 out, 1 in place."""
-        span = self.title.span
+        span = self._span
         entered = min(1.0, max(0.0, (moment - span.start) / self.ENTER))
         left = min(1.0, max(0.0, (span.end - moment) / self.LEAVE))
         eased = 1 + 1.7 * (entered - 1) ** 3 + 0.7 * (entered - 1) ** 2
@@ -182,7 +181,7 @@ class TitleDrawing:
 
     def draw(self, canvas: Any, moment: float) -> None:
         """Draw at ``moment`` of the scene; nothing outside its span."""
-        if not self.title.span.holds(moment):
+        if not self._span.holds(moment):
             return
         arrived, u = self.key(moment), self.picture.unit
         left, top, right, bottom = self.paper_box

@@ -94,8 +94,8 @@ def test_a_framing_cue_cuts_on_its_word_and_a_title_shows(studio: Studio) -> Non
     start = next(w.start for w in line.reading.words if w.text == "Papa") + line.span.start
     first, second = scene.shots
     assert second.start == pytest.approx(start) and second.hosts[0].head > first.hosts[0].head * 1.3
-    assert [t.text for t in scene.titles] == ["The map"] and scene.title_at(start + 0.5) == scene.titles[0]
-    assert scene.title_at(start - 0.1) is None
+    assert [t.text("text") for t in scene.shown] == ["The map"] and scene.shown_at(start + 0.5) == list(scene.shown)
+    assert scene.shown_at(start - 0.1) == []
     picture = Picture.of("16:9", 360)
     painter, fresh = (Painter(timeline, picture, studio.resources) for _ in range(2))
     cut = next(n for n in range(timeline.frames) if RATE.start_of(n) >= start)
@@ -122,7 +122,7 @@ def test_cues_name_the_scene_anew_and_only_when_they_are_played(studio: Studio) 
 
 def test_a_picture_is_shown_from_its_word_on_and_then_gives_the_stage_back(studio: Studio) -> None:
     shown = scene_of(studio, PLAIN.replace("boat", "[[cue: picture shows=shell place=right seconds=1]]boat"))
-    (card,) = shown.cutaways
+    (card,) = shown.shown
     boat = next(w for w in shown.lines[0].reading.words if w.text == "boat")
     assert card.span.start == pytest.approx(boat.start + shown.lines[0].span.start)
     assert card.span.end - card.span.start == pytest.approx(1.0)
@@ -148,7 +148,7 @@ def test_a_whole_picture_hides_the_host(studio: Studio) -> None:
     text = PLAIN.replace("boat", "[[cue: picture shows=boat place=whole]]boat")
     timeline = compile_timeline(with_tones(read_script(text), captions=False), studio, RATE)
     painter = Painter(timeline, Picture.of("9:16", 640), studio.resources)
-    painter.paint(RATE.frames_in(timeline.scenes[0].cutaways[0].span.start + 1))
+    painter.paint(RATE.frames_in(timeline.scenes[0].shown[0].span.start + 1))
     corners = painter.pixels[[5, 5, -5, -5], [5, -5, 5, -5]]
     assert (corners == corners[0]).all()
 

@@ -101,7 +101,7 @@ def test_every_field_that_is_painted_is_in_the_name(scene: SceneTimeline) -> Non
         (unseen if top in NOT_SEEN else seen).add(where)
         assert same == (top in NOT_SEEN), where
     assert len(seen) > 250 and {w.split("[")[0].split(".")[1] for w in seen} >= {
-        "shots", "captions", "titles", "cutaways", "roles", "duration", "heading", "number",
+        "shots", "captions", "shown", "roles", "duration", "heading", "number",
     }  # fmt: skip
 
 

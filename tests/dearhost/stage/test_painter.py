@@ -12,6 +12,7 @@ from dearhost.stage import Painter, Picture, Timeline, compile_timeline, first_f
 from dearhost.stage.backdrops import DRAWN_SETS, draw_set
 from dearhost.stage.painting import layer_cache
 from dearhost.stage.painting.layers import LetteringLayers
+from dearhost.stage.painting.lettering import TitleDrawing
 from dearhost.stage.painting.scene_painters import Sheet
 from dearhost.timebase import FrameRate
 from tests.conftest import with_tones
@@ -100,8 +101,8 @@ def test_captions_and_titles_stay_in_the_safe_area_of_every_shape(studio: Studio
     )
     timeline = compile_timeline(with_tones(script, shape=shape, framing=framing), studio, FrameRate.of(30))
     picture = Picture.of(shape, 720)
-    layers = LetteringLayers(timeline.scenes[0], picture, timeline.frame_rate, studio.resources)
     scene = timeline.scenes[0]
+    layers = LetteringLayers(scene, picture, timeline.frame_rate, studio.resources)
     assert len(scene.captions) > 2
     # EBU R 95 (2017): graphics safe area, 90 % of width and height
     left, right = picture.width * 0.05, picture.width * 0.95
@@ -109,7 +110,8 @@ def test_captions_and_titles_stay_in_the_safe_area_of_every_shape(studio: Studio
     for caption in scene.captions:
         for strip in layers.caption_drawing(caption).strips:
             assert strip[0] >= left and strip[1] >= top and strip[2] <= right and strip[3] <= bottom
-    title = layers.title_drawing(scene.titles[0])
+    title = layers.shown.drawing(scene.shown[0])
+    assert isinstance(title, TitleDrawing)
     assert title.paper_box[2] <= right and title.paper_box[3] <= scene_caption_top(layers)
 
 

@@ -25,13 +25,13 @@ def spans(scene: SceneTimeline) -> dict[str, tuple[float, float]]:
 def test_a_picture_stays_from_its_first_word_to_the_end_of_its_last(studio: Studio) -> None:
     scene = scene_of(studio, "MAREN: Mama may [[cue: picture boat seconds=9]]bring a boat[[/cue]]. Papa mends the map.")
     words = spans(scene)
-    (card,) = scene.cutaways
+    (card,) = scene.shown
     assert card.span.start == pytest.approx(words["bring"][0]) and card.span.end == pytest.approx(words["boat"][1])
 
 
 def test_a_picture_on_a_word_alone_stays_its_seconds(studio: Studio) -> None:
     scene = scene_of(studio, "MAREN: Mama may [[cue: picture boat seconds=1.5]]bring a boat. Papa mends the map.")
-    (card,) = scene.cutaways
+    (card,) = scene.shown
     assert card.span.end - card.span.start == pytest.approx(1.5)
 
 
@@ -40,9 +40,9 @@ def test_of_two_pictures_the_later_wins_and_ends_the_earlier(studio: Studio) -> 
         "MAREN: [[cue: picture boat]]Mama may bring [[cue: picture fish]]a boat[[/cue]] to the pier[[/cue]]. Papa too."
     )
     scene = scene_of(studio, text)
-    first, second = scene.cutaways
+    first, second = scene.shown
     words = spans(scene)
-    assert (first.thing, second.thing) == ("boat", "fish")
+    assert (first.text("shows"), second.text("shows")) == ("boat", "fish")
     assert first.span.end == second.span.start == pytest.approx(words["a"][0])
     assert second.span.end == pytest.approx(words["boat"][1])
 

@@ -1,6 +1,6 @@
 import { AS_EVERYWHERE, type Block, NO_BRIEF, type ProductionDocument, type Scene } from "./document";
 
-/** A production for tests: scenes as [heading, blocks]. */
+/** A production for tests: scenes as [heading, blocks]; of choices only those that tests look at. */
 export function productionOf(...scenes: [id: string, heading: string, blocks: Block[]][]): ProductionDocument {
 	return {
 		script: {
@@ -23,5 +23,5 @@ export function productionOf(...scenes: [id: string, heading: string, blocks: Bl
 		caption_names: false,
 		brief: NO_BRIEF,
 		say_as: [],
-	};
+	} as Partial<ProductionDocument> as ProductionDocument;
 }

@@ -1,0 +1,72 @@
+"""What is shown on the picture for a while, and what draws each kind of it."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass
+from typing import Any, Protocol
+
+from dearhost.drawing.fonts import Fonts
+from dearhost.stage.layout.shapes import Picture
+from dearhost.stage.painting.cutaways import CutawayDrawing
+from dearhost.stage.painting.layer import Layer, pixel_box
+from dearhost.stage.painting.lettering import TitleDrawing
+from dearhost.stage.timeline import HEADING, SceneTimeline, Shown
+
+
+class ShownDrawing(Protocol):
+    """Something laid out for one picture. ``box`` in pixels holds all that is drawn."""
+
+    box: tuple[float, float, float, float]
+
+    def key(self, moment: float) -> Any:
+        """Equal keys give equal pixels."""
+
+    def draw(self, canvas: Any, moment: float) -> None:
+        """Draw at ``moment`` of the scene."""
+
+
+@dataclass(frozen=True, slots=True)
+class ShownKind:
+    """How a kind is drawn. ``place``: of all shown in one place only the latest is seen; ``steady``: it keeps its
+    place whatever the camera does."""
+
+    place: str
+    drawing: Callable[[Shown, Picture, Fonts], ShownDrawing]
+    steady: bool = False
+
+
+SHOWN: Mapping[str, ShownKind] = {
+    "picture": ShownKind("cutaway", CutawayDrawing),
+    HEADING: ShownKind("title", TitleDrawing, steady=True),
+    "title": ShownKind("title", TitleDrawing, steady=True),
+}
+"""By kind, back to front: every kind of cue that is ``shown``, and what a scene shows of itself."""
+_ORDER = {kind: order for order, kind in enumerate(SHOWN)}
+
+
+class ShownLayers:
+    """Layers of what a scene shows."""
+
+    def __init__(self, scene: SceneTimeline, picture: Picture, fonts: Fonts) -> None:
+        self._scene, self._picture, self._fonts = scene, picture, fonts
+        self._drawings: dict[tuple[str, float], ShownDrawing] = {}
+
+    def layers(self, moment: float, *, steady: bool) -> list[Layer]:
+        """What is on the picture at ``moment`` of the scene, back to front: what is ``steady``, or what is not."""
+        by_place = {SHOWN[item.kind].place: item for item in self._scene.shown_at(moment)}
+        items = sorted(by_place.values(), key=lambda item: _ORDER[item.kind])
+        return [self._layer(item, moment) for item in items if SHOWN[item.kind].steady == steady]
+
+    def drawing(self, item: Shown) -> ShownDrawing:
+        """What draws ``item``, laid out for this picture."""
+        name = item.kind, item.span.start
+        if name not in self._drawings:
+            self._drawings[name] = SHOWN[item.kind].drawing(item, self._picture, self._fonts)
+        return self._drawings[name]
+
+    def _layer(self, item: Shown, moment: float) -> Layer:
+        drawing = self.drawing(item)
+        key = item.kind, item.span.start, drawing.key(moment)
+        box = pixel_box(drawing.box, self._picture)
+        return Layer(SHOWN[item.kind].place, key, box, lambda canvas: drawing.draw(canvas, moment))
