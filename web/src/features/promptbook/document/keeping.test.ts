@@ -13,13 +13,13 @@ const production = (revision: number, title = "The pier"): Production => ({
 	notes: [],
 });
 
-const after = (...actions: KeepingAction[]): KeepingState => actions.reduce(reduce, NOT_OPENED);
+const reached = (...actions: KeepingAction[]): KeepingState => actions.reduce(reduce, NOT_OPENED);
 const OPENED: KeepingAction = { type: "opened", production: production(3), draft: null };
 const CHANGED: KeepingAction = { type: "changed", document: other };
 
 describe("keeping a production", () => {
 	it("begins with what the server has", () => {
-		expect(after(OPENED)).toEqual({
+		expect(reached(OPENED)).toEqual({
 			title: "The pier",
 			document,
 			revision: 3,
@@ -30,14 +30,14 @@ describe("keeping a production", () => {
 
 	it("goes on with a draft made on the same revision, and only then", () => {
 		const draft = { title: "Draft", document: other, revision: 3 };
-		const held = after({ type: "opened", production: production(3), draft });
+		const held = reached({ type: "opened", production: production(3), draft });
 		expect(held).toMatchObject({ title: "Draft", document: other, unsaved: 1, keeping: { state: "keeping" } });
-		const later = after({ type: "opened", production: production(4), draft });
+		const later = reached({ type: "opened", production: production(4), draft });
 		expect(later).toMatchObject({ title: "The pier", document, revision: 4, unsaved: 0 });
 	});
 
 	it("counts changes until they are kept", () => {
-		const two = after(OPENED, CHANGED, { type: "changed", title: "Another" });
+		const two = reached(OPENED, CHANGED, { type: "changed", title: "Another" });
 		expect(two).toMatchObject({ unsaved: 2, title: "Another", document: other, keeping: { state: "keeping" } });
 		const kept = reduce(two, { type: "kept", production: production(4), changes: 2 });
 		expect(kept).toMatchObject({ unsaved: 0, revision: 4, keeping: { state: "kept" } });
@@ -45,14 +45,14 @@ describe("keeping a production", () => {
 	});
 
 	it("is not kept while something was written meanwhile", () => {
-		const meanwhile = after(OPENED, CHANGED, { type: "sending" }, { type: "changed", title: "More" });
+		const meanwhile = reached(OPENED, CHANGED, { type: "sending" }, { type: "changed", title: "More" });
 		const kept = reduce(meanwhile, { type: "kept", production: production(4), changes: 1 });
 		expect(kept).toMatchObject({ unsaved: 1, revision: 4, title: "More", keeping: { state: "keeping" } });
 	});
 
 	it("says since when the server is away, and how much waits", () => {
 		const [first, later] = [new Date(1000), new Date(9000)];
-		const away = after(OPENED, CHANGED, { type: "lost", at: first });
+		const away = reached(OPENED, CHANGED, { type: "lost", at: first });
 		expect(away.keeping).toEqual({ state: "lost", since: first, changes: 1 });
 		const longer = reduce(reduce(away, CHANGED), { type: "lost", at: later });
 		expect(longer.keeping).toEqual({ state: "lost", since: first, changes: 2 });
@@ -62,7 +62,7 @@ describe("keeping a production", () => {
 
 	it("stays stale whatever is written, until one of both is taken", () => {
 		const theirs = production(7, "Theirs");
-		const stale = after(OPENED, CHANGED, { type: "stale", theirs, detail: "changed elsewhere" });
+		const stale = reached(OPENED, CHANGED, { type: "stale", theirs, detail: "changed elsewhere" });
 		expect(reduce(stale, CHANGED).keeping.state).toBe("stale");
 		const mine = reduce(stale, { type: "mine", revision: 7 });
 		expect(mine).toMatchObject({ revision: 7, unsaved: 1, document: other, keeping: { state: "keeping" } });
@@ -71,12 +71,12 @@ describe("keeping a production", () => {
 	});
 
 	it("keeps what was written when it is refused", () => {
-		const refused = after(OPENED, CHANGED, { type: "refused", detail: "too big" });
+		const refused = reached(OPENED, CHANGED, { type: "refused", detail: "too big" });
 		expect(refused).toMatchObject({ document: other, unsaved: 1, keeping: { state: "refused", detail: "too big" } });
 	});
 
 	it("never changes a state that was", () => {
-		const state = Object.freeze(after(OPENED, CHANGED));
+		const state = Object.freeze(reached(OPENED, CHANGED));
 		for (const action of [CHANGED, { type: "sending" }, { type: "lost", at: new Date() }] as KeepingAction[]) {
 			expect(reduce(state, action)).not.toBe(state);
 		}
