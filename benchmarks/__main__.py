@@ -7,7 +7,7 @@ import tempfile
 from pathlib import Path
 
 from benchmarks import editing, films, voices, writing
-from dearhost.films import data_folder
+from dearhost.production import data_folder
 
 BENCHMARKS = {
     "film": films.film_against_encoding,

@@ -113,7 +113,7 @@ def killed_worker(folder: Path) -> Iterator[str]:
     """Chunks a second start renders after the whole renderer was killed halfway."""
     studio = studio_in(folder)
     staged = timeline(studio, scenes=4)
-    settings = RenderSettings(Picture.of("16:9", 360), studio.resources)
+    settings = RenderSettings(Picture.of("16:9", 360), studio.folder)
     cache = FolderCache(folder / "resumed", 10**9)
     total = len(plan_chunks(staged, settings))
     renderer = multiprocessing.get_context("spawn").Process(target=_render, args=(folder, cache.folder))
@@ -131,7 +131,7 @@ def killed_worker(folder: Path) -> Iterator[str]:
 
 def _render(folder: Path, chunks: Path) -> None:
     studio = Studio(folder)
-    settings = RenderSettings(Picture.of("16:9", 360), studio.resources)
+    settings = RenderSettings(Picture.of("16:9", 360), studio.folder)
     try:
         render_film(timeline(studio, scenes=4), folder / "killed.mp4", settings, FolderCache(chunks, 10**9))
     except RenderStopped:

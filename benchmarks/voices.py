@@ -79,7 +79,11 @@ def speaking(folder: Path) -> Iterator[str]:
     )
     for number, (name, voice, manner) in enumerate(cases):
         texts = [f"{text} That was number {number}." for text in _TEXTS]  # nobody has said these before
-        ratio = _ratio(lambda text, v=voice, m=manner: studio.speaker.read(text, v, m).duration, texts)
+
+        def spoken(text: str, voice: str = voice, manner: Manner = manner) -> float:
+            return studio.speaker.read(text, voice, manner).duration
+
+        ratio = _ratio(spoken, texts)
         yield f"{name}: {ratio:.2f} of real time"
 
 

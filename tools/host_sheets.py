@@ -8,7 +8,6 @@ from typing import Any
 import skia
 
 from dearhost.drawing.colours import paint
-from dearhost.films import data_folder
 from dearhost.hosts import (
     CAST,
     EXPRESSIONS,
@@ -22,7 +21,7 @@ from dearhost.hosts import (
     Role,
 )
 from dearhost.hosts.thumbnails import PAPER, SHEET_SIZE, model_sheet_png
-from dearhost.production import Studio
+from dearhost.production import Studio, data_folder
 from dearhost.timebase import FrameRate
 
 DOCS = Path(__file__).resolve().parent.parent / "docs" / "hosts"
@@ -40,7 +39,9 @@ def _moments(host: Host, said: PlacedReading) -> list[tuple[str, Pose]]:
     """A walk, talk in three framings, five expressions while talking, six gestures."""
 
     def acting(**role: Any) -> Performance:
-        return Performance(Role(role.pop("lines", ()), 9.0, host.kind, leg=host.leg, foot=host.foot, **role), _RATE)
+        return Performance(
+            Role(role.pop("lines", ()), 9.0, host.abilities, leg=host.leg, foot=host.foot, **role), _RATE
+        )
 
     talk = acting(lines=(said,))
     found = [("wide", acting(moves=(MoveCue(5.0, "walk-in", -300.0),)).pose(4.4))]
