@@ -16,9 +16,9 @@ import skia
 from dearhost.drawing.colours import darker, mix, paint
 from dearhost.drawing.outlines import clamp, joined, lerp, limb, spline, turned
 from dearhost.drawing.paper import Paper
-from dearhost.hosts.abilities import ANIMAL
-from dearhost.hosts.animals.body import PROP_SIZE, Build, Frame, Limb, drawer, in_order, limb_part, soft_limit
-from dearhost.hosts.host import Card, Part
+from dearhost.hosts.animals.animal import Animal
+from dearhost.hosts.animals.body import Build, Frame, Limb, drawer, in_order, limb_part, soft_limit
+from dearhost.hosts.host import Part
 from dearhost.hosts.people.eyes import draw_brow, draw_eye
 from dearhost.hosts.people.head_space import HeadSpace, mirrored
 from dearhost.hosts.people.model_sheet import Features, ModelSheet
@@ -37,50 +37,17 @@ _SHEET = ModelSheet(
 _BUILD = Build(108.0, 152.0, 106.0, 82.0, 43.0, 60.0, 58.0, 0.04, 0.985)
 
 
-class Seabird:
+class Seabird(Animal):
     """A seabird character, two thirds of a person's height."""
 
-    kind = "animal"
-    abilities = ANIMAL
-    figure = 1.0
-    leg = 200.0
-    foot = 1.0
-
-    def __init__(self, host_id: str, name: str, card: Card) -> None:
-        self.id, self.name, self.card = host_id, name, card
-
-    @property
-    def head_centre(self) -> complex:
-        """The middle of the head when standing straight."""
-        return complex(0, -_BUILD.seat - _BUILD.neck)
-
-    @property
-    def arm_base(self) -> tuple[complex, float]:
-        """The right shoulder from the middle of the head, and a limb's length, in units."""
-        return _BUILD.arm_base
-
-    prop_size = PROP_SIZE
-
-    def palm(self, pose: Pose, side: int) -> complex:
-        """Where the limb at the left (-1) or right (1) has the grip of a prop."""
-        return Frame(pose, _BUILD).palm(side)
-
-    @property
-    def height(self) -> float:
-        """From the ground to the crown."""
-        return _BUILD.seat + _BUILD.neck + _BUILD.head / 2
-
-    def draw(self, canvas: Any, pose: Pose) -> None:
-        """Draw ``pose`` whole."""
-        for part in self.parts(pose, canvas.getTotalMatrix().getScaleX()):
-            part.place(canvas)
+    build = _BUILD
 
     def parts(self, pose: Pose, scale: float) -> list[Part]:
         """Body, low wings under the scarf, the head, then raised wings."""
         pose = still_pose(pose, scale)
         sway = pose.body.sway
         pose = replace(pose, body=replace(pose.body, sway=0.0))
-        frame, body = Frame(pose, _BUILD), pose.body
+        frame, body = Frame(pose, self.build), pose.body
         low, raised = in_order(frame.limbs, frame.head.imag + 46)
         face, mouth = pose.face, pose.mouth
         trunk = replace(body, yaw=0, pitch=0, roll=0, jaw=0, head_x=0)

@@ -12,9 +12,9 @@ import skia
 from dearhost.drawing.colours import darker, mix, paint
 from dearhost.drawing.outlines import clamp, limb, spline, turned
 from dearhost.drawing.paper import Paper
-from dearhost.hosts.abilities import ANIMAL
-from dearhost.hosts.animals.body import PROP_SIZE, Build, Frame, Limb, drawer, in_order, limb_part, soft_limit
-from dearhost.hosts.host import Card, Part
+from dearhost.hosts.animals.animal import Animal
+from dearhost.hosts.animals.body import Build, Frame, Limb, drawer, in_order, limb_part, soft_limit
+from dearhost.hosts.host import Part
 from dearhost.hosts.people.eyes import draw_brow, draw_eye
 from dearhost.hosts.people.head_space import HeadSpace, mirrored
 from dearhost.hosts.people.model_sheet import Features, ModelSheet
@@ -35,48 +35,15 @@ _HEAD_SPOTS = ((-0.24, -0.33, 3.2), (-0.10, -0.38, 2.4), (0.20, -0.35, 3.0), (0.
 _BUILD = Build(62.0, 186.0, 126.0, 92.0, 56.0, 50.0, 48.0, 0.10, 0.92, sink=60.0)
 
 
-class Seal:
+class Seal(Animal):
     """A seal character that stands upright on its tail, about two thirds of a person's height."""
 
-    kind = "animal"
-    abilities = ANIMAL
-    figure = 1.0
-    leg = 200.0
-    foot = 1.0
-
-    def __init__(self, host_id: str, name: str, card: Card) -> None:
-        self.id, self.name, self.card = host_id, name, card
-
-    @property
-    def head_centre(self) -> complex:
-        """The middle of the head when standing straight."""
-        return complex(0, -_BUILD.seat - _BUILD.neck)
-
-    @property
-    def arm_base(self) -> tuple[complex, float]:
-        """The right shoulder from the middle of the head, and a limb's length, in units."""
-        return _BUILD.arm_base
-
-    prop_size = PROP_SIZE
-
-    def palm(self, pose: Pose, side: int) -> complex:
-        """Where the limb at the left (-1) or right (1) has the grip of a prop."""
-        return Frame(pose, _BUILD).palm(side)
-
-    @property
-    def height(self) -> float:
-        """From the ground to the crown."""
-        return _BUILD.seat + _BUILD.neck + _BUILD.head / 2
-
-    def draw(self, canvas: Any, pose: Pose) -> None:
-        """Draw ``pose`` whole."""
-        for part in self.parts(pose, canvas.getTotalMatrix().getScaleX()):
-            part.place(canvas)
+    build = _BUILD
 
     def parts(self, pose: Pose, scale: float) -> list[Part]:
         """Body with its low flippers, the kerchief, the head, then raised flippers."""
         pose = still_pose(replace(pose, body=replace(pose.body, sway=0.0)), scale)
-        frame, body, face, mouth = Frame(pose, _BUILD), pose.body, pose.face, pose.mouth
+        frame, body, face, mouth = Frame(pose, self.build), pose.body, pose.face, pose.mouth
         low, raised = in_order(frame.limbs, frame.head.imag + 46)
         trunk = replace(body, yaw=0, pitch=0, roll=0, jaw=0, head_x=0)
         x, y = frame.head.real, frame.head.imag
