@@ -149,6 +149,14 @@ def production_to_json(production: Production) -> dict[str, Any]:
     }
 
 
+def cast_from_json(data: Any) -> dict[str, CastEntry]:
+    """Who plays whom, from ``production_to_json``'s cast. Raises ScriptError for another shape of data."""
+    try:
+        return _CAST.validate_python(data or {})
+    except (TypeError, ValueError, OverflowError) as error:
+        raise ScriptError(f"This is not a cast: {error!r}. Nothing was changed.") from error
+
+
 def production_from_json(data: Mapping[str, Any]) -> Production:
     """The production in ``data``; what is missing has its usual value. Raises ScriptError for another shape of data."""
     try:

@@ -16,7 +16,8 @@ import numpy as np
 from dearhost.errors import RenderError
 from dearhost.formats import to_srt
 from dearhost.render.film import captions_of
-from dearhost.sound import Placement, Stereo, place
+from dearhost.render.soundtrack import VOICE
+from dearhost.sound import Placement, Track, mix
 from dearhost.sound.files import KINDS, write_sound
 from dearhost.stage import SceneTimeline, Timeline, display_name
 from dearhost.stage.timeline import PlacedLine
@@ -126,9 +127,9 @@ def _parts(timeline: Timeline, scope: str) -> Iterator[Part]:
 def _sound(part: Part, order: VoiceOverOrder) -> np.ndarray:
     from dearhost.sound.mastering import master  # noqa: PLC0415 - expensive to load
 
-    placements = [Placement(at, line.reading.sample_rate, line.reading.samples) for at, line in part.heard]
-    sound = place(placements, part.seconds, order.rate)
-    return master(Stereo(sound, sound), order.rate, target=order.loudness).left if order.loudness else sound
+    placements = tuple(Placement(at, line.reading.sample_rate, line.reading.samples) for at, line in part.heard)
+    sound = mix([Track(VOICE, placements)], part.seconds, order.rate)
+    return (master(sound, order.rate, target=order.loudness) if order.loudness else sound).left
 
 
 def _words(part: Part) -> list[dict[str, Any]]:

@@ -2,7 +2,7 @@
 to load."""
 
 from dearhost.sound.mix import Stereo, Track, joined, mix
-from dearhost.sound.placing import Placement, place, resampled
+from dearhost.sound.placing import Placement, resampled
 from dearhost.sound.stings import LEVEL as STING_LEVEL
 from dearhost.sound.stings import RATE as STING_RATE
 from dearhost.sound.stings import STINGS, sting
@@ -16,7 +16,6 @@ __all__ = [
     "Track",
     "joined",
     "mix",
-    "place",
     "resampled",
     "sting",
 ]

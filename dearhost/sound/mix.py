@@ -67,16 +67,13 @@ def joined(tracks: Iterable[Track]) -> list[Track]:
 def mix(tracks: Iterable[Track], duration: float, sample_rate: int) -> Stereo:
     """Everything added up: exactly ``round(duration * sample_rate)`` samples; what sticks out is cut."""
     total = round(duration * sample_rate)
-    left = np.zeros(total, np.float32)
-    right = left
+    channels = [np.zeros(total, np.float32)]
     for first, sound in _placed(tracks, total, sample_rate):
-        if sound.ndim == 2 and right is left:
-            right = left.copy()  # from here on the channels differ
-        for channel, column in ((left, 0), (right, -1)):
-            if channel is left and column == -1:
-                continue
-            channel[first : first + len(sound)] += sound if sound.ndim == 1 else sound[:, column]
-    return Stereo(left, right)
+        if sound.ndim == 2 and len(channels) == 1:
+            channels.append(channels[0].copy())  # from here on they differ
+        for index, channel in enumerate(channels):
+            channel[first : first + len(sound)] += sound if sound.ndim == 1 else sound[:, index]
+    return Stereo.of(channels)
 
 
 def _placed(tracks: Iterable[Track], total: int, sample_rate: int) -> Iterator[tuple[int, Mono]]:

@@ -1,8 +1,7 @@
-"""Lays sounds out in time."""
+"""Sounds with their places in time."""
 
 from __future__ import annotations
 
-from collections.abc import Iterable
 from dataclasses import dataclass
 
 import numpy as np
@@ -26,16 +25,3 @@ def resampled(samples: Mono, source: int, target: int) -> Mono:
     if source == target:
         return samples.astype(np.float32)
     return np.asarray(soxr.resample(samples, source, target, quality="HQ"), np.float32)
-
-
-def place(placements: Iterable[Placement], duration: float, sample_rate: int) -> Mono:
-    """All placements added up: exactly ``round(duration * sample_rate)`` samples; what sticks out is cut."""
-    total = round(duration * sample_rate)
-    mixed = np.zeros(total, np.float32)
-    for item in placements:
-        sound = resampled(item.samples, item.sample_rate, sample_rate)
-        first = round(item.start * sample_rate)
-        size = min(len(sound), total - first)
-        if size > 0:
-            mixed[first : first + size] += sound[:size]
-    return mixed

@@ -52,7 +52,7 @@ class Reporter:
         ):
             raise LeaseLost
         if self._mine.filter(stop_requested=True).exists():
-            raise RenderStopped("Stopped. Finished parts are kept: rendering it again goes on from there.")
+            raise RenderStopped("Stopped. Finished parts are kept: asked for again, it goes on from there.")
 
 
 class _Heartbeat(threading.Thread):

@@ -99,8 +99,7 @@ class ScriptSchema(Schema):
 
 class CastSchema(Schema):
     """Who plays a speaker, with which voice, the effect over it, and how the host behaves: eye contact 0 to 1, blinks
-    and head motion 0 to 2, 1 the usual.
-    ``facing``: the body turned to the left (-1), the camera (0) or the right (1)."""
+    and head motion 0 to 2, 1 the usual."""
 
     host: str
     voice: str

@@ -6,7 +6,15 @@ import json
 from typing import Any
 
 from dearhost.errors import ScriptError
-from dearhost.production import OpenedProduction, Production, fitted, production_from_json, production_to_json
+from dearhost.production import (
+    CastEntry,
+    OpenedProduction,
+    Production,
+    cast_from_json,
+    fitted,
+    production_from_json,
+    production_to_json,
+)
 from dearhost.production.uses import uses_of
 from server.assets.ownership import for_account, usable
 from server.studio import studio
@@ -35,6 +43,14 @@ def fitted_for(owner_id: int, production: Production) -> OpenedProduction:
     """The production with what an account does not have replaced; the notes say what."""
     allowed = usable(owner_id, uses_of(production))
     return fitted(production, studio(), lambda use: use in allowed)
+
+
+def cast_of(document: Any) -> dict[str, CastEntry]:
+    """Who plays whom in a stored document; nobody in one that cannot be read: the desk tells of it."""
+    try:
+        return cast_from_json(document["cast"])
+    except (ScriptError, KeyError, TypeError):
+        return {}
 
 
 def production_of(document: Any, title: str) -> Production:

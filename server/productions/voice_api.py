@@ -19,7 +19,7 @@ from server.jobs.api import JobOut
 from server.jobs.models import Job
 from server.productions.actions.save import save_production
 from server.productions.api import owned
-from server.productions.documents import usable_production
+from server.productions.documents import cast_of, usable_production
 from server.productions.models import Production
 from server.studio import studio
 
@@ -59,8 +59,8 @@ def productions_using(request: HttpRequest, voice_id: str) -> list[dict[str, Any
     """The account's productions in which a voice speaks, in whatever language."""
     found = []
     for production in Production.objects.filter(owner_id=account_id(request)):
-        cast = production.document.get("cast", {})
-        speakers = [name for name, entry in cast.items() if str(entry.get("voice", "")).split(":")[0] == voice_id]
+        cast = cast_of(production.document)
+        speakers = [name for name, entry in cast.items() if entry.voice.split(":")[0] == voice_id]
         if speakers:
             found.append({"id": production.pk, "title": production.title, "speakers": speakers})
     return found
@@ -79,7 +79,7 @@ def voices_used(request: HttpRequest) -> list[dict[str, Any]]:
     counts = Counter(
         voice
         for document in Production.objects.filter(owner_id=account_id(request)).values_list("document", flat=True)
-        for voice in {str(entry.get("voice", "")) for entry in document.get("cast", {}).values()}
+        for voice in {entry.voice for entry in cast_of(document).values()}
     )
     return [{"voice": voice, "productions": count} for voice, count in counts.most_common()]
 
@@ -97,7 +97,7 @@ def productions_playing(request: HttpRequest, host_id: str) -> list[dict[str, An
     """The account's productions in which a host plays, in whatever version."""
     found = []
     for production in Production.objects.filter(owner_id=account_id(request)):
-        hosts = {str(entry.get("host", "")) for entry in production.document.get("cast", {}).values()}
+        hosts = {entry.host for entry in cast_of(production.document).values()}
         played = sorted(h for h in hosts if base_of(h) == base_of(host_id))
         if played:
             found.append({"id": production.pk, "title": production.title, "host": played[0]})
@@ -115,10 +115,11 @@ class RecastIn(Schema):
 def recast(request: HttpRequest, data: RecastIn) -> Status[None]:
     """Bring a host's version to productions that have another one, each as a revision of its own."""
     for production in Production.objects.filter(owner_id=account_id(request), pk__in=data.productions):
-        cast = {
-            speaker: {**entry, "host": data.host} if base_of(str(entry["host"])) == base_of(data.host) else entry
-            for speaker, entry in production.document["cast"].items()
-        }
+        playing = [s for s, entry in cast_of(production.document).items() if base_of(entry.host) == base_of(data.host)]
+        if not playing:
+            continue
+        cast = production.document["cast"]
+        cast = {**cast, **{speaker: {**cast[speaker], "host": data.host} for speaker in playing}}
         save_production(production, {**production.document, "cast": cast}, production.title, production.revision)
     return Status(204, None)
 

@@ -243,3 +243,18 @@ def test_one_row_that_cannot_be_read_harms_no_other(client: Client, begin: Begin
     assert times_of(client, {"id": str(strange.pk), "document": opened["document"]}).status_code == 200
     broken = client.get(f"/api/productions/{bad.pk}")
     assert broken.status_code == 422 and "Nothing was changed" in broken.json()["detail"]
+
+
+@pytest.mark.parametrize("document", [{"script": 3}, [], {"cast": {"MAREN": 7}}, {"cast": [1]}, {"cast": {"M": {}}}])
+def test_who_speaks_and_plays_where_is_told_beside_a_row_that_cannot_be_read(
+    client: Client, begin: Begin, document: object
+) -> None:
+    good, bad = begin(), begin("MAREN: Papa.")
+    Production.objects.filter(pk=bad.pk).update(document=document)
+    cast = good.document["cast"]["MAREN"]
+    assert client.get("/api/productions/voices-used").json() == [{"voice": cast["voice"], "productions": 1}]
+    for path in (f"using/{cast['voice'].split(':')[0]}", f"playing/{cast['host']}"):
+        assert [row["id"] for row in client.get(f"/api/productions/{path}").json()] == [str(good.pk)], path
+    moved = send(client, "post", "/api/productions/recast", {"host": cast["host"], "productions": [str(bad.pk)]})
+    bad.refresh_from_db()
+    assert moved.status_code == 204 and (bad.document, bad.revision) == (document, 1), "nothing was lost"

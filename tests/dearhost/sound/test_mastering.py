@@ -8,7 +8,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from dearhost.sound import Placement, Stereo, place
+from dearhost.sound import Placement, Stereo, Track, mix
 from dearhost.sound.mastering import CEILING_DBTP, master, measure_loudness, true_peak
 
 RATE = 48_000
@@ -57,6 +57,6 @@ def test_silence_and_clicks_stay_what_they_are() -> None:
 
 def test_placing_is_exact_to_the_sample() -> None:
     tone = np.ones(480, np.float32)
-    mixed = place([Placement(0.5, RATE, tone), Placement(0.999, RATE, tone)], 1.0, RATE)
+    mixed = mix([Track("voice", (Placement(0.5, RATE, tone), Placement(0.999, RATE, tone)))], 1.0, RATE).left
     assert len(mixed) == RATE
     assert mixed[23_999] == 0 and mixed[24_000] == 1 and mixed[24_480] == 0 and mixed[-1] == 1

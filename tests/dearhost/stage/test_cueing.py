@@ -11,7 +11,7 @@ from dearhost.hosts.motion.expressions import ExpressionTrack
 from dearhost.production import Studio, read_script
 from dearhost.render.soundtrack import scene_tracks
 from dearhost.script import Script
-from dearhost.sound import STING_RATE, STINGS, Placement, mix, place, sting
+from dearhost.sound import STING_RATE, STINGS, Placement, Track, mix, sting
 from dearhost.speech import with_pauses
 from dearhost.stage import Painter, Picture, SceneTimeline, compile_timeline
 from dearhost.stage.painting.layers import SceneLayers
@@ -47,7 +47,7 @@ def test_a_measured_running_time_counts_pauses(studio: Studio) -> None:
     time = running_time(script, studio, production)
     assert not time.estimated and time.seconds == pytest.approx(scene.duration, abs=0.01)
     placements = [Placement(line.span.start, line.reading.sample_rate, line.reading.samples) for line in scene.lines]
-    assert len(place(placements, scene.duration, 48_000)) == round(scene.duration * 48_000)
+    assert len(mix([Track("voice", tuple(placements))], scene.duration, 48_000)) == round(scene.duration * 48_000)
 
 
 def test_gestures_and_expressions_fall_on_their_words(studio: Studio) -> None:

@@ -26,23 +26,44 @@ export type PlacedCue = {
 
 /** A cue where it stands in its line. */
 export type LineCue = Omit<PlacedCue, "from" | "to" | "lineId"> & { until: number };
+
+/** A piece of a line's text that carries a cue's mark without a gap, from its line's begin. */
+type CueRun = { id: string; attrs: Record<string, unknown>; from: number; to: number };
+
+// Nodes never change: what was once found in a line holds for as long as it lives, and a keystroke costs its own line.
 const cuesKnown = new WeakMap<DocNode, readonly LineCue[]>();
+const runsKnown = new WeakMap<DocNode, readonly CueRun[]>();
+
+/** The runs of all cues of a line, in the order of its text. */
+export function cueRunsIn(line: DocNode): readonly CueRun[] {
+	let runs = runsKnown.get(line);
+	if (!runs) {
+		const found: CueRun[] = [];
+		line.forEach((child, offset) => {
+			for (const mark of child.marks) {
+				if (mark.type.name !== "cue") continue;
+				const id = String(mark.attrs.id);
+				const last = found.findLast((run) => run.id === id);
+				if (last?.to === offset) last.to += child.nodeSize;
+				else found.push({ id, attrs: mark.attrs, from: offset, to: offset + child.nodeSize });
+			}
+		});
+		runs = found;
+		runsKnown.set(line, runs);
+	}
+	return runs;
+}
 
 /** The cues of a line, each from its first word to its last. */
 export function cuesInLine(line: DocNode): readonly LineCue[] {
 	let cues = cuesKnown.get(line);
 	if (!cues) {
-		const reach = new Map<string, { attrs: Record<string, unknown>; from: number; to: number }>();
-		line.forEach((child, offset) => {
-			for (const mark of child.marks) {
-				if (mark.type.name !== "cue") continue;
-				const id = String(mark.attrs.id);
-				const known = reach.get(id);
-				if (known) known.to = offset + child.nodeSize;
-				else reach.set(id, { attrs: mark.attrs, from: offset, to: offset + child.nodeSize });
-			}
-		});
-		cues = [...reach].map(([id, { attrs, from, to }]) => lineCue(line.textContent, id, attrs, from, to));
+		const reach = new Map<string, CueRun>();
+		for (const run of cueRunsIn(line)) {
+			const known = reach.get(run.id);
+			reach.set(run.id, known ? { ...known, to: run.to } : run);
+		}
+		cues = [...reach.values()].map(({ id, attrs, from, to }) => lineCue(line.textContent, id, attrs, from, to));
 		cuesKnown.set(line, cues);
 	}
 	return cues;

@@ -1,6 +1,6 @@
 import type { Node as DocNode } from "@tiptap/pm/model";
 import { Plugin, PluginKey, type Transaction } from "@tiptap/pm/state";
-import { cuesOf, lineAt, lineById, placeCue, TAKEN_OFF } from "./cues";
+import { cueRunsIn, cuesOf, lineAt, lineById, placeCue, TAKEN_OFF } from "./cues";
 import { newId } from "./document";
 import { nearestWord } from "./words";
 
@@ -37,20 +37,14 @@ type Place = { from: number; to: number; look: boolean; stretch: boolean; line: 
 /** Where each cue lies: one place a run of text that carries it without a gap. */
 function placesOf(doc: DocNode): Map<string, Place[]> {
 	const places = new Map<string, Place[]>();
-	doc.descendants((node, position, parent) => {
-		for (const mark of node.marks) {
-			if (mark.type.name !== "cue") continue;
-			const known = places.get(mark.attrs.id) ?? [];
-			const last = known.at(-1);
-			const line = parent ? doc.resolve(position).start() : position;
-			if (last && last.to === position) last.to = position + node.nodeSize;
-			else {
-				const { look, stretch } = mark.attrs;
-				known.push({ from: position, to: position + node.nodeSize, look, stretch, line });
-			}
-			places.set(mark.attrs.id, known);
+	doc.descendants((node, position) => {
+		if (node.type.name !== "line") return node.type.name === "scene";
+		const line = position + 1;
+		for (const { id, attrs, from, to } of cueRunsIn(node)) {
+			const place = { from: line + from, to: line + to, look: !!attrs.look, stretch: !!attrs.stretch, line };
+			places.set(id, [...(places.get(id) ?? []), place]);
 		}
-		return true;
+		return false;
 	});
 	return places;
 }

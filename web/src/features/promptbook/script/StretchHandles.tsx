@@ -32,9 +32,10 @@ export function StretchHandles({ editor, cue, corners }: Props) {
 			const words = which === "from" ? { from: word.from, to: now.to } : { from: now.from, to: word.to };
 			if (words.from < words.to && (words.from !== now.from || words.to !== now.to)) put(words);
 		};
-		const up = () => window.removeEventListener("pointermove", over);
-		window.addEventListener("pointermove", over);
-		window.addEventListener("pointerup", up, { once: true });
+		const dragging = new AbortController();
+		const { signal } = dragging;
+		window.addEventListener("pointermove", over, { signal });
+		for (const end of ["pointerup", "pointercancel"]) window.addEventListener(end, () => dragging.abort(), { signal });
 	};
 	return (["from", "to"] as const).map((which) => (
 		<button
