@@ -69,14 +69,16 @@ class PictureFolder:
 
     def __init__(self, folder: Path | None) -> None:
         self.folder = folder
-        self._opened: OrderedDict[str, OwnPicture | None] = OrderedDict()
+        self._opened: OrderedDict[str, OwnPicture] = OrderedDict()
 
     def open(self, picture: str) -> OwnPicture | None:
         """A kept picture, ready to be drawn; None where there is none."""
         if picture not in self._opened:
             png = self.bytes_of(picture)
             image = decoded(png, _PROP_SIDE) if png else None
-            self._opened[picture] = OwnPicture(image, _is_cut_out(image)) if image else None
+            if image is None:
+                return None  # asked again the next time: it may be brought in meanwhile
+            self._opened[picture] = OwnPicture(image, _is_cut_out(image))
             while len(self._opened) > _OPENED:
                 self._opened.popitem(last=False)
         return self._opened[picture]
