@@ -60,25 +60,22 @@ CUE_KINDS = CueKinds(
                 Parameter("picture", "The picture", "", required=False),
             ),
             "pick up hold " + " ".join(f"{name} {prop.also}" for name, prop in PROPS.items()),
+            flag="Take {prop}",
         ),
         CueKind("show", "Hold it up", "host", "Prop", (_LONGER,), "raise prop present camera"),
         CueKind("pass", "Pass it on", "host", "Prop", (), "give hand over prop partner"),
         CueKind("put-down", "Put it down", "host", "Prop", (_SIDE,), "away pocket drop prop"),
         *(
-            CueKind(name, _label(name), "host", "Move", parameters, also)
-            for name, parameters, also in (
-                ("walk-in", (_FROM,), "enter come arrive"),
-                ("walk-out", (_TO,), "leave exit go away off"),
-                (
-                    "walk-to",
-                    (Parameter("place", "Where", "middle", choices=("left", "middle", "right")),),
-                    "go move step over",
-                ),
-                ("walk-on-spot", (Parameter("seconds", "Lasts", 3.0, 1.0, 20.0, "s"),), "march step"),
-                ("sit", (), "sit down chair seat"),
-                ("stand", (), "stand up get up rise"),
-                ("turn-away", (_TO,), "look off side back"),
-                ("turn-back", (), "turn to viewer face"),
+            CueKind(name, _label(name), "host", "Move", parameters, also, flag=flag)
+            for name, parameters, also, flag in (
+                ("walk-in", (_FROM,), "enter come arrive", ""),
+                ("walk-out", (_TO,), "leave exit go away off", ""),
+                ("walk-to", (_PLACE,), "go move step over", "Walk to {place}"),
+                ("walk-on-spot", (Parameter("seconds", "Lasts", 3.0, 1.0, 20.0, "s"),), "march step", ""),
+                ("sit", (), "sit down chair seat", ""),
+                ("stand", (), "stand up get up rise", ""),
+                ("turn-away", (_TO,), "look off side back", ""),
+                ("turn-back", (), "turn to viewer face", ""),
             )
         ),
         CueKind(
@@ -88,10 +85,11 @@ CUE_KINDS = CueKinds(
             "Eyes",
             (Parameter("to", "Whom or what", "viewer", choices=LOOKS),),
             "gaze look at camera partner picture notes read eye contact",
+            flag="Look to {to}",
         ),
         CueKind("rest", "Nothing by itself", "host", "Rest"),
         CueKind("emphasis", "Emphasis", "sound", "Delivery", (_AMOUNT,), stretch=True),
-        CueKind("say-as", "Say as", "sound", "Delivery", (Parameter("text", "As spoken", ""),)),
+        CueKind("say-as", "Say as", "sound", "Delivery", (Parameter("text", "As spoken", ""),), flag="Say “{text}”"),
         CueKind(
             "delivery",
             "Delivery",
@@ -116,7 +114,14 @@ CUE_KINDS = CueKinds(
             "Line",
             (Parameter("recording", "Recording", ""), Parameter("borders", "Words set by hand", "", required=False)),
         ),
-        CueKind("pause", "Pause", "sound", "Delivery", (Parameter("seconds", "Length", 0.6, 0.1, 5.0, "s"),)),
+        CueKind(
+            "pause",
+            "Pause",
+            "sound",
+            "Delivery",
+            (Parameter("seconds", "Length", 0.6, 0.1, 5.0, "s"),),
+            flag="Pause {seconds} s",
+        ),
         *(CueKind(name, name.capitalize(), "picture", "Framing", stretch=True) for name in FRAMINGS),
         CueKind(
             "title",
@@ -125,6 +130,7 @@ CUE_KINDS = CueKinds(
             "Text",
             (Parameter("text", "Words", ""), Parameter("seconds", "Stays", 3.0, 1.0, 10.0, "s")),
             shown=True,
+            flag="{text}",
         ),
         CueKind(
             "picture",
@@ -138,6 +144,7 @@ CUE_KINDS = CueKinds(
             ),
             stretch=True,
             shown=True,
+            flag="{shows}",
         ),
         CueKind(
             "sound",
@@ -148,6 +155,7 @@ CUE_KINDS = CueKinds(
                 Parameter("sound", "Sound", next(iter(STINGS)), choices=tuple(STINGS)),
                 Parameter("strength", "Level", 1.0, 0.2, 2.0),
             ),
+            flag="{sound}",
         ),
     )
 )

@@ -56,7 +56,8 @@ class CueKind:
     """Something that can happen on a word. ``family`` is host, picture or sound: the shape of its flag.
 
     ``also``: words one would look for it by. ``stretch``: it may last from its word to a later one.
-    ``shown``: it puts something on the picture, for its ``seconds`` or its stretch.
+    ``shown``: it puts something on the picture, for its ``seconds`` or its stretch. ``flag``: what its flag says, with
+    settings in braces, where that says more than the label: ``Take {prop}``.
     """
 
     name: str
@@ -67,6 +68,7 @@ class CueKind:
     also: str = ""
     stretch: bool = False
     shown: bool = False
+    flag: str = ""
 
     def parameter(self, name: str) -> Parameter | None:
         """The parameter of this name, or None."""
@@ -161,7 +163,9 @@ class CueKinds:
             fitting = [p for p in kind.parameters if word in p.choices] if kind else []
             parameters[fitting[0].name if fitting else word] = word
         for key, value in pairs:
-            parameters[key.strip().lower()] = _number(value)
+            parameter = kind.parameter(key.strip().lower()) if kind else None
+            is_text = parameter is not None and parameter.kind != "number"
+            parameters[key.strip().lower()] = value if is_text else _number(value)
         return name, parameters
 
     def _kind_of(self, words: Sequence[str]) -> tuple[str, Sequence[str]]:

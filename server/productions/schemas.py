@@ -218,7 +218,7 @@ class ParameterOut(Schema):
 
 class CueKindOut(Schema):
     """Something that can happen on a word; ``also``: words one would look for it by. ``stretch``: it may last
-    from its word to a later one."""
+    from its word to a later one. ``flag``: what its flag says, with settings in braces, where that is not the label."""
 
     name: str
     label: str
@@ -226,6 +226,7 @@ class CueKindOut(Schema):
     group: str
     also: str
     stretch: bool
+    flag: str
     parameters: list[ParameterOut]
 
 

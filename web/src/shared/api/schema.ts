@@ -1975,7 +1975,6 @@ export interface components {
          * CastSchema
          * @description Who plays a speaker, with which voice, the effect over it, and how the host behaves: eye contact 0 to 1, blinks
          *     and head motion 0 to 2, 1 the usual.
-         *     ``facing``: the body turned to the left (-1), the camera (0) or the right (1).
          */
         CastSchema: {
             /** Host */
@@ -2447,7 +2446,7 @@ export interface components {
         /**
          * CueKindOut
          * @description Something that can happen on a word; ``also``: words one would look for it by. ``stretch``: it may last
-         *     from its word to a later one.
+         *     from its word to a later one. ``flag``: what its flag says, with settings in braces, where that is not the label.
          */
         CueKindOut: {
             /** Name */
@@ -2465,6 +2464,8 @@ export interface components {
             also: string;
             /** Stretch */
             stretch: boolean;
+            /** Flag */
+            flag: string;
             /** Parameters */
             parameters: components["schemas"]["ParameterOut"][];
         };

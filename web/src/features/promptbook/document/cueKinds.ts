@@ -18,18 +18,24 @@ const NONE: CueKind[] = [];
 export function cueLabel(kinds: readonly CueKind[], cue: Pick<PlacedCue, "kind" | "parameters">): string {
 	const kind = kinds.find((k) => k.name === cue.kind);
 	if (!kind) return cue.kind;
-	if (cue.kind === "title" && cue.parameters.text) return String(cue.parameters.text);
-	const first = kind.parameters[0];
-	if (first && (cue.kind === "picture" || cue.kind === "sound")) {
-		return sentenceCase(String(cue.parameters[first.name] ?? first.default));
-	}
-	if (cue.kind === "take") return `Take ${String(cue.parameters.prop ?? first?.default ?? "").replaceAll("-", " ")}`;
-	if (cue.kind === "eyes") return `Look to ${String(cue.parameters.to ?? first?.default ?? "").replaceAll("-", " ")}`;
-	if (cue.kind === "walk-to") return `Walk to ${cue.parameters.place ?? first?.default}`;
 	if (cue.kind === "delivery") return deliveryLabel(cue.parameters);
-	if (cue.kind === "say-as" && cue.parameters.text) return `Say “${cue.parameters.text}”`;
-	if (cue.kind === "pause") return `Pause ${Number(cue.parameters.seconds ?? 0.6).toFixed(1)} s`;
+	const said = kind.flag && flagOf(kind, cue.parameters);
+	if (said) return said;
 	return cue.parameters.side === "left" ? `${kind.label}, left` : kind.label;
+}
+
+/** A kind's flag with its settings put in; empty where a text of it is not written yet. */
+function flagOf(kind: CueKind, parameters: CueValues): string {
+	let missing = false;
+	const flag = kind.flag.replace(/\{([\w-]+)\}/g, (_, name: string, place: number) => {
+		const parameter = kind.parameters.find((p) => p.name === name);
+		const value = parameters[name] ?? parameter?.default ?? "";
+		missing ||= value === "";
+		if (parameter?.kind === "number") return Number(value).toFixed(1);
+		if (parameter?.kind === "text") return String(value);
+		return place === 0 ? sentenceCase(String(value)) : String(value).replaceAll("-", " ");
+	});
+	return missing ? "" : flag;
 }
 
 export function deliveryLabel({
@@ -55,6 +61,11 @@ export function deliveryLabel({
 }
 
 const sentenceCase = (name: string) => name.charAt(0).toUpperCase() + name.slice(1).replaceAll("-", " ");
+
+/** Whether a new cue of this kind says little until more is chosen: what is said or shown, whom it looks at. */
+export function asksFirst(kind: CueKind): boolean {
+	return kind.parameters.some(({ kind: type, choices }) => type === "text" || choices.length > 2);
+}
 
 export function defaultsOf(kind: CueKind): CueValues {
 	return Object.fromEntries(kind.parameters.filter((p) => p.kind !== "choice").map((p) => [p.name, p.default]));

@@ -1,7 +1,7 @@
 import { getSchema } from "@tiptap/core";
 import { EditorState, TextSelection } from "@tiptap/pm/state";
 import { describe, expect, it } from "vitest";
-import { foundKinds } from "./cueKinds";
+import { asksFirst, foundKinds } from "./cueKinds";
 import { layFlags } from "./cueLayout";
 import { type CueKind, changeCue, cuesOf, removeCue, wordsAway } from "./cues";
 import { documentToEditor, editorToDocument, type ProductionDocument } from "./document";
@@ -126,9 +126,18 @@ describe("flags", () => {
 		expect(height(flags[0]?.rule ?? "")).toBeLessThan(height(flags[1]?.rule ?? ""));
 	});
 
+	it("asks at once for what is said, shown or looked at, and not for a hand or a size", () => {
+		const kind = (...parameters: [type: string, choices: string[]][]) =>
+			({ name: "", parameters: parameters.map(([type, choices]) => ({ kind: type, choices })) }) as unknown as CueKind;
+		expect(asksFirst(kind(["number", []], ["choice", ["left", "right"]]))).toBe(false);
+		expect(asksFirst(kind())).toBe(false);
+		expect(asksFirst(kind(["number", []], ["text", []]))).toBe(true);
+		expect(asksFirst(kind(["choice", ["fish", "boat", "gull"]]))).toBe(true);
+	});
+
 	it("offers what is used most first, and finds by every word typed", () => {
 		const kind = (name: string, group: string) =>
-			({ name, label: name, group, also: "", family: "host", stretch: false, parameters: [] }) as CueKind;
+			({ name, label: name, group, also: "", family: "host", stretch: false, flag: "", parameters: [] }) as CueKind;
 		const kinds = [
 			kind("Nod", "Gesture"),
 			kind("Point left", "Gesture"),

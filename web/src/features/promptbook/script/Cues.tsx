@@ -4,7 +4,7 @@ import { type Ref, useEffect, useImperativeHandle, useMemo, useState } from "rea
 import { clock } from "../../../shared/time";
 import { asOneStep } from "../document/choosing";
 import type { CueHandle } from "../document/cueHandle";
-import { defaultsOf, useCueKinds } from "../document/cueKinds";
+import { asksFirst, defaultsOf, useCueKinds } from "../document/cueKinds";
 import {
 	type CueKind,
 	changeCue,
@@ -101,7 +101,7 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onTry, onSayA
 	const put = (name: string) => {
 		const kind = kinds.find((k) => k.name === name);
 		const id = kind && place(kind, selectedWords(editor.state));
-		if (id && kind.parameters.some((p) => p.kind === "text")) setOpen({ cue: id });
+		if (id && asksFirst(kind)) setOpen({ cue: id });
 	};
 	useImperativeHandle(handle, () => ({
 		ask,
@@ -129,11 +129,7 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onTry, onSayA
 	const topOf = (position: number) => editor.view.coordsAtPos(position).bottom - root.getBoundingClientRect().top + 8;
 	const set = (kind: CueKind, word: Asked) => {
 		const id = place(kind, word.words);
-		// what is to be said or shown has to be chosen first
-		const asks =
-			kind.parameters.some((p) => p.kind === "text") ||
-			["picture", "sound", "delivery", "eyes", "walk-to"].includes(kind.name);
-		if (asks) setOpen({ cue: id });
+		if (asksFirst(kind)) setOpen({ cue: id });
 		else close();
 	};
 	const pale = useMemo(() => paleCues(times), [times]);

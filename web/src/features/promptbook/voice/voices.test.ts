@@ -42,9 +42,17 @@ describe("voices", () => {
 });
 
 describe("a flag says what its cue does", () => {
-	const kind = (name: string, first: string, usual: string) =>
-		({ name, label: name, parameters: [{ name: first, default: usual }] }) as unknown as CueKind;
-	const kinds = [kind("delivery", "manner", "neutral"), kind("picture", "shows", "fish"), kind("say-as", "text", "")];
+	const kind = (name: string, flag: string, type: string, first: string, usual: string | number) =>
+		({ name, label: `The ${name}`, flag, parameters: [{ name: first, kind: type, default: usual }] }) as CueKind;
+	const kinds = [
+		kind("delivery", "", "choice", "manner", "neutral"),
+		kind("picture", "{shows}", "choice", "shows", "fish"),
+		kind("say-as", "Say “{text}”", "text", "text", ""),
+		kind("title", "{text}", "text", "text", ""),
+		kind("take", "Take {prop}", "choice", "prop", "tide-clock"),
+		kind("pause", "Pause {seconds} s", "number", "seconds", 0.6),
+		kind("wave", "", "choice", "side", "right"),
+	];
 	it.each([
 		["delivery", { manner: "calm", pace: 1.2, pitch: -2 }, "Calm, quicker, lower"],
 		["delivery", { manner: "neutral", pace: 1 }, "Delivery"],
@@ -52,6 +60,14 @@ describe("a flag says what its cue does", () => {
 		["picture", { shows: "tide-clock" }, "Tide clock"],
 		["picture", {}, "Fish"],
 		["say-as", { text: "key" }, "Say “key”"],
+		["say-as", { text: "" }, "The say-as"],
+		["title", { text: "low-water, {prop} $1" }, "low-water, {prop} $1"],
+		["title", {}, "The title"],
+		["take", {}, "Take tide clock"],
+		["pause", { seconds: 2 }, "Pause 2.0 s"],
+		["pause", {}, "Pause 0.6 s"],
+		["wave", {}, "The wave"],
+		["wave", { side: "left" }, "The wave, left"],
 		["gone", {}, "gone"],
 	])("%s %j", (name, parameters, label) => expect(cueLabel(kinds, { kind: name, parameters } as never)).toBe(label));
 
