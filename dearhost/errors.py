@@ -16,6 +16,7 @@ DearHostError                  the root; its text says what happened and what to
 ├── HostError
 │   └── UnknownHost            no host has this id
 ├── StageError                 the picture cannot be made as asked (set, shape, fonts)
+├── BackupError                a backup cannot be written or restored
 └── RenderError                the film cannot be written
     ├── RenderStopped          somebody stopped it; finished chunks are kept
     ├── WorkerLost             a drawing process died
@@ -87,6 +88,10 @@ class UnknownHost(HostError):
 
 class StageError(DearHostError):
     """The picture cannot be made as asked."""
+
+
+class BackupError(DearHostError):
+    """A backup cannot be written, or is none."""
 
 
 class RenderError(DearHostError):

@@ -13,6 +13,7 @@ from dearhost.hosts.host import Card
 from dearhost.hosts.people.model_sheet import ModelSheet
 from dearhost.hosts.people.person import Person
 from dearhost.hosts.people.sheet_file import host_from_json, host_to_json
+from dearhost.json_data import read_json
 from dearhost.storage import write_whole
 
 _ID = re.compile(r"(own-[0-9a-f]{10})-v(\d{1,4})")
@@ -98,7 +99,7 @@ class HostShelf:
     def _load(host_id: str, path: Path) -> Person:
         if path.stat().st_size > _LARGEST:
             raise HostError("This file is too big for a host.")
-        name, card, sheet, _ = host_from_json(json.loads(path.read_text(encoding="utf-8")))
+        name, card, sheet, _ = host_from_json(read_json(path.read_bytes()))
         return Person(host_id, name, card, sheet)
 
 

@@ -2,22 +2,19 @@
 
 from __future__ import annotations
 
-import json
-from typing import Any
-
 from django.http import HttpRequest
 from ninja.parser import Parser
 from ninja.types import DictStrAny
 
+from dearhost.json_data import read_json
+
 
 class StrictParser(Parser):
-    """RFC 8259 knows no NaN and no Infinity; Python's reader would let them in."""
+    """Everything that comes in is text that can be shown and written again, and numbers that are some."""
 
     def parse_body(self, request: HttpRequest) -> DictStrAny:
-        """The body's data. Raises ValueError for what is not JSON."""
-        data: DictStrAny = json.loads(request.body, parse_constant=_refuse)
+        """The body's data. Raises ValueError for what is not JSON, or cannot be kept."""
+        if request.content_type != "application/json":  # which no form of another page can send
+            raise ValueError("the body is not sent as JSON")
+        data: DictStrAny = read_json(request.body)
         return data
-
-
-def _refuse(constant: str) -> Any:
-    raise ValueError(f"{constant} is not JSON")
