@@ -121,15 +121,18 @@ _NOT_NAMES = frozenset(
         "ps",
     ]
 )
-_LABEL = re.compile(
-    r"^\s*(?:[-*•–]\s+)?\**\s*([^\W\d_][\w .'’/&-]{0,38}?)\s*(\([^()]*\))?\s*\**:\**(?:\s+(.*)|$)", re.S
-)
+_LABEL = re.compile(r"\s*(?:[-*•–]\s+)?\**\s*([^\W\d_][\w .'’/&-]{0,38}?)\s*(\([^()]*\))?\s*\**:\**")
+_LONGEST_LABEL = 160
+_PARENTHETICAL = re.compile(r"\(([^()]*)\)\s*")
 
 
 def label_of(text: str) -> tuple[str, str, str] | None:
     """``NAME (extension): rest`` as (name, extension, rest), or None. The colon needs a space after it."""
-    match = _LABEL.match(text)
-    return (match[1].strip(), (match[2] or "").strip("()"), (match[3] or "").strip()) if match else None
+    match = _LABEL.match(text, 0, _LONGEST_LABEL)
+    rest = text[match.end() :] if match else ""
+    if not match or (rest and not rest[0].isspace()):
+        return None
+    return match[1].strip(), (match[2] or "").strip("()"), rest.strip()
 
 
 def is_direction_label(name: str) -> bool:
@@ -163,9 +166,11 @@ class ScriptBuilder:
     def line(self, speaker: str, text: str) -> None:
         """Add a line. Leading and whole-line parentheticals become directions of their own."""
         text = re.sub(r"\s+", " ", text).strip()
-        while match := re.match(r"\(([^()]*[^\W\d_][^()]*)\)\s*", text):
+        begins = 0
+        while (match := _PARENTHETICAL.match(text, begins)) and any(c.isalpha() for c in match[1]):
             self.direction(match[1])
-            text = text[match.end() :]
+            begins = match.end()
+        text = text[begins:]
         text, cues = take_cues(text, self._kinds)
         if not text.strip():
             return

@@ -13,7 +13,9 @@ from dearhost.script.cues import Cue, cue_from_json, cue_to_json
 from dearhost.script.staging import AS_EVERYWHERE, ReadChoices, Staging, staging_from_json, staging_to_json
 
 MAX_WORDS = 40_000
-LONG_LINE = 1_200
+LONG_LINE, LONGEST_LINE = 1_200, 12_000
+"""Characters: above the first a line is remarked on, above the second, about 13 minutes, it is not spoken."""
+LONG_WORD = 100
 
 
 def new_id() -> str:

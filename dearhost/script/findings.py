@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Any
 
 from dearhost.errors import NothingToSay, UnfilledPlaceholder, UnreadableScript
 from dearhost.script.anchors import word_at
 from dearhost.script.cues import CueKinds
-from dearhost.script.document import LONG_LINE, MAX_WORDS, Line, Script
+from dearhost.script.document import LONG_LINE, LONG_WORD, LONGEST_LINE, MAX_WORDS, Line, Script, Word
 from dearhost.script.spoken import placeholders, words_of
 
 
@@ -53,14 +54,23 @@ def findings(script: Script, kinds: CueKinds) -> tuple[Finding, ...]:
     found: list[Finding] = []
     total = 0
     for scene, number, line in script.lines():
-        total += len(words_of(line.text))
+        words = words_of(line.text)
+        total += len(words)
         for slot in placeholders(line.text):
             written = line.text[slot.start : slot.end]
             place = Place(scene, number, slot.start, slot.end)
             message = f"'{written}' is still open at {place}. Fill it in, or delete it."
             found.append(Finding("placeholder", message, place, stops=True))
-        found += _cue_findings(scene, number, line, kinds)
-        if len(line.text) > LONG_LINE:
+        found += _cue_findings(scene, number, line, words, kinds)
+        found += _long_words(scene, number, words)
+        if len(line.text) > LONGEST_LINE:
+            place = Place(scene, number, 0, len(line.text))
+            message = (
+                f"The line at {place} has {len(line.text):,} characters; up to {LONGEST_LINE:,} are spoken in one. "
+                "Split it into several lines."
+            )
+            found.append(Finding("too-long", message, place, stops=True))
+        elif len(line.text) > LONG_LINE:
             place = Place(scene, number, 0, len(line.text))
             message = (
                 f"The line at {place} has {len(line.text):,} characters. It is spoken as it is; "
@@ -70,13 +80,25 @@ def findings(script: Script, kinds: CueKinds) -> tuple[Finding, ...]:
     if total == 0:
         found.append(Finding("nothing-to-say", _nothing(script), stops=True))
     if total > MAX_WORDS:
-        found.append(Finding("too-long", _too_long(total), stops=True))
+        found.insert(0, Finding("too-long", _too_long(total), stops=True))
     return tuple(found)
 
 
-def _cue_findings(scene: int, number: int, line: Line, kinds: CueKinds) -> list[Finding]:
+def _long_words(scene: int, number: int, words: Sequence[Word]) -> list[Finding]:
     found = []
-    words = words_of(line.text)
+    for word in words:
+        if len(word.text) > LONG_WORD:
+            place = Place(scene, number, word.start, word.end)
+            message = (
+                f"'{word.text[:20]}…' at {place} has {len(word.text):,} characters without a space. "
+                "It is spoken in pieces; write it as it is to be said, or put it in square brackets to leave it unsaid."
+            )
+            found.append(Finding("long-word", message, place))
+    return found
+
+
+def _cue_findings(scene: int, number: int, line: Line, words: Sequence[Word], kinds: CueKinds) -> list[Finding]:
+    found = []
     for cue in line.cues:
         word = word_at(words, cue.start)
         place = Place(scene, number, word.start, word.end) if word else Place(scene, number)

@@ -7,6 +7,8 @@ import re
 from dearhost.script.builder import ScriptBuilder, is_direction_label, is_name, label_of
 from dearhost.script.cues import CueKinds
 from dearhost.script.document import Script
+from dearhost.script.inline_marks import strip_fountain
+from dearhost.script.pairs import BONEYARD, NOTE, without_pairs
 
 _TITLE_KEYS = frozenset(
     [
@@ -29,7 +31,8 @@ _TITLE_KEYS = frozenset(
 )
 _SLUG = re.compile(r"^(?:INT|EXT|EST|INT\.?/EXT|I/E)[. ]", re.I)
 _TRANSITION = re.compile(r"^[^a-z]*TO:$")
-_CHARACTER = re.compile(r"^[^\W\d_][^a-z:]*?(?:\s*\([^()]*\))*\s*\^?$")
+_CHARACTER = re.compile(r"[^\W\d_][^a-z:]*")
+_SCENE_NUMBER = re.compile(r"#[^#\s][^#]*#$")
 
 
 def read_fountain(text: str, kinds: CueKinds) -> Script:
@@ -42,18 +45,11 @@ def read_fountain(text: str, kinds: CueKinds) -> Script:
     return _FountainReader(kinds).read(text)
 
 
-def strip_emphasis(text: str) -> str:
-    """Fountain's emphasis marks removed; an escaped mark stays as itself, and so do those in notes."""
-    notes = re.findall(r"\[\[.*?\]\]", text)
-    text = re.sub(r"\[\[.*?\]\]", "\ufdd2", text)
-    text = re.sub(r"\\([*_])", lambda m: "\ufdd0" if m[1] == "*" else "\ufdd1", text)
-    for mark in (r"\*\*\*", r"\*\*", r"\*"):
-        text = re.sub(rf"{mark}(?=\S)(.+?)(?<=\S){mark}", r"\1", text)
-    text = re.sub(r"(?<![_\w])_(?=[^\s_])([^_]+)(?<=[^\s_])_(?![_\w])", r"\1", text)
-    text = text.replace("\ufdd0", "*").replace("\ufdd1", "_")
-    for note in notes:
-        text = text.replace("\ufdd2", note, 1)
-    return text
+def _unwrapped(text: str, opening: str, closing: str) -> str:
+    """What stands between the brackets that begin and end ``text``; else ``text``."""
+    if len(text) < len(opening + closing) or not (text.startswith(opening) and text.endswith(closing)):
+        return text
+    return text[len(opening) : -len(closing)].strip()
 
 
 class _FountainReader:
@@ -61,8 +57,8 @@ class _FountainReader:
         self.builder = ScriptBuilder(kinds)
 
     def read(self, text: str) -> Script:
-        text = re.sub(r"/\*.*?\*/", "", text, flags=re.S)
-        text = re.sub(r"\[\[.*?\]\]", lambda m: m[0].replace("\n", " "), text, flags=re.S)
+        text = without_pairs(text, BONEYARD)
+        text = without_pairs(text, NOTE, lambda note: note.replace("\n", " "))
         rows = self._title_page(text.split("\n"))
         index = 0
         while index < len(rows):
@@ -88,7 +84,7 @@ class _FountainReader:
                 self.builder.notes[key] = f"{self.builder.notes[key]}\n{row.strip()}".strip()
         else:
             rows = []
-        self.builder.title = strip_emphasis(self.builder.notes.get("title", "")).replace("\n", " ")
+        self.builder.title = strip_fountain(self.builder.notes.get("title", "")).replace("\n", " ")
         return rows
 
     def _element(self, rows: list[str], index: int) -> int:
@@ -103,7 +99,7 @@ class _FountainReader:
         if section:
             self._scene(section[2])
         elif stripped.startswith("=") or re.fullmatch(r">.*<", stripped):
-            self.builder.direction(strip_emphasis(stripped.strip("=<> ")))
+            self.builder.direction(strip_fountain(stripped.strip("=<> ")))
         elif re.fullmatch(r"\.[^.].*", stripped):
             self._scene(stripped[1:])
         elif alone and _SLUG.match(stripped) and not after:
@@ -117,14 +113,14 @@ class _FountainReader:
         return index + 1
 
     def _scene(self, heading: str) -> None:
-        heading = re.sub(r"\s*#[^#\s][^#]*#\s*$", "", strip_emphasis(heading))
-        self.builder.scene(re.sub(r"^\d+\s*[.:)]?\s+", "", re.sub(r"\[\[.*?\]\]", "", heading)))
+        heading = _SCENE_NUMBER.sub("", strip_fountain(heading).rstrip()).rstrip()
+        self.builder.scene(re.sub(r"^\d+\s*[.:)]?\s+", "", without_pairs(heading, NOTE)))
 
     @staticmethod
     def _is_character(row: str) -> bool:
         if row[0] == "!" or row[0] == "~":
             return False
-        return row[0] == "@" or bool(_CHARACTER.match(re.sub(r"\([^()]*\)", "", row).strip()))
+        return row[0] == "@" or bool(_CHARACTER.fullmatch(re.sub(r"\([^()]*\)", "", row).strip()))
 
     def _dialogue(self, rows: list[str], index: int) -> int:
         name = re.sub(r"\([^()]*\)", "", rows[index].strip().rstrip("^").lstrip("@")).strip()
@@ -143,7 +139,7 @@ class _FountainReader:
         return index
 
     def _say(self, name: str, speech: list[str]) -> None:
-        text = strip_emphasis(" ".join(speech))
+        text = strip_fountain(" ".join(speech))
         if text.strip():
             self.builder.line(name, text)
 
@@ -152,12 +148,12 @@ class _FountainReader:
         speaker, gathered = "", [""]
 
         def flush() -> None:
-            text = strip_emphasis(" ".join(gathered)).strip()
+            text = strip_fountain(" ".join(gathered)).strip()
             gathered.clear()
             if speaker:
                 self.builder.line(speaker, text)
             elif text:
-                self.builder.direction(re.sub(r"^\((.*)\)$", r"\1", re.sub(r"^\[\[\s*(.*?)\s*\]\]$", r"\1", text)))
+                self.builder.direction(_unwrapped(_unwrapped(text, "[[", "]]"), "(", ")"))
 
         first = index
         while index < len(rows) and rows[index].strip():

@@ -7,15 +7,17 @@ import re
 from dearhost.script.builder import ScriptBuilder, is_direction_label, is_name, label_of
 from dearhost.script.cues import CueKinds
 from dearhost.script.document import Script
+from dearhost.script.inline_marks import strip_markdown
+from dearhost.script.pairs import BONEYARD, COMMENT, without_pairs
 
-_COMMENT = re.compile(r"<!--.*?-->|/\*.*?\*/", re.S)
 _SCENE_LINE = re.compile(
     r"^(?:scene|part|chapter|section|act|szene|escena|scène)\s+(?:\d+|[ivxlc]+|[a-z])\b\s*[:.–—-]?\s*(.*)$", re.I
 )
+_LONGEST_HEADING = 400
 _SLUG = re.compile(r"^(?:INT|EXT|EST|INT\.?/EXT|I/E)[. ]", re.I)
 _BULLET = re.compile(r"^\s*(?:[-*+•–]|\d{1,2}[.)])\s+(.*)$", re.S)
 _RULE = re.compile(r"^\s*([-*_=])(?:\s*\1){2,}\s*$")
-_HASH = re.compile(r"^\s{0,3}(#{1,6})\s+(.*?)\s*#*\s*$")
+_HASH = re.compile(r"^\s{0,3}(#{1,6})\s+(.*)$")
 
 
 def read_plain_text(text: str, kinds: CueKinds) -> Script:
@@ -43,7 +45,7 @@ class _Reader:
         self.fenced = False
 
     def read(self, text: str) -> Script:
-        text = _COMMENT.sub(self._comment, text)
+        text = without_pairs(text, {**COMMENT, **BONEYARD}, lambda comment: "\n" * comment.count("\n"))
         if self.markdown:
             text = self._front_matter(text)
         headings = [m for m in map(_HASH.match, text.split("\n")) if m]
@@ -53,9 +55,6 @@ class _Reader:
             self._row(row.rstrip())
         self._flush()
         return self.builder.finish()
-
-    def _comment(self, match: re.Match[str]) -> str:
-        return "\n" * match[0].count("\n")
 
     def _front_matter(self, text: str) -> str:
         match = re.match(r"\s*---\n(.*?)\n---\s*\n", text, re.S)
@@ -111,7 +110,7 @@ class _Reader:
             self._flush()
             self.builder.line(self.speaker, self._bare(stripped))
             return
-        label = label_of(self._bare(row))
+        label = label_of(self._bare(row[:_LONGEST_HEADING]))
         if label and is_name(label[0]):
             self._flush()
             self.speaker = label[0]
@@ -127,14 +126,14 @@ class _Reader:
         self.paragraph.append(re.sub(r"^\s*>\s?", "", row) if self.markdown else row)
 
     def _labelled_direction(self, row: str) -> bool:
-        label = label_of(self._bare(row))
+        label = label_of(self._bare(row[:_LONGEST_HEADING]))
         return label is not None and is_direction_label(label[0])
 
     def _heading(self, row: str) -> bool:
         hashes = _HASH.match(row)
         if hashes:
             self._flush()
-            heading = self._bare(hashes[2])
+            heading = self._bare(hashes[2].rstrip().rstrip("#").rstrip())
             if self.title_hash and len(hashes[1]) == 1 and not self.builder.title:
                 self.builder.title = heading
             else:
@@ -145,6 +144,8 @@ class _Reader:
             if not re.fullmatch(r"_+", row):
                 self._scene("")
                 return True
+            return False
+        if len(row) > _LONGEST_HEADING:
             return False
         bare = self._bare(row)
         named = _SCENE_LINE.match(bare)
@@ -160,30 +161,10 @@ class _Reader:
         self.directing = False
 
     def _bare(self, text: str) -> str:
-        return strip_markup(text) if self.markdown else re.sub(r"\*\*(.+?)\*\*", r"\1", text)
+        return strip_markdown(text) if self.markdown else re.sub(r"\*\*(.+?)\*\*", r"\1", text)
 
     def _flush(self) -> None:
         text = self._bare(" ".join(p.strip() for p in self.paragraph))
         self.paragraph = []
         if text.strip():
             self.builder.line(self.speaker, text)
-
-
-_MARKS = "\\`*_{}[]()#+.!~-"
-_ESCAPED = re.compile(rf"\\([{re.escape(_MARKS)}])")
-_HIDDEN = {0xFDD0 + number: mark for number, mark in enumerate(_MARKS)}
-"""Escaped marks by characters that no text holds: Unicode keeps them for the inside of programs."""
-
-
-def strip_markup(text: str) -> str:
-    """Markdown's inline marks removed, their text kept: emphasis, code, links, escapes."""
-    # an escaped mark is no mark: it is out of sight till the others are gone
-    text = _ESCAPED.sub(lambda match: chr(0xFDD0 + _MARKS.index(match[1])), text)
-    text = re.sub(r"!\[([^\]]*)\]\([^)]*\)", r"\1", text)
-    text = re.sub(r"(?<!\[)\[([^\[\]]+)\]\((?:[^()\s]+)(?:\s+\"[^\"]*\")?\)", r"\1", text)
-    text = re.sub(r"`([^`]+)`", r"\1", text)
-    text = re.sub(r"(\*\*|__)(?=\S)(.+?)(?<=\S)\1", r"\2", text)
-    text = re.sub(r"(?<![\w*])\*(?=\S)([^*]+?)(?<=\S)\*(?!\w)", r"\1", text)
-    text = re.sub(r"(?<![\w_])_(?=[^\s_])([^_]+?)(?<=[^\s_])_(?![\w_])", r"\1", text)
-    text = re.sub(r"~~(.+?)~~", r"\1", text)
-    return text.translate(_HIDDEN)

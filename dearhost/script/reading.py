@@ -45,7 +45,7 @@ def decode(data: bytes, name: str) -> str:
 
 def normalise(text: str) -> str:
     """One kind of line end; no control characters but tab and line end; no byte-order mark, and none of the
-    characters that Unicode keeps for the inside of programs (U+FDD0 to U+FDEF), which hide escaped marks here."""
+    characters that Unicode keeps for the inside of programs (U+FDD0 to U+FDEF)."""
     text = text.replace("\r\n", "\n").replace("\r", "\n").replace("\x0c", "\n")
     return re.sub(r"[\x00-\x08\x0b\x0e-\x1f\x7f\ufeff\ufdd0-\ufdef]", "", text)
 
@@ -63,8 +63,13 @@ def guess_kind(text: str) -> str:
     )
     if slugs and capitals:
         return "fountain"
-    marks = sum(bool(re.match(r"#{1,6} |\s*[-*] |> |```|!\[", r)) for r in rows)
-    return "markdown" if marks or re.search(r"\*\*\S.*?\S\*\*|\]\(https?:", text) else "plain"
+    marks = sum(bool(re.match(r"#{1,6} |\s*[-*] |> |```|!\[", r)) or _has_strong(r) for r in rows)
+    return "markdown" if marks or re.search(r"\]\(https?:", text) else "plain"
+
+
+def _has_strong(row: str) -> bool:
+    opening = re.search(r"\*\*\S", row)
+    return opening is not None and re.search(r"\S\*\*", row[opening.end() :]) is not None
 
 
 def read_script(text: str, kind: str = "", *, kinds: CueKinds) -> Script:

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from enum import Enum
 
 from dearhost.script.document import Line, Scene, Word
+from dearhost.script.pairs import BONEYARD, COMMENT, NOTE, pairs_in
 
 
 class Unspoken(Enum):
@@ -27,7 +28,6 @@ class UnspokenSpan:
     end: int
 
 
-_NOTE = re.compile(r"\[\[.*?\]\]|/\*.*?\*/|<!--.*?-->", re.S)
 _SQUARE = re.compile(r"\[([^\[\]\n]*)\]")
 _OPEN_SLOT = re.compile(r"\{\{?[^{}\n]{1,60}\}?\}|<[^<>\n]{1,80}>|_{3,}")
 _ROUND = re.compile(r"\(([^()]*)\)")
@@ -51,7 +51,7 @@ _CUE_WORDS = frozenset(
     """.split()  # noqa: SIM905
 )
 """Played, not filled in, wherever they stand."""
-_TAG = re.compile(r"</?(?:b|i|u|em|strong|br|p|span|a|sub|sup|small)\b[^>]*>", re.I)
+_TAG = re.compile(r"</?(?:b|i|u|em|strong|br|p|span|a|sub|sup|small)\b[^<>]*>", re.I)
 _SENTENCE_END = ".!?…:;"
 
 
@@ -74,9 +74,16 @@ def _is_slot(text: str, match: re.Match[str]) -> bool:
         return True
     if words[0] in _CUE_WORDS:
         return False
-    before = text[: match.start()].rstrip()
+    before = _character_before(text, match.start())
     after = text[match.end() : match.end() + 1]
-    return len(words) <= 2 and bool(before) and before[-1].isalnum() and after in (",", ".", "!", "?", "'", "’")
+    return len(words) <= 2 and before.isalnum() and after in (",", ".", "!", "?", "'", "’")
+
+
+def _character_before(text: str, index: int) -> str:
+    """The last character before ``index`` that is no space; "" where there is none."""
+    while index and text[index - 1].isspace():
+        index -= 1
+    return text[index - 1 : index]
 
 
 def unspoken_spans(text: str) -> tuple[UnspokenSpan, ...]:
@@ -93,8 +100,8 @@ def unspoken_spans(text: str) -> tuple[UnspokenSpan, ...]:
             taken[start:end] = b"\1" * (end - start)
             found.append(UnspokenSpan(kind, start, end))
 
-    for match in _NOTE.finditer(text):
-        take(Unspoken.NOTE, *match.span())
+    for start, end in pairs_in(text, {**NOTE, **BONEYARD, **COMMENT}):
+        take(Unspoken.NOTE, start, end)
     for match in _TAG.finditer(text):
         take(Unspoken.NOTE, *match.span())
     for match in _SQUARE.finditer(text):
@@ -104,10 +111,15 @@ def unspoken_spans(text: str) -> tuple[UnspokenSpan, ...]:
         if match[0][0] == "<" and not re.match(r"[^\W\d_]", inner):
             continue
         take(Unspoken.PLACEHOLDER, *match.span())
+    looked = 0
+    before = ""  # the last character before the bracket that is neither space nor taken
     for match in _ROUND.finditer(text):
-        before = "".join(" " if taken[i] else c for i, c in enumerate(text[: match.start()])).rstrip()
+        for index in range(looked, match.start()):
+            if not taken[index] and not text[index].isspace():
+                before = text[index]
+        looked = match.start()
         after = text[match.end() : match.end() + 1]
-        between = (not before or before[-1] in _SENTENCE_END) and (not after or after.isspace())
+        between = before in _SENTENCE_END and (not after or after.isspace())
         if between and re.search(r"[^\W\d_]{2}", match[1]):
             take(Unspoken.PARENTHETICAL, *match.span())
     return tuple(sorted(found, key=lambda s: s.start))

@@ -2,12 +2,12 @@
 
 from __future__ import annotations
 
-import re
 from collections.abc import Callable
 
 from dearhost.script.cue_notes import text_with_cues
 from dearhost.script.cues import CueKinds
 from dearhost.script.document import Direction, Line, Scene, Script
+from dearhost.script.inline_marks import escape_fountain, escape_markdown
 
 UNNAMED = "Host"
 """Fountain needs a name for whoever speaks."""
@@ -31,19 +31,16 @@ def _indented(value: str) -> str:
 
 
 def _scene(scene: Scene, kinds: CueKinds) -> list[str]:
-    return [f"# {_escaped(scene.heading)}" if scene.heading else "===", *(_block(b, kinds) for b in scene.blocks)]
+    return [
+        f"# {escape_fountain(scene.heading)}" if scene.heading else "===",
+        *(_block(b, kinds) for b in scene.blocks),
+    ]
 
 
 def _block(block: Line | Direction, kinds: CueKinds) -> str:
     if isinstance(block, Direction):
-        return f"!{_escaped(block.text)}"
-    return f"@{block.speaker or UNNAMED}\n{_escaped(text_with_cues(block, kinds))}"
-
-
-def _escaped(text: str) -> str:
-    """Emphasis marks as themselves, but not inside cue notes."""
-    parts = re.split(r"(\[\[.*?\]\])", text)
-    return "".join(p if p.startswith("[[") else re.sub(r"([*_])", r"\\\1", p) for p in parts)
+        return f"!{escape_fountain(block.text)}"
+    return f"@{block.speaker or UNNAMED}\n{escape_fountain(text_with_cues(block, kinds))}"
 
 
 def write_markdown(script: Script, kinds: CueKinds) -> str:
@@ -52,7 +49,7 @@ def write_markdown(script: Script, kinds: CueKinds) -> str:
     Names are read back when they begin with capitals.
     """
     head = [f"---\ntitle: {' '.join(script.title.split())}\n---"] if script.title else []
-    return _paragraphs(script, head, lambda text: _escaped(text).replace("`", "\\`"), kinds)
+    return _paragraphs(script, head, escape_markdown, kinds)
 
 
 def write_plain(script: Script) -> str:

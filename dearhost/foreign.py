@@ -1,0 +1,76 @@
+"""Files that somebody else made are read in a process of their own, with limits of time and memory.
+
+Whatever is in them, what reads them may hang, fill the memory or crash: then that process ends, and nothing else.
+"""
+
+from __future__ import annotations
+
+import resource
+from collections.abc import Callable
+from contextlib import suppress
+from multiprocessing import get_context
+from multiprocessing.connection import Connection
+from pathlib import Path
+from typing import Any, TypeVar
+
+from dearhost.errors import DearHostError
+
+_Value = TypeVar("_Value")
+SECONDS, MEMORY = 20.0, 800_000_000
+"""Limits where none are given: of the wall clock, and of bytes beyond what a process has anyway."""
+
+
+class ForeignFailure(Exception):
+    """What read the file did not come to an end. ``str(error)`` ends a sentence that begins with the file's name."""
+
+
+def in_own_process(work: Callable[..., _Value], *given: Any, seconds: float = SECONDS, memory: int = MEMORY) -> _Value:
+    """``work(*given)``, a module's function, done in a process of its own; what it returns must be picklable.
+
+    Raises the DearHostError that ``work`` raises, and ForeignFailure for anything else: another exception, a crash,
+    more than ``seconds``, more than ``memory`` bytes.
+    """
+    # not forked from the server that painters are forked from: that one must have their code loaded when it begins
+    context = get_context("spawn")
+    ours, theirs = context.Pipe(duplex=False)
+    process = context.Process(target=_do, args=(theirs, memory, work, given), daemon=True)
+    process.start()
+    theirs.close()
+    try:
+        if not ours.poll(seconds):
+            raise ForeignFailure(f"takes longer than {seconds:.0f} s to read")
+        kind, value = ours.recv()
+    except EOFError:
+        raise ForeignFailure("cannot be read to its end") from None
+    finally:
+        ours.close()
+        process.kill()
+        process.join()
+    if kind == "done":
+        done: _Value = value
+        return done
+    if kind == "error":
+        raise value
+    raise ForeignFailure(value)
+
+
+def _do(connection: Connection, memory: int, work: Callable[..., Any], given: tuple[Any, ...]) -> None:
+    _limit_memory(memory)
+    answer: tuple[str, Any]
+    try:
+        answer = ("done", work(*given))
+    except DearHostError as error:
+        answer = ("error", error)
+    except MemoryError:
+        answer = ("failure", f"needs more than {memory / 1e6:.0f} MB of memory to read")
+    except Exception as error:
+        answer = ("failure", f"is damaged ({type(error).__name__})")
+    with suppress(BrokenPipeError):  # nobody waits any more
+        connection.send(answer)
+
+
+def _limit_memory(memory: int) -> None:
+    used = int(Path("/proc/self/statm").read_text().split()[0]) * resource.getpagesize()
+    _, hard = resource.getrlimit(resource.RLIMIT_AS)
+    resource.setrlimit(resource.RLIMIT_AS, (used + memory, hard))
+    resource.setrlimit(resource.RLIMIT_CORE, (0, 0))
