@@ -14,6 +14,7 @@ from dearhost.production.choices import (
     own_choices_from_json,
 )
 from dearhost.production.cue_kinds import CUE_KINDS
+from dearhost.production.fitting_voices import language_findings
 from dearhost.production.line_reading import manner_in, manner_of, pauses_of, playable
 from dearhost.production.opening import open_production, open_production_file
 from dearhost.production.production import (
@@ -70,6 +71,7 @@ __all__ = [
     "findings",
     "fitted",
     "full_cast",
+    "language_findings",
     "manner_in",
     "manner_of",
     "open_production",

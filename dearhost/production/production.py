@@ -18,6 +18,7 @@ from dearhost.production.choices import (
     in_scene,
     own_choices_from_json,
 )
+from dearhost.production.fitting_voices import language_read_by, short
 from dearhost.production.studio import Studio
 from dearhost.script import Brief, Scene, Script, from_json, to_json
 from dearhost.sound.effects import EFFECTS
@@ -110,14 +111,17 @@ def with_captions(production: Production, burned: bool) -> Production:
 
 
 def full_cast(script: Script, cast: Mapping[str, CastEntry], voices: VoiceRegistry) -> dict[str, CastEntry]:
-    """``cast`` with an entry for every speaker of ``script``: a host of the same name, else the next free."""
+    """``cast`` with an entry for every speaker of ``script``: a host of the same name, else the next free, with a voice
+    of the language their lines are in."""
     full = {s: cast[s] for s in script.speakers() if s in cast}
-    default = voices.default()
-    language = default.language.split("-")[0]
-    spoken = [v.id for v in voices.voices() if v.language.split("-")[0] == language and v.engine == default.engine]
+    default, stock = voices.default(), voices.stock()
+    among = frozenset(short(voice.language) for voice in stock)
     for speaker in script.speakers() or ("",):
         if speaker in full:
             continue
+        language = language_read_by(speaker, script, among) or short(default.language)
+        speaking = [v for v in stock if short(v.language) == language]
+        spoken = [v.id for v in speaking if v.engine == default.engine] or [v.id for v in speaking] or [default.id]
         taken = {e.host for e in full.values()}
         named = next(
             (h.id for h in CAST.values() if h.name.split()[0].casefold() == speaker.split(" ")[0].casefold()), ""
@@ -127,9 +131,7 @@ def full_cast(script: Script, cast: Mapping[str, CastEntry], voices: VoiceRegist
         used = {e.voice for e in full.values()}
         wanted = CAST[host].card.voice
         voice = (
-            wanted
-            if wanted in spoken and wanted not in used
-            else next((v for v in spoken if v not in used), default.id)
+            wanted if wanted in spoken and wanted not in used else next((v for v in spoken if v not in used), spoken[0])
         )
         full[speaker] = CastEntry(host, voice)
     return full

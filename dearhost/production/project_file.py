@@ -10,11 +10,13 @@ import base64
 import io
 import json
 import zipfile
+import zlib
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, replace
 from typing import Any
 
 from dearhost.errors import DearHostError, ScriptError
+from dearhost.json_data import read_json
 from dearhost.production.choices import CHOICES, Value
 from dearhost.production.cue_kinds import CUE_KINDS
 from dearhost.production.production import (
@@ -32,6 +34,9 @@ SUFFIX = ".dearhost"
 FORM = "dear-host-production"
 VERSION = 1
 """Raised when a file of this form could no longer be read as it is; what is merely missing has its usual value."""
+_DAMAGED = (
+    zipfile.BadZipFile, zlib.error, KeyError, ValueError, EOFError, OSError, NotImplementedError, RuntimeError,
+)  # fmt: skip
 _LARGEST = 100_000_000
 _EPOCH = (2020, 1, 1, 0, 0, 0)
 
@@ -112,8 +117,8 @@ def _document(data: bytes, name: str) -> Mapping[str, Any]:
             entry = packed.getinfo("production.json")
             if entry.file_size > _LARGEST:
                 raise UnreadableProduction(f"'{name}' is too big to be a production.")
-            document = json.loads(packed.read(entry).decode("utf-8"))
-    except (zipfile.BadZipFile, KeyError, ValueError, EOFError, OSError, NotImplementedError, RuntimeError) as error:
+            document = read_json(packed.read(entry))
+    except _DAMAGED as error:
         raise UnreadableProduction(
             f"'{name}' is no production file, or it is damaged ({type(error).__name__}). "
             "Copy it again from where it came; nothing was changed."

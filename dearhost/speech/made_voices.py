@@ -9,6 +9,7 @@ from pathlib import Path
 from typing import Any
 
 from dearhost.errors import UnknownVoice
+from dearhost.json_data import read_json
 from dearhost.speech.describing import within_limits
 from dearhost.speech.reshaping import Shape
 from dearhost.storage import ReadFiles, write_whole
@@ -45,8 +46,18 @@ class MadeVoices:
         """A recipe. Raises UnknownVoice."""
         voice = self._files.load(self._path(voice_id))
         if voice is None:
-            raise UnknownVoice("This made voice is not on this machine any more. Choose another.")
+            raise self.missing()
         return voice
+
+    @staticmethod
+    def missing() -> UnknownVoice:
+        """What is said of a recipe that is not here."""
+        return UnknownVoice("This made voice is not on this machine any more. Choose another.")
+
+    @staticmethod
+    def is_id(voice_id: str) -> bool:
+        """Whether a made voice could be called so."""
+        return _ID.fullmatch(voice_id) is not None
 
     def keep(self, voice: MadeVoice) -> MadeVoice:
         """Write a recipe, its shape within limits; what was written. Raises StorageFull."""
@@ -60,13 +71,13 @@ class MadeVoices:
         self._path(voice_id).unlink(missing_ok=True)
 
     def _path(self, voice_id: str) -> Path:
-        if not _ID.fullmatch(voice_id):
+        if not self.is_id(voice_id):
             raise UnknownVoice("This is no made voice.")
         return self.folder / f"{voice_id}{_ENDING}"
 
 
 def _read(path: Path) -> MadeVoice:
-    data: dict[str, Any] = json.loads(path.read_text(encoding="utf-8"))
+    data: dict[str, Any] = read_json(path.read_bytes())
     return MadeVoice(
         str(data["id"]), str(data["name"]), str(data.get("description", "")), str(data["base"]),
         within_limits(Shape(**data["shape"])), str(data.get("age", "")),

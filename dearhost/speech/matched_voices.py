@@ -35,19 +35,29 @@ class MatchedVoices:
         """A voice, also one that may not be used. Raises VoiceUnavailable."""
         voice = self._files.load(self.path(voice_id))
         if voice is None:
-            raise VoiceUnavailable("This matched voice is not on this machine. Import its file, or choose another.")
+            raise self.missing()
         return voice
+
+    @staticmethod
+    def missing() -> VoiceUnavailable:
+        """What is said of a voice that is not here."""
+        return VoiceUnavailable("This matched voice is not on this machine. Import its file, or choose another.")
+
+    @staticmethod
+    def is_id(voice_id: str) -> bool:
+        """Whether a matched voice could be called so."""
+        return _ID.fullmatch(voice_id) is not None
 
     def ensure_usable(self, voice_id: str) -> None:
         """Raise ConsentError, saying why, for a matched voice that may not be used; nothing for other voices."""
-        if _ID.fullmatch(voice_id):
+        if self.is_id(voice_id):
             problem = self.find(voice_id).problem(date.today())
             if problem:
                 raise ConsentError(problem)
 
     def path(self, voice_id: str) -> Path:
         """Where a voice lies or would lie. Raises VoiceUnavailable for what is no id."""
-        if not _ID.fullmatch(voice_id):
+        if not self.is_id(voice_id):
             raise VoiceUnavailable("This is no matched voice.")
         return self.folder / f"{voice_id}{ENDING}"
 

@@ -7,7 +7,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 
 from dearhost.errors import UnspeakableText
-from dearhost.script.document import Word
+from dearhost.script.document import LONGEST_LINE, Word
 from dearhost.script.spoken import blanked, words_of
 from dearhost.speech.verbalise import is_abbreviation, say
 
@@ -16,6 +16,10 @@ CLAUSE_MARKS = ",;:"
 LONGEST_CLAUSE = 24
 """Spoken words; a longer run without punctuation is cut there, so that engines stay within memory."""
 LONGEST_SENTENCE = 60
+MOST_LETTERS = 500
+"""Of a sentence."""
+LONGEST_WORD = 60
+"""Letters; what has more is said in pieces. The longest word of large English dictionaries has 45."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -73,8 +77,13 @@ def plan_words(text: str, language: str, said_as: Mapping[int, str] | None = Non
 
     Every written word is spoken by at least one spoken word. Notes, brackets, placeholders and emoji
     are left out. ``said_as`` gives, by a written word's index, what is spoken in its place, ``ipa`` its phones. Clauses
-    end at our own punctuation rules, so that "Dr." ends no sentence.
+    end at our own punctuation rules, so that "Dr." ends no sentence. Raises UnspeakableText above ``LONGEST_LINE``.
     """
+    if len(text) > LONGEST_LINE:
+        raise UnspeakableText(
+            f"A line has {len(text):,} characters; up to {LONGEST_LINE:,} are spoken in one. "
+            "Split it into several lines."
+        )
     short = language.split("-")[0].lower()
     written = words_of(text)
     visible = blanked(text)
@@ -88,7 +97,12 @@ def plan_words(text: str, language: str, said_as: Mapping[int, str] | None = Non
             words.clear()
         elif clauses and mark in SENTENCE_MARKS:
             clauses[-1] = Clause(clauses[-1].words, mark)
-        if clauses and (mark in SENTENCE_MARKS or sum(len(c.words) for c in clauses) >= LONGEST_SENTENCE):
+        said = [word for clause in clauses for word in clause.words]
+        if said and (
+            mark in SENTENCE_MARKS
+            or len(said) >= LONGEST_SENTENCE
+            or sum(len(word.text) for word in said) >= MOST_LETTERS
+        ):
             sentences.append(Sentence(tuple(clauses)))
             clauses.clear()
 
@@ -107,8 +121,12 @@ def plan_words(text: str, language: str, said_as: Mapping[int, str] | None = Non
         if ipa and index in ipa and index not in (said_as or {}):
             spoken = [SpokenWord("".join(c for c in word.text if c.isalnum()) or word.text, index, ipa[index])]
         else:
-            spoken = [SpokenWord(w, index) for w in spoken_as]
-        words.extend(spoken)
+            spoken = [SpokenWord(piece, index) for w in spoken_as for piece in _pieces(w)]
+        for number, part in enumerate(spoken):
+            # a word of a thousand digits, or letters, is said in several breaths
+            if number and (number % LONGEST_CLAUSE == 0 or sum(len(w.text) for w in words) >= MOST_LETTERS):
+                end_clause(",")
+            words.append(part)
         mark = _mark(gap[1:] if abbreviated and not last else gap)
         if last:
             mark = mark if mark and mark in SENTENCE_MARKS else "."
@@ -117,6 +135,11 @@ def plan_words(text: str, language: str, said_as: Mapping[int, str] | None = Non
         elif len(words) >= LONGEST_CLAUSE:
             end_clause(",")
     return WordPlan(text, written, tuple(sentences))
+
+
+def _pieces(word: str) -> list[str]:
+    """A word no engine could hold in memory, in pieces it can."""
+    return [word[first : first + LONGEST_WORD] for first in range(0, len(word), LONGEST_WORD)]
 
 
 def _mark(gap: str) -> str:

@@ -7,7 +7,7 @@ import threading
 from functools import partial
 from pathlib import Path
 
-from dearhost.errors import UnknownVoice, VoiceUnavailable
+from dearhost.errors import SpeechError, UnknownVoice, VoiceUnavailable
 from dearhost.speech.engine import Engine, Utterance
 from dearhost.speech.engines.changed import ChangedEngine
 from dearhost.speech.engines.fake import FakeEngine
@@ -76,17 +76,30 @@ class VoiceRegistry:
 
     def voice(self, voice_id: str) -> Voice:
         """The voice with this id. Raises UnknownVoice, naming those there are, or VoiceUnavailable."""
-        voices = self.voices()
-        found = next((v for v in voices if v.id == voice_id), None)
+        found = next((v for v in self.voices() if v.id == voice_id), None)
         if found:
             return found
-        if voice_id == BASE_VOICE.id or voice_id in DERIVED_VOICES:
-            raise VoiceUnavailable(
-                f"The neural voice '{voice_id}' is not on this machine. Run 'make setup', or choose one of: "
-                + ", ".join(v.id for v in voices)
-            )
         self.matched.ensure_usable(voice_id.split(":")[0])
-        raise UnknownVoice(f"There is no voice '{voice_id}'. Choose one of: {', '.join(v.id for v in voices)}.")
+        raise self.missing(voice_id)
+
+    def is_own(self, voice_id: str) -> bool:
+        """Whether a voice of this id was matched or made by somebody, here or elsewhere, and whether it is here."""
+        base = voice_id.split(":")[0]
+        return self.matched.is_id(base) or self.made.is_id(base)
+
+    def missing(self, voice_id: str) -> SpeechError:
+        """What is said of a voice that is not here; of others it names those alone that came with the application."""
+        base = voice_id.split(":")[0]
+        if self.matched.is_id(base):
+            return self.matched.missing()
+        if self.made.is_id(base):
+            return self.made.missing()
+        stock = ", ".join(voice.id for voice in self.stock())
+        if voice_id == BASE_VOICE.id or voice_id in DERIVED_VOICES:
+            return VoiceUnavailable(
+                f"The neural voice '{voice_id}' is not on this machine. Run 'make setup', or choose one of: {stock}."
+            )
+        return UnknownVoice(f"There is no voice '{voice_id}'. Choose one of: {stock}.")
 
     def default(self) -> Voice:
         """The best voice there is: neural where its model is present, else formant English."""

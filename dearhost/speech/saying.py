@@ -45,6 +45,8 @@ def _owners(sentence: Sentence, phones: tuple[EnginePhone, ...], engine: Engine)
     words = sentence.words
     if len(phones) < len(words):
         raise SpeechError(f"The voice made no sound for '{' '.join(w.text for w in words)[:60]}'. Reword the line.")
+    if words[0].written == words[-1].written:  # one long number, say: there is nothing to share out
+        return [words[0].written] * len(phones)
     alone = [phones_in(w.ipa) if w.ipa else engine.phones_alone(w.text) for w in words]
     cuts = share_out([p.symbol for p in phones], [p.breaks for p in phones], alone)
     owners: list[int] = []

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import glob
+import hashlib
 import threading
 from collections.abc import Sequence
 from functools import lru_cache
@@ -30,6 +32,8 @@ _LEAD = 0.10
 """Seconds at most that the model is silent before it: they are not the first phone's."""
 _SHORT_GAP = 0.120
 _NOISE_LENGTH = 1 << 20
+_SCALES = (0.3, 3.0)
+"""Of a model's own pace: one that says a thousand would fill the memory with a word."""
 
 
 class NeuralEngine:
@@ -98,9 +102,14 @@ class NeuralEngine:
     def _open(self) -> Any:
         from piper import PiperVoice  # noqa: PLC0415 - loading the runtime takes a second
 
-        patched = self._scratch / f"{fingerprint(self._model.name, self._model.stat().st_size, self.version)}.onnx"
+        with self._model.open("rb") as file:  # by content: another model under the same name is another model
+            content = hashlib.file_digest(file, "blake2b").hexdigest()
+        patched = self._scratch / f"{self._model.stem}-{fingerprint(content, self.version)}.onnx"
         if not patched.exists():
             write_whole(patched, lambda part: _patch(self._model, part))
+            for old in self._scratch.glob(f"{glob.escape(self._model.stem)}-{'?' * 24}.onnx"):
+                if old != patched:
+                    old.unlink(missing_ok=True)
         return PiperVoice.load(patched, self._config)
 
     def _phonemize(self, text: str) -> list[str]:
@@ -121,7 +130,8 @@ class NeuralEngine:
                 owner += [index] * (len(known) + len(table["_"]))
         ids += table["$"]
         owner += [len(points) - 1] * len(table["$"])
-        settings = SynthesisConfig(length_scale=voice.config.length_scale * self._pace)
+        scale = min(max(float(voice.config.length_scale), _SCALES[0]), _SCALES[1])
+        settings = SynthesisConfig(length_scale=scale * self._pace)
         audio, lengths = voice.phoneme_ids_to_audio(ids, settings, include_alignments=True)
         ends = np.zeros(len(points))
         np.add.at(ends, np.array(owner), np.asarray(lengths, float))

@@ -4,7 +4,10 @@ from __future__ import annotations
 
 import io
 import json
+import math
+import tokenize
 import zipfile
+import zlib
 from collections.abc import Mapping
 from dataclasses import asdict, dataclass, replace
 from datetime import date
@@ -14,6 +17,7 @@ from typing import Any
 import numpy as np
 
 from dearhost.errors import SpeechError
+from dearhost.json_data import read_json
 from dearhost.speech.matching.closeness import Closeness
 from dearhost.speech.matching.consent import Consent, consent_from_json
 from dearhost.speech.matching.converting import Mixture, VoiceModel
@@ -26,6 +30,12 @@ _ARRAYS = ("weights", "means", "covariances", "spread", "offset", "noise", "corr
 _SHIFTS = "shifts"
 """The array of what single phones have of their own, in the order of the ``phones`` of the description; files of
 version 1 have neither."""
+
+_DAMAGED = (
+    OSError, EOFError, LookupError, ValueError, TypeError, AttributeError, OverflowError, MemoryError, RuntimeError,
+    NotImplementedError, SyntaxError, zipfile.BadZipFile, zlib.error, tokenize.TokenError,
+)  # fmt: skip
+"""What Python's readers of zips, JSON and arrays raise on files that were changed."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -82,16 +92,16 @@ def load_voice(path: Path) -> MatchedVoice:
         with zipfile.ZipFile(path) as archive:
             if sum(entry.file_size for entry in archive.infolist()) > _LARGEST:
                 raise SpeechError(f"'{path.name}' is far too big to be a voice.")
-            head = json.loads(archive.read("voice.json"))
+            head = read_json(archive.read("voice.json"))
             if head.get("kind") != _KIND:
                 raise SpeechError(f"'{path.name}' is not a voice of Dear Host.")
             if head.get("version", 0) > _VERSION:
                 raise SpeechError(f"'{path.name}' was made by a later Dear Host. Update this one to use it.")
             consent = consent_from_json(head["consent"])
             models = {str(name): _model(archive, str(name), numbers) for name, numbers in head["models"].items()}
-            closeness = Closeness(**head["closeness"])
+            closeness = _closeness(head["closeness"])
             return MatchedVoice(str(head["id"]), str(head["name"]), consent, closeness, models, float(head["seconds"]))
-    except (OSError, KeyError, ValueError, TypeError, zipfile.BadZipFile) as error:
+    except _DAMAGED as error:
         raise SpeechError(f"'{path.name}' is damaged or no voice file. Export the voice again.") from error
 
 
@@ -114,6 +124,25 @@ def _array(model: VoiceModel, name: str) -> Any:
     return getattr(model.mixture if name in ("weights", "means", "covariances") else model, name)
 
 
+def _pitch(numbers: Any, least_spread: float) -> tuple[float, float]:
+    """Mean and deviation of the logarithm of hertz. Raises ValueError where nobody speaks so."""
+    mean, spread = (float(number) for number in numbers)
+    if not (math.log(20) <= mean <= math.log(1000) and 0 <= spread <= 1.5):
+        raise ValueError("nobody speaks at this pitch")
+    return mean, max(least_spread, spread)
+
+
+def _are_numbers(array: Any) -> bool:
+    return array.dtype.kind == "f" and bool(np.isfinite(array).all()) and np.abs(array).max(initial=0) < 1e6
+
+
+def _closeness(numbers: Mapping[str, Any]) -> Closeness:
+    before, after, pitch, wanted = (float(numbers[name]) for name in ("before", "after", "pitch", "pitch_wanted"))
+    if not all(math.isfinite(number) for number in (before, after, pitch, wanted)):
+        raise ValueError("closeness is no number")
+    return Closeness(before, after, pitch, wanted, int(numbers["held_out"]), bool(numbers.get("same", True)))
+
+
 def _model(archive: zipfile.ZipFile, name: str, numbers: Mapping[str, Any]) -> VoiceModel:
     phones = [str(phone) for phone in numbers.get("phones", ())]
     arrays = {
@@ -127,13 +156,14 @@ def _model(archive: zipfile.ZipFile, name: str, numbers: Mapping[str, Any]) -> V
         raise ValueError("the model's arrays do not fit together")
     if shifts.shape != (len(phones), size):
         raise ValueError("the phones' arrays do not fit together")
-    if not all(np.isfinite(a).all() for a in arrays.values()):
+    if not all(_are_numbers(array) for array in arrays.values()):
         raise ValueError("the model's arrays hold no numbers")
-    (from_mean, from_spread), (to_mean, to_spread) = numbers["pitch_from"], numbers["pitch_to"]
+    if (arrays["weights"] < 0).any() or (np.linalg.eigvalsh(arrays["covariances"]) <= 0).any():
+        raise ValueError("the model is no mixture of normal distributions")
     return VoiceModel(
         warp=float(np.clip(numbers["warp"], 0.7, 1.5)),
-        pitch_from=(float(from_mean), max(0.01, float(from_spread))),
-        pitch_to=(float(to_mean), float(to_spread)),
+        pitch_from=_pitch(numbers["pitch_from"], 0.01),
+        pitch_to=_pitch(numbers["pitch_to"], 0.0),
         mixture=Mixture(arrays["weights"], arrays["means"], arrays["covariances"]),
         spread=arrays["spread"],
         offset=arrays["offset"],

@@ -12,6 +12,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from dearhost.json_data import keepable
 from dearhost.production import (
     FRAMINGS,
     SETS,
@@ -58,7 +59,8 @@ own_choices = st.fixed_dictionaries(
     },
 )
 stagings = st.builds(Staging, own=own_choices, blocking=spots)
-briefs = st.builds(Brief, purpose=st.text(), points=st.lists(st.text()).map(tuple), target=st.floats(0, 9000))
+texts = st.text().map(keepable)
+briefs = st.builds(Brief, purpose=texts, points=st.lists(texts).map(tuple), target=st.floats(0, 9000))
 
 
 @given(st.lists(stagings, min_size=2, max_size=2), briefs)

@@ -1,0 +1,38 @@
+"""Which language a text is in, by py3langid: a naive Bayes classifier over byte sequences (Lui and Baldwin, langid.py:
+An Off-the-shelf Language Identification Tool, ACL 2012)."""
+
+from __future__ import annotations
+
+from functools import lru_cache
+from typing import Any
+
+SURE = 0.85
+_FEWEST_WORDS, _FEWEST_LETTERS = 5, 12
+_READ = 4000
+"""Characters; more make it no surer."""
+
+
+def language_of(text: str, among: frozenset[str]) -> str:
+    """The language of ``text`` as an ISO 639-1 code out of ``among``; "" where it is too short to tell, or unsure."""
+    return _told(text[:_READ].strip(), among)
+
+
+@lru_cache(maxsize=512)
+def _told(read: str, among: frozenset[str]) -> str:
+    # languages without spaces between words have letters beyond the Latin ones
+    long_enough = len(read.split()) >= _FEWEST_WORDS or sum(ord(c) > 0x370 for c in read) >= _FEWEST_LETTERS
+    if not long_enough:
+        return ""
+    language, sureness = _identifier(among).classify(read)
+    return str(language) if sureness >= SURE else ""
+
+
+@lru_cache(maxsize=4)
+def _identifier(among: frozenset[str]) -> Any:
+    from py3langid.langid import MODEL_FILE, LanguageIdentifier  # noqa: PLC0415 - its model takes a second to load
+
+    identifier = LanguageIdentifier.from_model_file(MODEL_FILE, norm_probs=True)
+    known = sorted(among & set(identifier.labels))
+    if known:
+        identifier.set_languages(known)
+    return identifier

@@ -1,0 +1,38 @@
+"""Voices that speak the language of what they are given to say."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+
+from dearhost.languages.detecting import language_of
+from dearhost.script import Finding, Script, blanked
+from dearhost.speech import VoiceRegistry
+
+
+def short(tag: str) -> str:
+    """The language of a BCP 47 tag, without region or script."""
+    return tag.split("-")[0].lower()
+
+
+def language_read_by(speaker: str, script: Script, among: frozenset[str]) -> str:
+    """The language a speaker's lines are in, as ISO 639-1 out of ``among``; "" where they are too short to tell."""
+    return language_of(" ".join(blanked(line.text) for _, _, line in script.lines() if line.speaker == speaker), among)
+
+
+def language_findings(script: Script, chosen: Mapping[str, str], voices: VoiceRegistry) -> tuple[Finding, ...]:
+    """A finding for every speaker whose voice, by id in ``chosen``, speaks another language than their lines."""
+    known = {voice.id: voice for voice in voices.voices()}
+    names = {short(voice.language): voice.language_name for voice in reversed(voices.stock())}
+    among = frozenset(names)
+    found = []
+    for speaker in script.speakers():
+        voice = known.get(chosen.get(speaker, ""))
+        language = language_read_by(speaker, script, among) if voice else ""
+        if voice and language and language != short(voice.language):
+            who = f"{speaker}'s lines read" if speaker else "The lines read"
+            message = (
+                f"{who} as {names[language]}, and the voice {voice.name} speaks {voice.language_name}. "
+                f"Choose a voice that speaks {names[language]}."
+            )
+            found.append(Finding("language", message))
+    return tuple(found)

@@ -1,0 +1,78 @@
+"""A script in another language gets voices that speak it, and says so where they do not."""
+
+from __future__ import annotations
+
+import json
+
+import pytest
+from django.test import Client
+from hypothesis import given
+from hypothesis import strategies as st
+
+from dearhost.languages.detecting import language_of
+from dearhost.production import CastEntry, Studio, full_cast, language_findings, production_to_json, read_script
+from dearhost.production import Production as Staged
+
+AMONG = frozenset(("en", "de", "fr", "es", "it", "nl", "pl", "sv", "pt", "ru", "ja"))
+# Article 1 of the Universal Declaration of Human Rights in the United Nations' translations, from memory and cut short
+ARTICLE_1 = {
+    "en": "All human beings are born free and equal in dignity and rights. They are endowed with reason.",
+    "de": "Alle Menschen sind frei und gleich an Würde und Rechten geboren. Sie sind mit Vernunft und Gewissen begabt.",
+    "fr": "Tous les êtres humains naissent libres et égaux en dignité et en droits. Ils sont doués de raison.",
+    "es": "Todos los seres humanos nacen libres e iguales en dignidad y derechos y dotados de razón y conciencia.",
+    "it": "Tutti gli esseri umani nascono liberi ed eguali in dignità e diritti. Essi sono dotati di ragione.",
+    "nl": "Alle mensen worden vrij en gelijk in waardigheid en rechten geboren. Zij zijn begiftigd met verstand.",
+    "pl": "Wszyscy ludzie rodzą się wolni i równi pod względem swej godności i swych praw.",
+    "sv": "Alla människor är födda fria och lika i värde och rättigheter. De är utrustade med förnuft och samvete.",
+    "pt": "Todos os seres humanos nascem livres e iguais em dignidade e em direitos. Dotados de razão.",
+    "ru": "Все люди рождаются свободными и равными в своём достоинстве и правах.",
+    "ja": "すべての人間は、生まれながらにして自由であり、かつ、尊厳と権利とについて平等である。",
+}
+
+
+@pytest.mark.parametrize("language", sorted(AMONG))
+def test_languages_are_told_apart(language: str) -> None:
+    assert language_of(ARTICLE_1[language], AMONG) == language
+
+
+@pytest.mark.parametrize("text", ["", "Guten Morgen!", "Skerry.", "12 345 6 7 8 9", "..., ... ... ... ... ...", "潮"])
+def test_what_is_too_short_is_not_guessed(text: str) -> None:
+    assert language_of(text, AMONG) == ""
+
+
+@given(st.text(max_size=200))
+def test_any_text_is_of_one_of_them_or_of_none(text: str) -> None:
+    assert language_of(text, AMONG) in {*AMONG, ""}
+
+
+@pytest.mark.parametrize("language", ["de", "fr", "ru", "es"])
+def test_who_reads_another_language_gets_a_voice_that_speaks_it(studio: Studio, language: str) -> None:
+    script = read_script(f"MAREN: {ARTICLE_1[language]}\n\nSKERRY: {ARTICLE_1['en']}")
+    cast = full_cast(script, {}, studio.voices)
+    spoken = {who: studio.voices.voice(entry.voice).language.split("-")[0] for who, entry in cast.items()}
+    assert spoken == {"MAREN": language, "SKERRY": "en"}
+    assert not language_findings(script, {who: entry.voice for who, entry in cast.items()}, studio.voices)
+
+
+def test_a_voice_somebody_chose_stays_and_the_mismatch_is_said(studio: Studio) -> None:
+    script = read_script(f"MAREN: {ARTICLE_1['de']}")
+    english = studio.voices.default()
+    cast = full_cast(script, {"MAREN": CastEntry("maren", english.id)}, studio.voices)
+    assert cast["MAREN"].voice == english.id
+    (found,) = language_findings(script, {"MAREN": english.id}, studio.voices)
+    assert found.message.startswith("MAREN's lines read as German") and english.name in found.message
+    assert not found.stops
+
+
+def test_directions_say_nothing_about_the_language(studio: Studio) -> None:
+    script = read_script(f"MAREN: {ARTICLE_1['en']} [[{ARTICLE_1['de'] * 4}]]")
+    assert not language_findings(script, {"MAREN": studio.voices.default().id}, studio.voices)
+
+
+@pytest.mark.django_db
+def test_the_check_of_a_document_says_it(admin_client: Client, studio: Studio) -> None:
+    staged = Staged(read_script(f"MAREN: {ARTICLE_1['de']}"), {"MAREN": CastEntry("maren", studio.voices.default().id)})
+    body = json.dumps(production_to_json(staged))
+    answer = admin_client.post("/api/productions/check", body, content_type="application/json")
+    assert answer.status_code == 200
+    assert any("read as German" in finding["message"] for finding in answer.json()["findings"])
