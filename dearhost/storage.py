@@ -9,6 +9,7 @@ import json
 import os
 import tempfile
 import threading
+import time
 from collections.abc import Callable, Mapping
 from enum import Enum
 from fractions import Fraction
@@ -20,6 +21,10 @@ import numpy as np
 from dearhost.errors import StorageFull
 
 _Value = TypeVar("_Value")
+_PART, _PART_LIFE = ".part-", 3600.0
+"""What a file is called while it is written, and the seconds after which nobody writes to it any more."""
+_TRIM_EVERY = 200
+"""Files kept between two looks at the limit."""
 
 
 @runtime_checkable
@@ -81,10 +86,11 @@ _UMASK = _umask()
 def write_whole(path: Path, write: Callable[[Path], None]) -> None:
     """Let ``write`` fill a temporary file, then give it its final name in one step.
 
-    A reader never sees half a file. Raises StorageFull when the disk is full.
+    A reader never sees half a file. Raises StorageFull when the disk is full, OSError where ``ensure_writable`` does.
     """
+    ensure_writable(path)
     path.parent.mkdir(parents=True, exist_ok=True)
-    handle, name = tempfile.mkstemp(dir=path.parent, prefix=".part-", suffix=path.suffix)
+    handle, name = tempfile.mkstemp(dir=path.parent, prefix=_PART, suffix=path.suffix)
     os.close(handle)
     part = Path(name)
     try:
@@ -95,6 +101,15 @@ def write_whole(path: Path, write: Callable[[Path], None]) -> None:
         raise explained(error, path) from error
     finally:
         part.unlink(missing_ok=True)
+
+
+def ensure_writable(path: Path) -> None:
+    """Raise OSError where no file could be written: in a folder that is closed, or over a device or folder."""
+    if path.exists() and not path.is_file():  # whoever may do anything would replace the device
+        raise OSError(errno.EINVAL, "it is no file that could be replaced", str(path))
+    nearest = next((folder for folder in path.absolute().parents if folder.exists()), path)
+    if not os.access(nearest, os.W_OK):
+        raise PermissionError(errno.EACCES, os.strerror(errno.EACCES), str(nearest))
 
 
 def explained(error: OSError, path: Path) -> Exception:
@@ -146,7 +161,9 @@ class FolderCache:
     def __init__(self, folder: Path, limit: int) -> None:
         self.folder = folder
         self.limit = limit
+        self._kept = 0
         folder.mkdir(parents=True, exist_ok=True)
+        self._sweep()
 
     def path_of(self, name: str) -> Path:
         """Where the file ``name`` lies or would lie."""
@@ -165,7 +182,20 @@ class FolderCache:
         """Keep what ``write`` puts into the path it is given."""
         path = self.path_of(name)
         write_whole(path, write)
+        self._kept += 1
+        if self._kept % _TRIM_EVERY == 0:
+            self.trim()
         return path
+
+    def _sweep(self) -> None:
+        """Half files that a killed process left; a younger one may still be written."""
+        long_ago = time.time() - _PART_LIFE
+        for part in self.folder.rglob(f"{_PART}*"):
+            try:
+                if part.stat().st_mtime < long_ago:
+                    part.unlink()
+            except OSError:  # it was given its name meanwhile
+                continue
 
     def trim(self) -> int:
         """Remove the least recently used files above the limit; returns how many."""

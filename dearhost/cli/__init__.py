@@ -3,19 +3,25 @@
 from __future__ import annotations
 
 import argparse
+import signal
 import sys
 from collections.abc import Sequence
 from pathlib import Path
 
-from dearhost.cli import film_commands, speech_commands
+from dearhost.cli import film_commands, speech_commands, upkeep_commands
 from dearhost.errors import DearHostError
-from dearhost.storage import explained
+from dearhost.storage import ensure_writable, explained
 
 
 def main(arguments: Sequence[str] | None = None) -> int:
     """Run a command; returns 0 done, 1 failed with one line on stderr. Wrong use exits with 2."""
     options = build_parser().parse_args(arguments)
+    for end in (signal.SIGTERM, signal.SIGHUP):  # as Ctrl+C: nothing half done stays
+        signal.signal(end, _interrupt)
     try:
+        out = getattr(options, "out", None)
+        if out is not None:  # before anybody waits for what cannot be kept
+            ensure_writable(out)
         options.command(options)
     except DearHostError as error:
         print(f"dear-host: {error}", file=sys.stderr)
@@ -33,6 +39,10 @@ def main(arguments: Sequence[str] | None = None) -> int:
     return 0
 
 
+def _interrupt(*_: object) -> None:
+    raise KeyboardInterrupt
+
+
 def build_parser() -> argparse.ArgumentParser:
     parser = argparse.ArgumentParser(
         prog="dear-host", description="A written script becomes a film in which a host speaks it."
@@ -41,4 +51,5 @@ def build_parser() -> argparse.ArgumentParser:
 
     film_commands.register(commands)
     speech_commands.register(commands)
+    upkeep_commands.register(commands)
     return parser

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import argparse
-import json
 import os
 import sys
 from collections.abc import Callable
@@ -17,6 +16,7 @@ from dearhost.cli.opening import opened_production
 from dearhost.cli.output import ProgressLine, print_json, write_json
 from dearhost.errors import ConsentError, UnreadableScript
 from dearhost.films import FRAME_RATES
+from dearhost.json_data import read_json
 from dearhost.lips import MouthPhone, build_track, main_viseme, track_to_json
 from dearhost.production import Studio, ensure_speakable, manner_in, open_script
 from dearhost.production.speech_markup import ENDINGS as MARKUP
@@ -162,7 +162,7 @@ _METHODS = {
 def _match(options: argparse.Namespace) -> None:
     studio = Studio()
     try:
-        data = json.loads(options.consent.read_text(encoding="utf-8"))
+        data = read_json(options.consent.read_bytes())
     except (ValueError, UnicodeDecodeError) as error:
         raise ConsentError(f"'{options.consent.name}' is no JSON file with a consent in it.") from error
     if not isinstance(data, dict):
@@ -246,7 +246,7 @@ def _reading_of(given: str, studio: Studio, voice: str, manner: Manner) -> tuple
 
 def _mouth(options: argparse.Namespace) -> None:
     try:
-        data = json.loads(options.timings.read_text(encoding="utf-8"))
+        data = read_json(options.timings.read_bytes())
         phones = [
             MouthPhone(str(p["symbol"]), float(p["start"]), float(p["end"]), int(p.get("stress", 1)))
             for p in data["phones"]

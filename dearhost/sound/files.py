@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from pathlib import Path
 from typing import Any
@@ -17,7 +17,10 @@ from dearhost.storage import write_whole
 Mono = NDArray[np.float32]
 RATE = 48_000
 LONGEST_SECONDS = 1800.0
+_BLOCK = 1 << 20
 _SILENT_SIDE_DB = 30.0
+_CONTAINERS = "aac,ac3,aiff,amr,asf,au,avi,caf,flac,matroska,mov,mp3,mpeg,mpegts,ogg,w64,wav"
+"""Recordings and videos; no playlist, which would have other files of this machine read (names of FFmpeg's readers)."""
 _OPUS_RATES = (8000, 12000, 16000, 24000, 48000)
 KINDS: Mapping[str, tuple[str, str, str]] = {
     "wav": ("wav", "pcm_s16le", "audio/wav"),
@@ -51,7 +54,7 @@ def read_sound(path: Path, *, longest: float = LONGEST_SECONDS) -> Sound:
     Both sides of a stereo file are mixed, but a side that is silent is left out. Raises UnreadableSound.
     """
     try:
-        with av.open(str(path)) as container:
+        with av.open(str(path), options={"format_whitelist": _CONTAINERS}) as container:
             if not container.streams.audio:
                 what = "a video or picture without sound" if container.streams.video else "a file without sound"
                 raise UnreadableSound(f"This is {what}. Choose a recording, or a video in which somebody speaks.")
@@ -64,11 +67,11 @@ def read_sound(path: Path, *, longest: float = LONGEST_SECONDS) -> Sound:
             source_rate, sides = _decoded(container, longest)
     except UnreadableSound:
         raise
-    except (OSError, ValueError, IndexError, av.FFmpegError) as error:
+    except (OSError, ValueError, LookupError, AttributeError, av.FFmpegError) as error:
         raise UnreadableSound(
             "The file is damaged, or no sound file. WAV, FLAC, MP3, M4A and Ogg can be read, and videos."
         ) from error
-    if not sides.size:
+    if not len(sides[0]):
         raise UnreadableSound("The file holds no sound. Record it again, or choose another.")
     samples, note = _one_side(sides)
     if source_rate and source_rate <= 11_025:
@@ -76,26 +79,30 @@ def read_sound(path: Path, *, longest: float = LONGEST_SECONDS) -> Sound:
     return Sound(samples, RATE, source_rate, note)
 
 
-def _decoded(container: Any, longest: float) -> tuple[int, NDArray[np.float32]]:
-    """The rate of the first sound stream and its samples, shape (sides, n), at 48 kHz."""
+def _decoded(container: Any, longest: float) -> tuple[int, NDArray[np.int16]]:
+    """The rate of the first sound stream and its samples, shape (sides, n), at 48 kHz, 1.0 as 32768."""
     stream = container.streams.audio[0]
     rate = int(stream.rate or stream.codec_context.sample_rate or 0)
     sides = min(2, max(1, int(stream.codec_context.channels)))
     resampler = av.AudioResampler(format="fltp", layout="stereo" if sides == 2 else "mono", rate=RATE)
-    parts: list[NDArray[np.float32]] = []
+    blocks: list[NDArray[np.int16]] = []
     total = 0
     for frame in _frames(container, stream):
         for made in resampler.resample(frame):
-            parts.append(made.to_ndarray())
-            total += parts[-1].shape[1]
+            blocks.append(_whole(made.to_ndarray()))
+            total += blocks[-1].shape[1]
         if total > longest * RATE:  # a file may say that it is shorter than it is
             raise UnreadableSound(
                 f"The recording is longer than {longest / 60:.0f} minutes, which is as much as can be taken at once. "
                 "Cut it into parts."
             )
-    parts += [made.to_ndarray() for made in resampler.resample(None)]
-    found = np.concatenate(parts, axis=1) if parts else np.zeros((sides, 0), np.float32)
-    return rate, np.nan_to_num(found).astype(np.float32)
+    blocks += [_whole(made.to_ndarray()) for made in resampler.resample(None)]
+    return rate, np.concatenate(blocks, axis=1) if blocks else np.zeros((sides, 0), np.int16)
+
+
+def _whole(block: NDArray[np.float32]) -> NDArray[np.int16]:
+    """Half an hour in two sides as 16 bits takes a third of a gigabyte, as floats more than there may be."""
+    return np.clip(np.rint(np.nan_to_num(block) * 32768), -32768, 32767).astype(np.int16)
 
 
 def _frames(container: Any, stream: Any) -> Iterator[Any]:
@@ -106,18 +113,30 @@ def _frames(container: Any, stream: Any) -> Iterator[Any]:
         return
 
 
-def _one_side(sides: NDArray[np.float32]) -> tuple[Mono, str]:
+def _one_side(sides: NDArray[np.int16]) -> tuple[Mono, str]:
     if len(sides) == 1:
-        return np.ascontiguousarray(sides[0]), ""
-    levels = 10 * np.log10(np.maximum((sides.astype(np.float64) ** 2).mean(1), 1e-12))
+        return _mono(sides, (1.0,)), ""
+    powers = np.zeros(3)  # of the left side, the right one and both mixed
+    for first in range(0, sides.shape[1], _BLOCK):
+        block = sides[:, first : first + _BLOCK].astype(np.float64) / 32768
+        powers += [*(block**2).sum(1), (block.mean(0) ** 2).sum()]
+    levels = 10 * np.log10(np.maximum(powers / sides.shape[1], 1e-12))
     if abs(levels[0] - levels[1]) > _SILENT_SIDE_DB:
         louder = int(levels[1] > levels[0])
         side = ("left", "right")[louder]
-        return np.ascontiguousarray(sides[louder]), f"Only its {side} side holds sound; that side was taken."
-    mixed: Mono = sides.mean(0).astype(np.float32)
-    if (mixed.astype(np.float64) ** 2).mean() < 0.05 * (sides.astype(np.float64) ** 2).mean():
-        return np.ascontiguousarray(sides[0]), "Its two sides cancel each other out; the left one was taken."
-    return mixed, ""
+        return _mono(sides, (1.0 - louder, louder)), f"Only its {side} side holds sound; that side was taken."
+    if powers[2] < 0.05 * (powers[0] + powers[1]) / 2:
+        return _mono(sides, (1.0, 0.0)), "Its two sides cancel each other out; the left one was taken."
+    return _mono(sides, (0.5, 0.5)), ""
+
+
+def _mono(sides: NDArray[np.int16], shares: Sequence[float]) -> Mono:
+    """The sides by their shares, in -1..1."""
+    samples = np.zeros(sides.shape[1], np.float32)
+    for side, share in zip(sides, shares, strict=True):
+        for first in range(0, len(samples) if share else 0, _BLOCK):
+            samples[first : first + _BLOCK] += side[first : first + _BLOCK] * np.float32(share / 32768)
+    return samples
 
 
 def write_sound(path: Path, samples: Mono, rate: int, *, kind: str = "", bit_rate: int = 128_000) -> None:

@@ -88,6 +88,8 @@ def test_render_makes_a_film_and_its_caption_files(tmp_path: Path, capsys: pytes
         (["render", "good.txt", "--out", "x.mp4", "--host", "nobody"], "no host 'nobody'"),
         (["render", "good.txt", "--out", "x.mp4", "--voice", "nobody"], "no voice 'nobody'"),
         (["render", "good.txt", "--out", "/proc/x/y.mp4", "--voice", "fake", "--height", "360"], "proc"),
+        (["render", "good.txt", "--out", "/dev/full", "--voice", "fake"], "no file that could be replaced"),
+        (["speak", "Mama may.", "--out", "/dev/full", "--voice", "fake"], "no file that could be replaced"),
         (["check", "binary.txt"], "NUL bytes"),
         (["speak", "潮", "--out", "x.wav", "--voice", "formant-es"], "letters"),
         (["mouth", "good.txt", "--out", "m.json"], "no timings file"),

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import errno
 import os
+import time
 from fractions import Fraction
 from pathlib import Path
 
@@ -48,6 +49,36 @@ def test_a_failed_write_leaves_neither_half_file_nor_loses_the_old_one(tmp_path:
         write_whole(path, fail)
     assert path.read_text() == "old"
     assert list(tmp_path.iterdir()) == [path]
+
+
+def test_only_files_are_replaced(tmp_path: Path) -> None:
+    pipe = tmp_path / "pipe"
+    os.mkfifo(pipe)
+    (tmp_path / "folder").mkdir()
+    for path in (pipe, tmp_path / "folder", Path("/dev/null")):
+        with pytest.raises(OSError, match="no file that could be replaced"):
+            write_whole(path, lambda part: None)
+    assert pipe.is_fifo() and Path("/dev/null").is_char_device()
+
+
+def test_half_files_of_long_ago_are_swept_and_those_of_now_stay(tmp_path: Path) -> None:
+    FolderCache(tmp_path, limit=10**6).put("aa1", lambda part: part.write_bytes(b"x") and None)
+    old, young = tmp_path / "aa" / ".part-old", tmp_path / "aa" / ".part-young"
+    for part in (old, young):
+        part.write_bytes(b"half")
+    long_ago = time.time() - 7200
+    os.utime(old, (long_ago, long_ago))
+    assert FolderCache(tmp_path, limit=10**6).find("aa1")
+    assert not old.exists() and young.exists()
+
+
+def test_a_cache_keeps_its_limit_by_itself(tmp_path: Path) -> None:
+    cache = FolderCache(tmp_path, limit=5_000)
+    for number in range(450):
+        cache.put(f"{number:03d}", lambda part: part.write_bytes(b"x" * 100) and None)
+    left = sum(path.stat().st_size for path in tmp_path.rglob("*") if path.is_file())
+    assert left <= 5_000 + 200 * 100
+    assert cache.find("449")
 
 
 def test_the_least_recently_used_files_go_first(tmp_path: Path) -> None:
