@@ -6,6 +6,7 @@ from collections.abc import Mapping
 from typing import Any
 
 import pytest
+from hypothesis import settings
 
 from dearhost.production import CastEntry, Choices, Production, Studio, read_script
 from dearhost.script import Script, Spot, Staging
@@ -15,6 +16,9 @@ from dearhost.timebase import FrameRate
 from tests.data_folder import ROOT
 
 __all__ = ["ROOT", "SHORT_SCRIPT", "staging", "with_tones"]
+
+settings.register_profile("unhurried", deadline=None)  # a busy machine is no fault of what is tested
+settings.load_profile("unhurried")
 
 SHORT_SCRIPT = """# The pier
 

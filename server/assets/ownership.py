@@ -8,11 +8,10 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from dearhost.errors import SpeechError, UnknownHost, UnknownVoice
+from dearhost.errors import SpeechError, UnknownHost
 from dearhost.hosts import CAST, base_of
 from dearhost.production import Production
 from dearhost.production.uses import HOST, PICTURE, RECORDING, VOICE, Use, uses_of, without
-from dearhost.speech.voices import MADE, MATCHED
 from server.assets.models import Belonging
 from server.studio import studio
 
@@ -39,20 +38,14 @@ def keys_of(owner_id: int | None, kind: str) -> set[str]:
     return set(Belonging.objects.filter(owner_id=owner_id, kind=kind).values_list("key", flat=True))
 
 
-def _own_voices() -> set[str]:
-    """The ids of voices that are somebody's, whoever's."""
-    return {voice.id for voice in studio().voices.voices() if voice.engine in (MADE, MATCHED)}
-
-
 def usable(owner_id: int | None, uses: Iterable[Use]) -> set[Use]:
     """Those of ``uses`` that the account may use, or that are nobody's own."""
     wanted = set(uses)
     mine = {(b.kind, b.key) for b in Belonging.objects.filter(owner_id=owner_id)}
-    owned_voices = _own_voices() if any(use.kind == VOICE for use in wanted) else set()
 
     def free(use: Use) -> bool:
         if use.kind == VOICE:
-            return use.id not in owned_voices
+            return not studio().voices.is_own(use.id)
         return use.kind == HOST and key_of(use) in CAST
 
     return {use for use in wanted if free(use) or (use.kind, key_of(use)) in mine}
@@ -66,14 +59,14 @@ def may_use(owner_id: int | None, use: Use) -> bool:
 def for_account(owner_id: int | None, production: Production) -> Production:
     """The production as this account may play it: pictures of others are left out.
 
-    Raises UnknownVoice, UnknownHost or SpeechError for a voice, host or recording of another account, in the words used
+    Raises SpeechError or UnknownHost for a voice, host or recording of another account, in the words used
     for one that is not there.
     """
     uses = uses_of(production)
     foreign = uses - usable(owner_id, uses)
     for use in sorted(foreign, key=lambda u: (u.kind, u.id)):
         if use.kind == VOICE:
-            raise UnknownVoice(f"There is no voice '{use.id}'. Choose another one.")
+            raise studio().voices.missing(use.id)
         if use.kind == HOST:
             raise UnknownHost(f"There is no host '{use.id}'. Choose one of: {', '.join(CAST)}.")
         if use.kind == RECORDING:

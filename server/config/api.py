@@ -22,13 +22,20 @@ from server.productions.stage_api import router as stage
 from server.productions.takes_api import router as takes
 from server.productions.voice_api import router as voice
 from server.productions.writing_api import router as writing
+from server.room import is_full, release
 from server.voices.api import router as voices
 from server.voices.made_api import router as made
 from server.voices.matched_api import router as matched
 from server.voices.matches_api import router as matches
 
 api = NinjaAPI(
-    title="Dear Host", version="1", urls_namespace="api", docs_url=None, auth=django_auth, parser=StrictParser()
+    title="Dear Host",
+    version="1",
+    urls_namespace="api",
+    docs_url=None,
+    openapi_url=None,  # whoever writes a client has it by "make client"; a guest need not know it
+    auth=django_auth,
+    parser=StrictParser(),
 )
 for prefix, router in (
     ("/session", accounts),
@@ -53,6 +60,9 @@ for prefix, router in (
 @api.exception_handler(DearHostError)
 def explain(request: HttpRequest, error: DearHostError) -> HttpResponse:
     """What went wrong and what to do, as the core says it."""
+    if is_full(error):
+        release()
+        return api.create_response(request, {"detail": str(error), "kind": type(error).__name__}, status=507)
     return api.create_response(request, {"detail": str(error), "kind": type(error).__name__}, status=422)
 
 

@@ -8,9 +8,14 @@ from contextlib import suppress
 
 from django.core.asgi import get_asgi_application
 
+from server.config.body_limit import BodyLimit
+
 os.environ.setdefault("DJANGO_SETTINGS_MODULE", "server.config.settings")
 
-application = get_asgi_application()
+LARGEST_BODY = 320_000_000
+"""The largest recording, and what is sent round it."""
+
+application = BodyLimit(get_asgi_application(), LARGEST_BODY)
 
 
 def _warm_up() -> None:
@@ -19,7 +24,10 @@ def _warm_up() -> None:
     import dearhost.sound.mastering  # noqa: F401, PLC0415
     from dearhost.errors import SpeechError  # noqa: PLC0415
     from dearhost.render.frames import load_machine_code  # noqa: PLC0415
+    from server.room import keep_aside  # noqa: PLC0415 - see above
     from server.studio import studio  # noqa: PLC0415
+
+    keep_aside()
 
     voices = studio().voices
     with suppress(SpeechError):  # whoever speaks with it is told

@@ -6,19 +6,33 @@ import os
 import secrets
 from pathlib import Path
 
-from dearhost.production import data_folder
+os.umask(0o077)  # before anything is written: what lies here is its owner's alone
+
+from dearhost.production import data_folder  # noqa: E402 - see above
+from dearhost.storage import write_whole  # noqa: E402 - see above
 
 BASE_DIR = Path(__file__).resolve().parent.parent.parent
 DATA_DIR = data_folder()
 DATA_DIR.mkdir(parents=True, exist_ok=True)
+DATA_DIR.chmod(0o700)
+
+
+_KEY_LENGTH = 50
 
 
 def _secret_key() -> str:
+    """Written once, and whole; where a full disk left half of it, a new one is made: everybody signs in again."""
     path = DATA_DIR / "secret_key"
-    if not path.exists():
-        path.touch(mode=0o600)
-        path.write_text(secrets.token_urlsafe(50))
-    return path.read_text()
+    kept = path.read_text() if path.exists() else ""
+    if len(kept) < _KEY_LENGTH:
+        kept = secrets.token_urlsafe(_KEY_LENGTH)
+        made = kept
+        write_whole(path, lambda part: _write(part, made))
+    return kept
+
+
+def _write(path: Path, text: str) -> None:
+    path.write_text(text)
 
 
 SECRET_KEY = _secret_key()
@@ -83,6 +97,13 @@ JOB_WORK = {
     "voice-match": "server.voices.work.fit_voice",
 }
 """What does jobs of each kind."""
+RECORDING_HOLDERS = (
+    ("productions.Take", "recording"),
+    ("productions.Production", "document"),
+    ("productions.Revision", "document"),
+    ("voices.SampleSentence", "recording"),
+)
+"""Where a recording may be named: the model and its field."""
 TASKS = {"default": {"BACKEND": "django_tasks_db.DatabaseBackend", "QUEUES": ["default"]}}
 LOGGING = {
     "version": 1,

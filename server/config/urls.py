@@ -3,10 +3,12 @@
 from django.urls import path, re_path
 
 from server.config.api import api
-from server.config.pages import health, page
+from server.config.pages import failed, health, page
 from server.deliveries.events import delivery_events
 from server.deliveries.files import delivery_file
 from server.productions.pictures import proof, scene_still
+
+handler500 = failed
 
 urlpatterns = [
     path("api/", api.urls),

@@ -27,6 +27,7 @@ from dearhost.hosts.people.sheet_file import (
 from dearhost.hosts.people.workshop import GROUPS, random_sheet, variations
 from dearhost.hosts.pose import Body
 from dearhost.hosts.thumbnails import SPEAKING, expression_pose, figure_png, portrait_png
+from dearhost.json_data import read_json
 from dearhost.production.uses import HOST, Use
 from dearhost.render import rehearse
 from server.accounts.account import account_id
@@ -235,7 +236,7 @@ def import_host(request: HttpRequest, file: File[UploadedFile]) -> Status[dict[s
     if (file.size or 0) > _LARGEST_FILE:
         raise HostError("This file is too big for a host. Choose a host's file.")
     try:
-        data = json.loads(file.read().decode("utf-8"))
+        data = read_json(file.read())
     except ValueError as error:
         raise HostError("This file holds no host: it is no JSON. Choose a host's file.") from error
     name, card, sheet, notes = host_from_json(data)

@@ -12,17 +12,20 @@ from typing import Any
 from uuid import UUID
 
 from django.conf import settings
-from django.db import connection, transaction
+from django.db import OperationalError, connection, transaction
 from django.db.models import F
 from django.utils import timezone
 from django.utils.module_loading import import_string
 
 from dearhost.errors import DearHostError, RenderStopped
+from server import room
 from server.jobs.models import Job
 
 LEASE = timedelta(seconds=float(os.environ.get("DEAR_HOST_LEASE", "60")))
 """Native code can hold the interpreter for a while: a shorter lease would be taken away from the living."""
 MAX_ATTEMPTS = 3
+WAIT_FOR_ROOM, _ROOM_TO_GO_ON = 5.0, 300_000_000
+"""Seconds between two looks, and bytes that must be free."""
 _WRITE_EVERY = 0.25
 
 Status = Job.Status
@@ -93,7 +96,7 @@ def run_job(job_id: UUID, work: Work | None = None) -> None:
     heartbeat = _Heartbeat(job_id, job.attempts)
     heartbeat.start()
     try:
-        job.result = (work or work_of(job.kind))(job, Reporter(job_id, job.attempts))
+        job.result = _with_room(work or work_of(job.kind), job, Reporter(job_id, job.attempts))
         _end(job, Status.DONE, "")
     except RenderStopped as stopped:
         _end(job, Status.STOPPED, str(stopped))
@@ -107,6 +110,24 @@ def run_job(job_id: UUID, work: Work | None = None) -> None:
     finally:
         heartbeat.over.set()
         heartbeat.join(2)
+
+
+def _with_room(work: Work, job: Job, report: Reporter) -> dict[str, Any]:
+    """What ``work`` gives; where the disk is full it waits for room and goes on from what is finished."""
+    while True:
+        try:
+            return work(job, report)
+        except Exception as error:
+            if not room.is_full(error):
+                raise
+        room.release()
+        while room.free_bytes() < _ROOM_TO_GO_ON:
+            try:
+                report(job.progress, None, "waiting for room on the disk")
+            except OperationalError as error:  # there is no room to say so either
+                if not room.is_full(error):
+                    raise
+            time.sleep(WAIT_FOR_ROOM)
 
 
 def _end(job: Job, status: str, message: str) -> None:

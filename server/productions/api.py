@@ -6,6 +6,7 @@ from collections.abc import Callable, Mapping
 from typing import Annotated, Any
 from uuid import UUID
 
+from django.core.cache import cache
 from django.http import Http404, HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404
 from django.utils.text import slugify
@@ -29,6 +30,8 @@ from dearhost.script import Script, spoken_lines, write_plain
 from dearhost.stage import display_name
 from server.accounts.account import account, account_id
 from server.productions.actions.create import adopt_production, create_production
+from server.productions.actions.duplicate import duplicate
+from server.productions.actions.put_away import bring_back, put_away
 from server.productions.actions.restore import restore_revision
 from server.productions.actions.save import StaleSave, save_production
 from server.productions.document_schemas import DocumentSchema
@@ -36,6 +39,7 @@ from server.productions.documents import opened, usable_production
 from server.productions.models import Production, Revision
 from server.productions.schemas import (
     NewProduction,
+    NewTitle,
     OpenedOut,
     ProductionOut,
     ProductionSummary,
@@ -65,19 +69,24 @@ _NOTHING_KNOWN = {
 }  # fmt: skip
 
 
+_FACTS_HOLD = {True: 5, False: 600}
+"""Seconds that the facts of a revision hold, by whether its time is an estimate still."""
+
+
 def _summary(production: Production) -> dict[str, Any]:
     """A row of the desk; one that cannot be read says so, and harms no other."""
     row = {
         name: getattr(production, "pk" if name == "id" else name) for name in ("id", "title", "revision", "updated_at")
     }
-    try:
-        return {
-            **row,
-            **_facts(opened(production.document, production.title, production.owner_id).production),
-            "problem": "",
-        }
-    except DearHostError as error:
-        return {**row, **_NOTHING_KNOWN, "problem": str(error)}
+    known = f"desk-{production.pk}-{production.revision}"  # reading a document again costs a twentieth of a second
+    facts = cache.get(known)
+    if facts is None:
+        try:
+            facts = _facts(opened(production.document, production.title, production.owner_id).production)
+        except DearHostError as error:
+            return {**row, **_NOTHING_KNOWN, "problem": str(error)}
+        cache.set(known, facts, _FACTS_HOLD[facts["estimated"]])
+    return {**row, **facts, "problem": ""}
 
 
 def _facts(staged: StagedProduction) -> dict[str, Any]:
@@ -170,9 +179,30 @@ def as_file(request: HttpRequest, production_id: UUID, name: str, line: str = ""
 
 @router.delete("/{uuid:production_id}", response={204: None}, operation_id="deleteProduction")
 def delete(request: HttpRequest, production_id: UUID) -> Status[None]:
-    """Delete a production with its revisions."""
-    owned(request, production_id).delete()
+    """Delete a production; for thirty days it can be brought back with all its revisions."""
+    put_away(owned(request, production_id))
     return Status(204, None)
+
+
+@router.post("/{uuid:production_id}/bring-back", response=ProductionSummary, operation_id="bringBackProduction")
+def undelete(request: HttpRequest, production_id: UUID) -> dict[str, Any]:
+    """Bring back a production that was deleted."""
+    production = get_object_or_404(Production.with_deleted, pk=production_id, owner_id=account_id(request))
+    bring_back(production)
+    return _summary(production)
+
+
+@router.post("/{uuid:production_id}/duplicate", response={201: ProductionSummary}, operation_id="duplicateProduction")
+def copy(request: HttpRequest, production_id: UUID) -> Status[dict[str, Any]]:
+    """A copy of a production beside it."""
+    return Status(201, _summary(duplicate(owned(request, production_id))))
+
+
+@router.post("/{uuid:production_id}/title", response=ProductionSummary, operation_id="renameProduction")
+def rename(request: HttpRequest, production_id: UUID, data: NewTitle) -> dict[str, Any]:
+    """Give a production another title, as a revision of it."""
+    production = owned(request, production_id)
+    return _summary(save_production(production, production.document, data.title, production.revision))
 
 
 @router.get("/{uuid:production_id}/revisions", response=list[RevisionOut], operation_id="listRevisions")

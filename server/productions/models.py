@@ -8,8 +8,14 @@ from django.conf import settings
 from django.db import models
 
 
+class _NotDeleted(models.Manager["Production"]):
+    def get_queryset(self) -> models.QuerySet[Production]:
+        return super().get_queryset().filter(deleted_at=None)
+
+
 class Production(models.Model):
-    """The current document. ``revision`` counts up by one with every save."""
+    """The current document. ``revision`` counts up by one with every save. One that was deleted has ``deleted_at``, and
+    ``objects`` does not know it."""
 
     id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="productions")
@@ -18,6 +24,10 @@ class Production(models.Model):
     revision = models.PositiveIntegerField(default=1)
     created_at = models.DateTimeField(auto_now_add=True)
     updated_at = models.DateTimeField(auto_now=True)
+    deleted_at = models.DateTimeField(null=True, db_index=True)
+
+    objects = _NotDeleted()
+    with_deleted: models.Manager[Production] = models.Manager()
 
     class Meta:
         ordering = ["-updated_at"]

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import asyncio
+import math
 from collections.abc import AsyncIterator, Iterator
 from uuid import UUID
 
@@ -18,13 +19,16 @@ from server.productions.painters import own_painter, scene_timeline, shelf, time
 
 STILL_HEIGHT = 360
 HEIGHTS = (360, 540, 720)
+_LARGEST_NUMBER = 86_400.0
 
 
 def _number(request: HttpRequest, name: str, default: float) -> float:
+    """A number of the query from 0 to a day; ``default`` for what is none."""
     try:
-        return float(request.GET.get(name, default))
+        asked = float(request.GET.get(name, default))
     except ValueError:
         return default
+    return min(max(asked, 0.0), _LARGEST_NUMBER) if math.isfinite(asked) else default
 
 
 def _height(request: HttpRequest) -> int:
@@ -52,7 +56,7 @@ def scene_still(request: HttpRequest, production_id: UUID, scene_id: str) -> Htt
     try:
         timeline = scene_timeline(production, scene_id)
         with shelf.borrowed(timeline, _height(request)) as painter:
-            picture = still(painter, max(0.0, _number(request, "at", 0.0)))
+            picture = still(painter, _number(request, "at", 0.0))
     except DearHostError as error:
         return _problem(error)
     return HttpResponse(picture, content_type="image/jpeg", headers={"Cache-Control": "private, max-age=3600"})
@@ -71,7 +75,7 @@ async def proof(request: HttpRequest, production_id: UUID, scene_id: str) -> Htt
         production = _owned(request, production_id)
         tried = request.GET.get("cue", "")
         if tried:
-            cue = Cue("tried", tried, max(0, int(_number(request, "offset", 0))))
+            cue = Cue("tried", tried, int(_number(request, "offset", 0)))
             timeline = tried_timeline(production, scene_id, request.GET.get("line", ""), cue)
         elif request.GET.get("before"):
             timeline = timeline_after(production, request.GET["before"], scene_id)
@@ -79,7 +83,7 @@ async def proof(request: HttpRequest, production_id: UUID, scene_id: str) -> Htt
             timeline = scene_timeline(production, scene_id)
         painter = own_painter(timeline, _height(request))
         until = _number(request, "until", 0.0) or None
-        return stream_proof(painter, painter.timeline.scenes[-1], max(0.0, _number(request, "at", 0.0)), until)
+        return stream_proof(painter, painter.timeline.scenes[-1], _number(request, "at", 0.0), until)
 
     try:
         pieces = await sync_to_async(prepare, thread_sensitive=False)()

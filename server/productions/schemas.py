@@ -6,7 +6,7 @@ from datetime import datetime
 from typing import Literal
 from uuid import UUID
 
-from ninja import Schema
+from ninja import Field, Schema
 
 from server.productions.document_schemas import DocumentSchema, SceneSchema, SpotSchema
 
@@ -53,6 +53,12 @@ class NewProduction(Schema):
     text: str = ""
     kind: Literal["", "plain", "markdown", "fountain"] = ""
     title: str = ""
+
+
+class NewTitle(Schema):
+    """What a production is to be called."""
+
+    title: str = Field(min_length=1, max_length=200)
 
 
 class SaveProduction(Schema):

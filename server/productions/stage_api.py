@@ -14,8 +14,16 @@ from dearhost.errors import ConsentError, SpeechError
 from dearhost.films import scene_times_of, total_time
 from dearhost.hosts.motion.rhythm import PlacedReading, Rhythm
 from dearhost.lips import PARAMETERS
-from dearhost.production import CHOICES, CUE_KINDS, Choice, Production, findings, production_from_json
-from dearhost.script import CueKind
+from dearhost.production import (
+    CHOICES,
+    CUE_KINDS,
+    Choice,
+    Production,
+    findings,
+    language_findings,
+    production_from_json,
+)
+from dearhost.script import CueKind, Finding
 from dearhost.stage import SceneTimeline, scene_times, standing
 from dearhost.writing.advice import advise
 from server.productions.api import owned
@@ -40,10 +48,15 @@ def check(request: HttpRequest, document: DocumentSchema) -> dict[str, Any]:
     return {
         **asdict(total),
         "scenes": [{"id": scene.id, **asdict(time)} for scene, time in zip(scenes, times, strict=True)],
-        "findings": [_finding(f.to_json()) for f in findings(production.script)],
+        "findings": [_finding(f.to_json()) for f in (*findings(production.script), *_language_findings(production))],
         "advice": report.advice,
         "readability": report.readability,
     }
+
+
+def _language_findings(production: Production) -> tuple[Finding, ...]:
+    chosen = {speaker: entry.voice for speaker, entry in production.cast.items()}
+    return language_findings(production.script, chosen, studio().voices)
 
 
 def _language(production: Production) -> str:

@@ -16,6 +16,7 @@ from dearhost.errors import ConsentError, UnfitSample
 from dearhost.films import as_wav
 from dearhost.speech.matching import GOOD_SECONDS, LEAST_SECONDS, SENTENCES, Consent, consent_from_json
 from server.accounts.account import account, account_id
+from server.assets.recordings import forget_unheld
 from server.assets.uploads import sound_of
 from server.jobs.actions.start import start_job
 from server.studio import studio
@@ -153,10 +154,10 @@ def delete(request: HttpRequest, match_id: UUID) -> Status[None]:
 
 
 def forget_sample(match: VoiceMatch) -> None:
-    """Remove the recordings of a sample for good."""
-    for sentence in match.sentences.all():
-        studio().speaker.recordings.remove(sentence.recording)
+    """Remove a sample, and those of its recordings for good that nobody else holds."""
+    recordings = list(match.sentences.values_list("recording", flat=True))
     match.sentences.all().delete()
+    forget_unheld(recordings)
 
 
 @router.post("/{uuid:match_id}/sentences/{int:number}", response=MatchOut, operation_id="recordSentence")

@@ -25,10 +25,9 @@ def usable_by(owner_id: int | None, voices: Iterable[Voice]) -> list[Voice]:
 def usable_voice(request: HttpRequest, voice_id: str) -> Voice:
     """A voice the account may use. Raises HttpError 404 where there is none for it, SpeechError where it is
     unavailable."""
-    try:
-        voice = studio().voices.voice(voice_id)
-    except UnknownVoice:
-        voice = None
-    if voice is None or not may_use(account_id(request), Use(VOICE, voice_id)):
-        raise HttpError(404, f"There is no voice '{voice_id}'. Choose another one.")
-    return voice
+    if may_use(account_id(request), Use(VOICE, voice_id)):
+        try:
+            return studio().voices.voice(voice_id)
+        except UnknownVoice:
+            pass
+    raise HttpError(404, f"There is no voice '{voice_id}'. Choose another one.")

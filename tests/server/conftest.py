@@ -42,6 +42,12 @@ def stranger(db: None) -> Client:
     return client
 
 
+@pytest.fixture(autouse=True)
+def _quick_passwords(settings: Any) -> None:
+    """A hash that takes a second to guess takes one to check."""
+    settings.PASSWORD_HASHERS = ["django.contrib.auth.hashers.MD5PasswordHasher"]
+
+
 Begin = Callable[..., Production]
 
 

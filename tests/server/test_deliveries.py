@@ -16,6 +16,7 @@ from django.test import Client
 from django.utils import timezone
 from django_tasks_db.models import DBTaskResult
 
+from server.deliveries.actions import order
 from server.deliveries.models import Delivery
 from server.jobs.models import Job
 from server.jobs.running import MAX_ATTEMPTS, Reporter, requeue_lost, run_job
@@ -170,6 +171,24 @@ def test_progress_arrives_as_it_is_made(address: str, client: Client, begin: Beg
         ("queued", 0.0, None),
         ("running", 0.5, 3.0),
     ]
+
+
+def test_events_end_with_the_session(address: str, client: Client, begin: Begin) -> None:
+    ordered(client, begin())
+    with signed_in(client) as web, web.stream("GET", f"{address}/events/deliveries") as events:
+        rows = events.iter_lines()
+        assert next(row for row in rows if row.startswith("data: "))
+        client.logout()
+        assert not [row for row in rows if row.startswith("data: ")], "the stream ends, and tells nothing more"
+
+
+def test_only_so_many_films_wait(client: Client, begin: Begin, monkeypatch: pytest.MonkeyPatch) -> None:
+    monkeypatch.setattr(order, "MOST_WAITING", 2)
+    production = begin()
+    assert [ordered(client, production).status_code for _ in range(3)] == [201, 201, 422]
+    assert "waiting already" in ordered(client, production).json()["detail"]
+    Job.objects.filter(kind="film").update(status=Status.DONE)
+    assert ordered(client, production).status_code == 201
 
 
 def signed_in(client: Client) -> httpx.Client:

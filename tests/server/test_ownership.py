@@ -15,6 +15,7 @@ from django.contrib.auth.models import User
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
 
+from dearhost.errors import ConsentError
 from dearhost.hosts import CAST
 from dearhost.production import production_from_json
 from dearhost.production.uses import HOST, PICTURE, RECORDING, VOICE, Use, uses_of, without
@@ -157,6 +158,35 @@ def test_a_made_voice_says_words_for_its_owner_alone(client: Client, stranger: C
         assert stranger.get(f"/api/productions/say-as/{path}").status_code == 404
     client.delete(f"/api/voices/made/{made}")
     assert made not in keys_of(User.objects.get(username="ines").pk, VOICE)
+
+
+@pytest.mark.parametrize("kind", ["made", "match"])
+def test_of_voices_of_others_nothing_is_told(
+    client: Client, stranger: Client, ines: User, monkeypatch: pytest.MonkeyPatch, kind: str
+) -> None:
+    """A voice of somebody else, one of nobody, and one whose person took back their word: all in the same words."""
+    made = send(client, "post", "/api/voices/made", {"description": "an old man, deep"}).json()["id"]
+    withdrawn = "match-00000000abcd"
+    belongs_to(ines.pk, Use(VOICE, withdrawn))
+    refusing = type(studio().voices.matched)
+
+    def ensure_usable(self: object, voice_id: str) -> None:
+        if voice_id == withdrawn:
+            raise ConsentError("Tobias Reed took back his consent.")
+
+    monkeypatch.setattr(refusing, "ensure_usable", ensure_usable)
+    theirs, nobodys = (made, "made-0123456789ab") if kind == "made" else (withdrawn, "match-0123456789ab")
+    told = [times_of(stranger, production_with(stranger, "Mama may come.", voice=v)) for v in (theirs, nobodys)]
+    assert [t.status_code for t in told] == [422, 422]
+    assert told[0].json() == told[1].json() and "not on this machine" in told[0].json()["detail"]
+    asked = [stranger.get(f"/api/productions/say-as/suggestions?voice={v}&word=Oake") for v in (theirs, nobodys)]
+    assert [a.status_code for a in asked] == [404, 404]
+    assert asked[0].json()["detail"].replace(theirs, nobodys) == asked[1].json()["detail"]
+    unknown = times_of(stranger, production_with(stranger, "Mama may come.", voice="nobody")).json()["detail"]
+    assert "There is no voice 'nobody'" in unknown and made not in unknown and withdrawn not in unknown
+    if kind == "match":
+        hers = times_of(client, production_with(client, "Mama may come.", voice=withdrawn)).json()["detail"]
+        assert "took back" in hers, "its owner is told why"
 
 
 def packed(document: dict[str, Any], **more: Any) -> SimpleUploadedFile:

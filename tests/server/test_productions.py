@@ -5,6 +5,7 @@ from __future__ import annotations
 import io
 import json
 import wave
+from datetime import timedelta
 from typing import Any
 
 import numpy as np
@@ -12,8 +13,10 @@ import pyloudnorm
 import pytest
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
+from django.utils import timezone
 
-from server.productions.models import Production, Revision
+from server.productions.actions.put_away import KEPT_FOR
+from server.productions.models import Production, Revision, Take
 from tests.server.conftest import Begin
 
 
@@ -188,6 +191,54 @@ def test_the_desk_lists_and_deletes(client: Client, begin: Begin) -> None:
     assert (row["title"], row["scenes"], row["words"], row["hosts"]) == ("The pier", 2, 13, ["Maren", "Skerry"])
     assert client.delete(f"/api/productions/{production.pk}").status_code == 204
     assert client.get("/api/productions").json() == []
+
+
+def test_what_was_deleted_comes_back_with_all_it_had(client: Client, stranger: Client, begin: Begin) -> None:
+    production = begin()
+    line = production.document["script"]["scenes"][0]["blocks"][0]["id"]
+    Take.objects.create(production=production, line=line, number=1, text="Mama.", voice="fake", seconds=1)
+    path = f"/api/productions/{production.pk}"
+    before = client.get(path).json()
+    client.delete(path)
+    assert client.get(path).status_code == 404 and client.delete(path).status_code == 404
+    assert client.get(f"{path}/revisions").status_code == 404
+    assert stranger.post(f"{path}/bring-back").status_code == 404
+    assert client.post(f"{path}/bring-back").json()["title"] == "The pier"
+    assert client.get(path).json() == before
+    assert len(client.get(f"{path}/takes").json()) == 1
+    assert len(client.get(f"{path}/revisions").json()) == 1
+
+
+def test_what_was_deleted_long_ago_goes_for_good_and_nothing_else(client: Client, begin: Begin) -> None:
+    long_ago, lately, kept, last = (begin() for _ in range(4))
+    for production, age in ((long_ago, KEPT_FOR + timedelta(days=1)), (lately, KEPT_FOR - timedelta(days=1))):
+        Production.with_deleted.filter(pk=production.pk).update(deleted_at=timezone.now() - age)
+    client.delete(f"/api/productions/{last.pk}")
+    left = set(Production.with_deleted.values_list("pk", flat=True))
+    assert left == {lately.pk, kept.pk, last.pk}
+
+
+def test_a_copy_is_its_own_production(client: Client, stranger: Client, begin: Begin) -> None:
+    production = begin()
+    line = production.document["script"]["scenes"][0]["blocks"][0]["id"]
+    Take.objects.create(production=production, line=line, number=1, text="Mama.", voice="fake", seconds=1)
+    path = f"/api/productions/{production.pk}"
+    assert stranger.post(f"{path}/duplicate").status_code == 404
+    titles = [client.post(f"{path}/duplicate").json()["title"] for _ in range(2)]
+    assert titles == ["The pier, copy", "The pier, copy 2"]
+    copy = Production.objects.get(title="The pier, copy")
+    assert copy.document == production.document and copy.revision == 1
+    assert len(client.get(f"/api/productions/{copy.pk}/takes").json()) == 1
+    client.delete(f"/api/productions/{copy.pk}")
+    assert Take.objects.filter(production=production).count() == 1
+
+
+def test_a_new_title_is_a_revision(client: Client, begin: Begin) -> None:
+    path = f"/api/productions/{begin().pk}"
+    renamed = client.post(f"{path}/title", json.dumps({"title": " The quay "}), content_type="application/json").json()
+    assert (renamed["title"], renamed["revision"]) == ("The quay", 2)
+    assert [r["number"] for r in client.get(f"{path}/revisions").json()] == [2, 1]
+    assert client.post(f"{path}/title", '{"title": ""}', content_type="application/json").status_code == 422
 
 
 def test_cues_are_kept_timed_and_saved_as_fountain(client: Client, stranger: Client, begin: Begin) -> None:

@@ -4,14 +4,18 @@ from __future__ import annotations
 
 from django.db import transaction
 
+from dearhost.errors import RenderError
 from dearhost.films import ensure_form
 from dearhost.production import ensure_speakable
 from dearhost.stage import Picture
 from server.deliveries.models import Delivery
 from server.jobs.actions.start import start_job
+from server.jobs.models import Job
 from server.productions.documents import usable_production
 from server.productions.models import Production
 from server.studio import studio
+
+MOST_WAITING = 40
 
 
 def order_delivery(
@@ -20,8 +24,11 @@ def order_delivery(
     """Queue a delivery of the current revision.
 
     Raises RenderError, NothingToSay, UnfilledPlaceholder, UnknownVoice, UnknownHost, StageError before anything is
-    queued.
+    queued; RenderError also where too many are waiting.
     """
+    unfinished = (Job.Status.QUEUED, Job.Status.RUNNING)
+    if Delivery.objects.filter(owner_id=production.owner_id, job__status__in=unfinished).count() >= MOST_WAITING:
+        raise RenderError(f"{MOST_WAITING} films are waiting already. Wait for some or stop them, then order this one.")
     ensure_form(form, captions)
     staged = usable_production(production.document, production.title, production.owner_id)
     ensure_speakable(staged.script)

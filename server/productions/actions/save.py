@@ -8,8 +8,7 @@ from django.db import transaction
 
 from server.productions.documents import checked_document
 from server.productions.models import Production, Revision
-
-KEPT_REVISIONS = 200
+from server.productions.revisions import THIN_EVERY, forget_refused, thin
 
 
 class StaleSave(Exception):
@@ -34,17 +33,14 @@ def save_production(production: Production, document: Any, title: str, revision:
             current.title, current.document, current.revision = title, checked, revision + 1
             current.save()
             Revision.objects.create(production=current, number=current.revision, title=title, document=checked)
-            _forget_oldest(current)
+            if current.revision % THIN_EVERY == 0:
+                thin(current)
             return current
         if not (current.document == checked and current.title == title):
             Revision.objects.create(
                 production=current, number=revision + 1, title=title, document=checked, refused=True
             )
+            forget_refused(current)
         else:
             return current
     raise StaleSave(current)
-
-
-def _forget_oldest(production: Production) -> None:
-    keep = production.revisions.order_by("-id").values_list("id", flat=True)[:KEPT_REVISIONS]
-    production.revisions.exclude(id__in=list(keep)).delete()

@@ -13,10 +13,11 @@ from django.core.management.base import BaseCommand
 from dearhost.production import CastEntry, Choices, open_script, own_choices_from_json
 from dearhost.script import Brief
 from dearhost.script.staging import staging_from_json
+from server.accounts.demo_account import DEMO_ACCOUNT
 from server.productions.actions.create import create_production
 from server.productions.models import Production
 
-USERNAME, PASSWORD = "ines", "low-water"
+USERNAME, PASSWORD = DEMO_ACCOUNT
 
 
 class Command(BaseCommand):

@@ -1,0 +1,3 @@
+"""The demo's account: its password stands in the README."""
+
+DEMO_ACCOUNT = ("ines", "low-water")
