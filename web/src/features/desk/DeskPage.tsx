@@ -1,13 +1,13 @@
 import { Textarea } from "@chakra-ui/react";
 import { type DragEvent, useRef, useState } from "react";
-import { Link } from "react-router";
 import { sentence } from "../../shared/api/client";
 import { JobProgress } from "../../shared/jobs/JobProgress";
 import { useSession, useSignOut } from "../../shared/session/useSession";
 import { clock } from "../../shared/time";
-import { MainButton, PlainButton } from "../../shared/ui/controls";
+import { MainButton } from "../../shared/ui/controls";
 import { RunningHead } from "../../shared/ui/RunningHead";
-import { type Summary, useBegin, useBeginFromRecording, useDeleteProduction, useProductions } from "./useProductions";
+import { Productions } from "./Productions";
+import { type Summary, useBegin, useBeginFromRecording, useProductions } from "./useProductions";
 
 export function DeskPage() {
 	const begin = useBegin();
@@ -75,6 +75,11 @@ function Letter({ begin }: { begin: ReturnType<typeof useBegin> }) {
 	return (
 		<main className="letter-page">
 			<h1 className="salutation">Dear {session.data?.name ?? "you"},</h1>
+			{session.data?.room && (
+				<p role="alert" className="warning">
+					{session.data.room}
+				</p>
+			)}
 			{productions.data && <p className="reading">{summaryOf(productions.data)}</p>}
 			{productions.isError && (
 				<p role="alert" className="problem">
@@ -170,102 +175,5 @@ function Letter({ begin }: { begin: ReturnType<typeof useBegin> }) {
 			{!writing && <p className="small quiet">Or drop a file anywhere on this page.</p>}
 			<p className="small quiet foot-note">Scripts, voices and films stay on this machine.</p>
 		</main>
-	);
-}
-
-function picture(production: Summary): string {
-	const base = `/pictures/${production.id}/${production.first_scene}/still.jpg`;
-	return `${base}?at=5.2&r=${production.revision}`;
-}
-
-function facts(production: Summary): string {
-	const scenes = production.scenes === 1 ? "one scene" : `${production.scenes} scenes`;
-	return production.hosts.length ? `${scenes}, with ${production.hosts.join(" and ")}` : scenes;
-}
-
-/** Asks before it deletes. */
-function Delete({ production }: { production: Summary }) {
-	const remove = useDeleteProduction();
-	const [asking, setAsking] = useState(false);
-	if (!asking) {
-		return (
-			<button
-				type="button"
-				className="plain quiet small delete"
-				onClick={() => setAsking(true)}
-				aria-label={`Delete ${production.title}`}
-			>
-				Delete
-			</button>
-		);
-	}
-	return (
-		<span className="ask-delete small">
-			Delete it with all its revisions?
-			<PlainButton small onClick={() => remove.mutate(production.id)}>
-				Delete
-			</PlainButton>
-			<PlainButton small onClick={() => setAsking(false)}>
-				Keep it
-			</PlainButton>
-		</span>
-	);
-}
-
-function Productions() {
-	const productions = useProductions();
-	const [first, ...others] = productions.data ?? [];
-	if (productions.isPending) return <section className="shelf quiet">Laying out the productions…</section>;
-	if (!first) {
-		return (
-			<section className="shelf" aria-label="Productions">
-				<p className="reading quiet">Productions will lie here.</p>
-			</section>
-		);
-	}
-	return (
-		<section className="shelf" aria-label="Productions">
-			<article className="last-open">
-				<Link to={`/productions/${first.id}`} className="frame" tabIndex={-1} aria-hidden="true">
-					{first.first_scene && <img src={picture(first)} alt="" />}
-				</Link>
-				<div>
-					<p className="small quiet">Last changed</p>
-					<h2>{first.title}</h2>
-					<p className={first.problem ? "problem small" : "serif"}>{first.problem || facts(first)}</p>
-					<p className="quiet num">
-						{first.estimated && "about "}
-						{clock(first.seconds)}, {first.words} words
-					</p>
-					<Link className="button-link" to={`/productions/${first.id}`}>
-						Go on
-					</Link>
-					<Delete production={first} />
-				</div>
-			</article>
-			<h2 className="section-title">
-				Other productions <span className="small quiet">{others.length}, last changed first</span>
-			</h2>
-			<ul className="others">
-				{others.map((p) => (
-					<li key={p.id}>
-						<Link to={`/productions/${p.id}`}>
-							<span className="frame small-frame">
-								{p.first_scene && <img src={picture(p)} alt="" loading="lazy" />}
-							</span>
-							<span>
-								<strong>{p.title}</strong>
-								<span className="quiet num">
-									{p.estimated && "about "}
-									{clock(p.seconds)}, {p.shape}
-								</span>
-								<span className={p.problem ? "problem small" : "quiet"}>{p.problem || facts(p)}</span>
-							</span>
-						</Link>
-						<Delete production={p} />
-					</li>
-				))}
-			</ul>
-		</section>
 	);
 }

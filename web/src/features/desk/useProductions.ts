@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useEffect } from "react";
+import { useEffect, useState } from "react";
 import { useNavigate } from "react-router";
 import { api, ask, type Schemas, sendFile } from "../../shared/api/client";
 import { type Job, useJob } from "../../shared/jobs/useJob";
@@ -48,11 +48,37 @@ export function useBeginFromRecording() {
 	return { send, job };
 }
 
-export function useDeleteProduction() {
+/** Renaming, duplicating and deleting; ``deleted`` is what can be brought back. */
+export function useShelfWork() {
 	const queries = useQueryClient();
-	return useMutation({
-		mutationFn: (id: string) =>
-			ask(api.DELETE("/api/productions/{production_id}", { params: { path: { production_id: id } } })),
-		onSuccess: () => queries.invalidateQueries({ queryKey: KEY }),
+	const [deleted, setDeleted] = useState<Summary | null>(null);
+	const onSuccess = () => queries.invalidateQueries({ queryKey: KEY });
+	const remove = useMutation({
+		mutationFn: (production: Summary) => ask(api.DELETE("/api/productions/{production_id}", at(production.id))),
+		onSuccess: (_, production) => {
+			setDeleted(production);
+			return onSuccess();
+		},
 	});
+	const bringBack = useMutation({
+		mutationFn: (production: Summary) =>
+			ask(api.POST("/api/productions/{production_id}/bring-back", at(production.id))),
+		onSuccess: () => {
+			setDeleted(null);
+			return onSuccess();
+		},
+	});
+	const duplicate = useMutation({
+		mutationFn: (id: string) => ask(api.POST("/api/productions/{production_id}/duplicate", at(id))),
+		onSuccess,
+	});
+	const rename = useMutation({
+		mutationFn: ({ id, title }: { id: string; title: string }) =>
+			ask(api.POST("/api/productions/{production_id}/title", { ...at(id), body: { title } })),
+		onSuccess,
+	});
+	const problem = remove.error ?? bringBack.error ?? duplicate.error ?? rename.error;
+	return { remove, bringBack, duplicate, rename, deleted, problem };
 }
+
+const at = (id: string) => ({ params: { path: { production_id: id } } });

@@ -1,4 +1,4 @@
-import { useEffect, useRef } from "react";
+import { Sheet } from "../../shared/ui/Sheet";
 
 const KEYS: [string, [string, string][]][] = [
 	[
@@ -55,12 +55,8 @@ const KEYS: [string, [string, string][]][] = [
 
 /** All keys of the prompt book on one sheet. */
 export function KeySheet({ onClose }: { onClose: () => void }) {
-	const dialog = useRef<HTMLDialogElement>(null);
-	useEffect(() => {
-		dialog.current?.showModal?.();
-	}, []);
 	return (
-		<dialog ref={dialog} className="key-sheet" aria-label="Keys" onClose={onClose}>
+		<Sheet label="Keys" kind="key-sheet" onClose={onClose}>
 			<h2 className="panel-title">Keys</h2>
 			<div className="key-groups">
 				{KEYS.map(([group, keys]) => (
@@ -77,9 +73,9 @@ export function KeySheet({ onClose }: { onClose: () => void }) {
 					</section>
 				))}
 			</div>
-			<button type="button" className="cue-button filled" onClick={() => dialog.current?.close()}>
+			<button type="button" className="cue-button filled" onClick={onClose}>
 				Close
 			</button>
-		</dialog>
+		</Sheet>
 	);
 }

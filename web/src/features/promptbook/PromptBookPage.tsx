@@ -246,7 +246,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 						)}
 						{tab === "Set" && <SetPanel {...panel} />}
 						{tab === "Deliver" && (
-							<DeliverPanel productionId={productionId} document={document} check={check} kept={kept} />
+							<DeliverPanel productionId={productionId} document={document} check={check} kept={kept} editor={editor} />
 						)}
 					</div>
 				</section>

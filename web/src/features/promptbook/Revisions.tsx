@@ -1,7 +1,8 @@
 import { useMutation, useQuery } from "@tanstack/react-query";
-import { useEffect, useRef, useState } from "react";
+import { useState } from "react";
 import { api, ask, type Schemas, sentence } from "../../shared/api/client";
 import { MainButton, PlainButton } from "../../shared/ui/controls";
+import { Sheet } from "../../shared/ui/Sheet";
 import { Difference } from "./Difference";
 import type { ProductionDocument } from "./document/document";
 import type { Keeping, Production } from "./document/keeping";
@@ -39,11 +40,7 @@ export function Revisions(props: Props) {
 }
 
 function RevisionSheet({ productionId, revision, document, onRestored, onClose }: Props & { onClose: () => void }) {
-	const dialog = useRef<HTMLDialogElement>(null);
 	const [chosen, setChosen] = useState<Schemas["RevisionOut"] | null>(null);
-	useEffect(() => {
-		dialog.current?.showModal?.();
-	}, []);
 	const path = { production_id: productionId };
 	const revisions = useQuery({
 		queryKey: ["revisions", productionId, revision],
@@ -70,13 +67,13 @@ function RevisionSheet({ productionId, revision, document, onRestored, onClose }
 				}),
 			),
 		onSuccess: (production) => {
-			dialog.current?.close();
+			onClose();
 			onRestored(production);
 		},
 	});
 	const problem = restore.error ?? before.error ?? revisions.error;
 	return (
-		<dialog ref={dialog} className="revision-sheet" aria-label="Earlier revisions" onClose={onClose}>
+		<Sheet label="Earlier revisions" onClose={onClose}>
 			<h2 className="panel-title">Earlier revisions</h2>
 			{problem && (
 				<p role="alert" className="problem small">
@@ -116,10 +113,10 @@ function RevisionSheet({ productionId, revision, document, onRestored, onClose }
 						Restore revision {shown.number}
 					</MainButton>
 				)}
-				<PlainButton onClick={() => dialog.current?.close()}>Close</PlainButton>
+				<PlainButton onClick={onClose}>Close</PlainButton>
 				<span className="small quiet">What is written now stays among the revisions.</span>
 			</div>
-		</dialog>
+		</Sheet>
 	);
 }
 

@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
 import { api, ask, type Schemas, sendFile, sentence } from "../../shared/api/client";
 import { PlainButton } from "../../shared/ui/controls";
+import { Sheet } from "../../shared/ui/Sheet";
 import { type Matched, useMatchedVoices } from "../../shared/voices/useVoices";
 
 /** The voices matched to people, with their consents. */
@@ -85,12 +86,10 @@ function ImportVoice() {
 }
 
 function WithdrawSheet({ voice, onClose }: { voice: Matched; onClose: () => void }) {
-	const dialog = useRef<HTMLDialogElement>(null);
 	const queries = useQueryClient();
 	const [uses, setUses] = useState<Schemas["SpeaksIn"][] | null>(null);
 	const [problem, setProblem] = useState("");
 	useEffect(() => {
-		dialog.current?.showModal?.();
 		ask(api.GET("/api/productions/using/{voice_id}", { params: { path: { voice_id: voice.id } } })).then(
 			setUses,
 			(error) => setProblem(sentence(error)),
@@ -101,18 +100,13 @@ function WithdrawSheet({ voice, onClose }: { voice: Matched; onClose: () => void
 			const params = { path: { voice_id: voice.id } };
 			await ask(api.POST("/api/voices/matched/{voice_id}/withdraw", { params, body: { remove } }));
 			await queries.invalidateQueries();
-			dialog.current?.close();
+			onClose();
 		} catch (error) {
 			setProblem(sentence(error));
 		}
 	};
 	return (
-		<dialog
-			ref={dialog}
-			className="revision-sheet"
-			aria-label={`Withdraw the consent of ${voice.person}`}
-			onClose={onClose}
-		>
+		<Sheet label={`Withdraw the consent of ${voice.person}`} onClose={onClose}>
 			<h2 className="panel-title">Withdraw the consent of {voice.person}</h2>
 			<p>The voice speaks nowhere any more, at once. Films that were delivered stay as they are.</p>
 			{uses?.length === 0 && <p>No production uses it.</p>}
@@ -140,8 +134,8 @@ function WithdrawSheet({ voice, onClose }: { voice: Matched; onClose: () => void
 			<div className="change-buttons">
 				<PlainButton onClick={() => withdraw(false)}>Withdraw it</PlainButton>
 				<PlainButton onClick={() => withdraw(true)}>Withdraw, and remove sample and voice</PlainButton>
-				<PlainButton onClick={() => dialog.current?.close()}>Leave it</PlainButton>
+				<PlainButton onClick={onClose}>Leave it</PlainButton>
 			</div>
-		</dialog>
+		</Sheet>
 	);
 }

@@ -4,6 +4,7 @@ import { api, ask, type Schemas, sentence } from "../../shared/api/client";
 import { listen, silence, useListening } from "../../shared/sound/listening";
 import { PlainButton } from "../../shared/ui/controls";
 import { Scale } from "../../shared/ui/Scale";
+import { Sheet } from "../../shared/ui/Sheet";
 import { auditionAddress, type MadeVoice } from "../../shared/voices/useVoices";
 
 type Shape = Schemas["ShapeSchema"];
@@ -23,7 +24,6 @@ type Props = { voiceId: string; text: string; onClose: () => void };
 
 /** A made voice: what was understood of its description, and every part of it to move. Kept as one moves it. */
 export function TuneSheet({ voiceId, text, onClose }: Props) {
-	const dialog = useRef<HTMLDialogElement>(null);
 	const queries = useQueryClient();
 	const path = { voice_id: voiceId };
 	const made = useQuery({
@@ -38,10 +38,7 @@ export function TuneSheet({ voiceId, text, onClose }: Props) {
 	const trouble = useListening((h) => h.problem);
 	const pending = useRef<ReturnType<typeof setTimeout> | null>(null);
 	const saving = useRef<Promise<unknown>>(Promise.resolve());
-	useEffect(() => {
-		dialog.current?.showModal?.();
-		return silence;
-	}, []);
+	useEffect(() => silence, []);
 	useEffect(() => {
 		if (!made.data) return;
 		setFirst((known) => known ?? made.data);
@@ -84,13 +81,13 @@ export function TuneSheet({ voiceId, text, onClose }: Props) {
 			if (pending.current) clearTimeout(pending.current);
 			pending.current = null;
 			await ask(api.DELETE("/api/voices/made/{voice_id}", { params: { path } }));
-			dialog.current?.close();
+			close();
 		} catch (error) {
 			setProblem(sentence(error));
 		}
 	};
 	return (
-		<dialog ref={dialog} className="revision-sheet tune-sheet" aria-label="Tune a made voice" onClose={close}>
+		<Sheet label="Tune a made voice" kind="tune-sheet" onClose={close}>
 			{made.isError && (
 				<p role="alert" className="problem">
 					{sentence(made.error)}
@@ -145,9 +142,9 @@ export function TuneSheet({ voiceId, text, onClose }: Props) {
 					As it was
 				</PlainButton>
 				<PlainButton onClick={remove}>Delete the voice</PlainButton>
-				<PlainButton onClick={() => dialog.current?.close()}>Close</PlainButton>
+				<PlainButton onClick={close}>Close</PlainButton>
 			</div>
-		</dialog>
+		</Sheet>
 	);
 }
 

@@ -19,7 +19,7 @@ export interface paths {
         put?: never;
         /**
          * Sign In
-         * @description Begin a session.
+         * @description Begin a session. After some wrong passwords for a name one has to wait.
          */
         post: operations["signIn"];
         /**
@@ -616,9 +616,69 @@ export interface paths {
         post?: never;
         /**
          * Delete
-         * @description Delete a production with its revisions.
+         * @description Delete a production; for thirty days it can be brought back with all its revisions.
          */
         delete: operations["deleteProduction"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/productions/{production_id}/bring-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Undelete
+         * @description Bring back a production that was deleted.
+         */
+        post: operations["bringBackProduction"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/productions/{production_id}/duplicate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Copy
+         * @description A copy of a production beside it.
+         */
+        post: operations["duplicateProduction"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/productions/{production_id}/title": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Rename
+         * @description Give a production another title, as a revision of it.
+         */
+        post: operations["renameProduction"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1281,6 +1341,11 @@ export interface components {
              * @default
              */
             name: string;
+            /**
+             * Room
+             * @default
+             */
+            room: string;
         };
         /**
          * Problem
@@ -2328,6 +2393,14 @@ export interface components {
             document: components["schemas"]["DocumentSchema"];
         };
         /**
+         * NewTitle
+         * @description What a production is to be called.
+         */
+        NewTitle: {
+            /** Title */
+            title: string;
+        };
+        /**
          * RevisionOut
          * @description A saved revision.
          */
@@ -3181,6 +3254,24 @@ export interface operations {
             };
             /** @description Unauthorized */
             401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4093,6 +4184,76 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    bringBackProduction: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                production_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProductionSummary"];
+                };
+            };
+        };
+    };
+    duplicateProduction: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                production_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProductionSummary"];
+                };
+            };
+        };
+    };
+    renameProduction: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                production_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewTitle"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProductionSummary"];
+                };
             };
         };
     };

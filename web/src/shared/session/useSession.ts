@@ -2,9 +2,15 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, ask } from "../api/client";
 
 const KEY = ["session"];
+const ROOM_LOOKED_AT = 300_000;
 
 export function useSession() {
-	return useQuery({ queryKey: KEY, queryFn: () => ask(api.GET("/api/session")), staleTime: Number.POSITIVE_INFINITY });
+	return useQuery({
+		queryKey: KEY,
+		queryFn: () => ask(api.GET("/api/session")),
+		staleTime: Number.POSITIVE_INFINITY,
+		refetchInterval: ROOM_LOOKED_AT, // what it says of room on the disk changes while one works
+	});
 }
 
 export function useSignIn() {

@@ -4,7 +4,7 @@ import { parseLength, shownLength } from "../../../shared/time";
 import { Icon } from "../../../shared/ui/icons";
 import type { Brief } from "../document/document";
 import { type PanelProps, sceneAt } from "../document/panel";
-import { rangeOf } from "../document/places";
+import { showPlace } from "../document/places";
 import { type Advice, numbered } from "../document/useNotes";
 import type { Check } from "../document/useSceneTimes";
 
@@ -43,7 +43,7 @@ export function BriefPanel({ document, current, check, editor, change }: Props) 
 				<Answer label="Tone" hint="dry, warm, brisk" {...text("tone")} />
 				<Answer label="Their words" hint="what they say about it themselves" serif {...text("own_words")} />
 			</div>
-			<Findings check={check} onShow={(advice) => show(editor, advice)} />
+			<Findings check={check} onShow={(advice) => showPlace(editor, advice.at)} />
 		</div>
 	);
 }
@@ -133,13 +133,6 @@ function Length(props: { label: string; target: number; onChange: (seconds: numb
 			</span>
 		</label>
 	);
-}
-
-function show(editor: Editor, { at }: Advice): void {
-	const range = at && rangeOf(editor.state.doc, at);
-	if (!range) return;
-	editor.chain().setTextSelection(range).scrollIntoView().run();
-	editor.view.focus();
 }
 
 function Findings({ check, onShow }: { check: Check | null; onShow: (advice: Advice) => void }) {

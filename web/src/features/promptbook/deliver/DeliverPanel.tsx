@@ -1,3 +1,4 @@
+import type { Editor } from "@tiptap/core";
 import { useState } from "react";
 import { type Schemas, sentence } from "../../../shared/api/client";
 import { DeliveryRow } from "../../../shared/deliveries/DeliveryRow";
@@ -5,6 +6,7 @@ import { useDeliveries, useOrderDelivery } from "../../../shared/deliveries/useD
 import { Choice, MainButton } from "../../../shared/ui/controls";
 import { Icon } from "../../../shared/ui/icons";
 import type { ProductionDocument } from "../document/document";
+import { showPlace } from "../document/places";
 import type { Check } from "../document/useSceneTimes";
 import { VoiceOver } from "./VoiceOver";
 
@@ -34,6 +36,7 @@ export function DeliverPanel(props: {
 	document: ProductionDocument;
 	check: Check | null;
 	kept: boolean;
+	editor: Editor;
 }) {
 	const { document, check } = props;
 	const sizes = SIZES[document.shape] ?? [];
@@ -60,7 +63,15 @@ export function DeliverPanel(props: {
 					)}
 					{check?.findings.map((finding) => (
 						<li key={finding.message} className={finding.stops ? "problem" : ""}>
-							<Icon name={finding.stops ? "cross" : "warning"} /> {finding.message}
+							<Icon name={finding.stops ? "cross" : "warning"} />
+							<span>
+								{finding.message}{" "}
+								{finding.at && (
+									<button type="button" className="link small" onClick={() => showPlace(props.editor, finding.at)}>
+										Show it
+									</button>
+								)}
+							</span>
 						</li>
 					))}
 				</ul>

@@ -1,6 +1,6 @@
 import { Extension } from "@tiptap/core";
 import type { Node as DocNode } from "@tiptap/pm/model";
-import { Plugin, PluginKey } from "@tiptap/pm/state";
+import { Plugin, PluginKey, TextSelection } from "@tiptap/pm/state";
 import { Decoration, DecorationSet } from "@tiptap/pm/view";
 import { clock } from "../../../shared/time";
 import type { Staging } from "./document";
@@ -22,6 +22,7 @@ export type Marks = {
 
 export const marksKey = new PluginKey<{ marks: Marks; set: DecorationSet }>("marks");
 
+const SLOT = {};
 const MARKS_AFTER = /^[.,;:!?…”’"')]+/;
 const UNSPOKEN = /\[\[.*?\]\]|\[[^[\]\n]*\]/g;
 
@@ -67,7 +68,7 @@ function findings(doc: DocNode, marks: Marks): DecorationSet {
 	const found: Decoration[] = [];
 	for (const { kind, at, message } of marks.check?.findings ?? []) {
 		const range = kind === "placeholder" && at ? rangeOf(doc, at) : null;
-		if (range) found.push(Decoration.inline(range.from, range.to, { class: "placeholder", title: message }));
+		if (range) found.push(Decoration.inline(range.from, range.to, { class: "placeholder", title: message }, SLOT));
 	}
 	for (const { number, at } of marks.notes) {
 		const range = rangeOf(doc, at);
@@ -111,7 +112,17 @@ export const MarksExtension = Extension.create({
 						return tr.docChanged ? { ...value, set: value.set.map(tr.mapping, tr.doc) } : value;
 					},
 				},
-				props: { decorations: (state) => marksKey.getState(state)?.set ?? DecorationSet.empty },
+				props: {
+					decorations: (state) => marksKey.getState(state)?.set ?? DecorationSet.empty,
+					// a click takes the whole slot, so that what is typed stands in its place; another sets the caret in it
+					handleClick(view, at) {
+						const slot = marksKey.getState(view.state)?.set.find(at, at, (spec) => spec === SLOT)[0];
+						const { from, to } = view.state.selection;
+						if (!slot || (from === slot.from && to === slot.to)) return false;
+						view.dispatch(view.state.tr.setSelection(TextSelection.create(view.state.doc, slot.from, slot.to)));
+						return true;
+					},
+				},
 			}),
 			new Plugin<DecorationSet>({
 				key: new PluginKey("structure"),

@@ -1,6 +1,6 @@
 import { mergeAttributes, Node } from "@tiptap/core";
 import type { Node as DocNode } from "@tiptap/pm/model";
-import { TextSelection } from "@tiptap/pm/state";
+import { type EditorState, TextSelection, type Transaction } from "@tiptap/pm/state";
 import { AS_EVERYWHERE, type Choices, newId, type Staging } from "./document";
 import { lineView } from "./lineView";
 import { sceneCommands } from "./scenes";
@@ -8,7 +8,7 @@ import { sceneCommands } from "./scenes";
 declare module "@tiptap/core" {
 	interface Commands<ReturnType> {
 		script: {
-			/** Turn the line at the caret into a direction, or back. */
+			/** Leave the selected part of a line unsaid, or say it again; else turn the line at the caret into a direction, or back. */
 			toggleSpoken: () => ReturnType;
 			/** Begin a new scene at the caret. */
 			splitScene: () => ReturnType;
@@ -122,6 +122,11 @@ export const DirectionNode = Node.create({
 					const { $from } = state.selection;
 					const node = $from.parent;
 					if (node.type.name !== "line" && node.type.name !== "direction") return false;
+					const part = selectedPart(state);
+					if (part) {
+						if (dispatch) leaveUnsaid(tr, part);
+						return true;
+					}
 					const { line, direction } = state.schema.nodes;
 					const target = node.type === line ? direction : line;
 					if (!target) return false;
@@ -169,6 +174,28 @@ export const DirectionNode = Node.create({
 		};
 	},
 });
+
+/** The selected part of a line, without the spaces round it; null where the whole line, or no text of one, is meant. */
+function selectedPart({ doc, selection }: EditorState): { from: number; to: number } | null {
+	const { $from, $to, empty } = selection;
+	if (empty || !$from.sameParent($to) || $from.parent.type.name !== "line") return null;
+	const text = doc.textBetween($from.pos, $to.pos);
+	const from = $from.pos + (text.length - text.trimStart().length);
+	const to = from + text.trim().length;
+	return to <= from || text.trim() === $from.parent.textContent.trim() ? null : { from, to };
+}
+
+/** Puts the part into double brackets, or takes it out of them. */
+function leaveUnsaid(tr: Transaction, { from, to }: { from: number; to: number }): void {
+	const inside = /^\[\[([^[\]]*)\]\]$/.exec(tr.doc.textBetween(from, to));
+	if (inside) {
+		tr.delete(to - 2, to).delete(from, from + 2);
+		tr.setSelection(TextSelection.create(tr.doc, from, to - 4));
+		return;
+	}
+	tr.insertText("]]", to).insertText("[[", from);
+	tr.setSelection(TextSelection.create(tr.doc, from, to + 4));
+}
 
 function speakerBefore(doc: DocNode, position: number): string {
 	let speaker = "";

@@ -1,3 +1,4 @@
+import type { Editor } from "@tiptap/core";
 import type { Node as DocNode } from "@tiptap/pm/model";
 import type { Schemas } from "../../../shared/api/client";
 
@@ -29,4 +30,12 @@ export function rangeOf(doc: DocNode, place: Place): { from: number; to: number 
 		found = { from: start + place.start, to: start + place.end };
 	});
 	return found;
+}
+
+/** Selects what a finding speaks of, in view and ready to be written over. */
+export function showPlace(editor: Editor, at: Place | null): void {
+	const range = at && rangeOf(editor.state.doc, at);
+	if (!range) return;
+	editor.chain().setTextSelection(range).scrollIntoView().run();
+	editor.view.focus();
 }

@@ -32,6 +32,29 @@ describe("writing", () => {
 		expect([first?.id, second?.id]).toContain("l1");
 	});
 
+	it("leaves the selected words unsaid, and says them again", () => {
+		open();
+		const end = editor.state.doc.content.size - 2;
+		editor.commands.setTextSelection({ from: end - "there.".length - 1, to: end });
+		editor.commands.toggleSpoken();
+		expect(texts()).toEqual([["Hello [[there.]]"]]);
+		editor.commands.toggleSpoken();
+		expect(texts()).toEqual([["Hello there."]]);
+		expect(now().scenes[0]?.blocks[0]?.kind).toBe("line");
+	});
+
+	it("makes a direction of a line that is selected whole, or not at all", () => {
+		for (const whole of [true, false]) {
+			open();
+			const end = editor.state.doc.content.size - 2;
+			editor.commands.setTextSelection(whole ? { from: end - "Hello there.".length, to: end } : end);
+			editor.commands.toggleSpoken();
+			expect(now().scenes[0]?.blocks[0]?.kind).toBe("direction");
+			editor.destroy();
+		}
+		open();
+	});
+
 	it("makes lines, speakers and directions of pasted rows", () => {
 		open();
 		const blocks = rowsToBlocks("SKERRY: Dry feet.\n(waves)\n[bell]\n\nAs ever.", editor.schema, "MAREN");

@@ -1,7 +1,8 @@
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useMemo, useState } from "react";
 import { EVERYBODY, foundHosts } from "../../../shared/hosts/finding";
 import type { Host } from "../../../shared/hosts/useHosts";
 import { PlainButton } from "../../../shared/ui/controls";
+import { Sheet } from "../../../shared/ui/Sheet";
 
 type Props = {
 	speaker: string;
@@ -13,12 +14,10 @@ type Props = {
 
 /** Everybody who could play a speaker: searched by words, chosen by their picture. */
 export function HostSheet({ speaker, hosts, chosen, onChoose, onClose }: Props) {
-	const dialog = useRef<HTMLDialogElement>(null);
 	const [typed, setTyped] = useState("");
-	useEffect(() => dialog.current?.showModal?.(), []);
 	const found = useMemo(() => foundHosts(hosts, { ...EVERYBODY, typed }), [hosts, typed]);
 	return (
-		<dialog ref={dialog} className="revision-sheet host-sheet" aria-label={`A host for ${speaker}`} onClose={onClose}>
+		<Sheet label={`A host for ${speaker}`} kind="host-sheet" onClose={onClose}>
 			<h2 className="panel-title">A host for {speaker}</h2>
 			<label className="hosts-search">
 				<span className="label">Find by name, role, age, dress or mood</span>
@@ -36,7 +35,7 @@ export function HostSheet({ speaker, hosts, chosen, onChoose, onClose }: Props) 
 							className={host.id === chosen ? "on" : ""}
 							aria-pressed={host.id === chosen}
 							onClick={() => {
-								dialog.current?.close();
+								onClose();
 								onChoose(host.id);
 							}}
 						>
@@ -49,11 +48,11 @@ export function HostSheet({ speaker, hosts, chosen, onChoose, onClose }: Props) 
 				{!found.length && <li className="quiet">Nobody is like that. Take a word away.</li>}
 			</ul>
 			<div className="change-buttons">
-				<PlainButton onClick={() => dialog.current?.close()}>Close</PlainButton>
+				<PlainButton onClick={onClose}>Close</PlainButton>
 				<span className="small quiet num">
 					{found.length} of {hosts.length} hosts
 				</span>
 			</div>
-		</dialog>
+		</Sheet>
 	);
 }

@@ -1,8 +1,9 @@
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useState } from "react";
 import { sentence } from "../../../shared/api/client";
 import { LevelMeter } from "../../../shared/sound/LevelMeter";
 import { useRecorder } from "../../../shared/sound/useRecorder";
 import { MainButton, PlainButton } from "../../../shared/ui/controls";
+import { Sheet } from "../../../shared/ui/Sheet";
 
 type Props<T> = {
 	title: string;
@@ -16,13 +17,9 @@ type Props<T> = {
 
 /** Records a line from the microphone: the line in view, a count, a meter; then what was heard, to use or to do again. */
 export function RecordSheet<T>({ title, text, send, notesOf, hear, onUse, onClose }: Props<T>) {
-	const dialog = useRef<HTMLDialogElement>(null);
 	const { hearing, recorder } = useRecorder();
 	const [sent, setSent] = useState<{ take: T } | null>(null);
 	const [problem, setProblem] = useState("");
-	useEffect(() => {
-		dialog.current?.showModal?.();
-	}, []);
 	// biome-ignore lint/correctness/useExhaustiveDependencies: a recording is sent once, whatever else changes
 	useEffect(() => {
 		if (hearing.state !== "done") return;
@@ -40,7 +37,7 @@ export function RecordSheet<T>({ title, text, send, notesOf, hear, onUse, onClos
 	const waiting = hearing.state === "done" && !sent && !problem;
 	const live = hearing.state === "recording";
 	return (
-		<dialog ref={dialog} className="revision-sheet record-sheet" aria-label={`Record: ${title}`} onClose={onClose}>
+		<Sheet label={`Record: ${title}`} kind="record-sheet" onClose={onClose}>
 			<h2 className="panel-title">{title}</h2>
 			<p className={`reading record-text ${live ? "live" : ""}`}>{text}</p>
 			<LevelMeter hearing={hearing} />
@@ -71,7 +68,7 @@ export function RecordSheet<T>({ title, text, send, notesOf, hear, onUse, onClos
 					<MainButton
 						onClick={() => {
 							onUse(sent.take);
-							dialog.current?.close();
+							onClose();
 						}}
 					>
 						Put it in the film
@@ -83,8 +80,8 @@ export function RecordSheet<T>({ title, text, send, notesOf, hear, onUse, onClos
 				)}
 				{sent && <PlainButton onClick={() => hear(sent.take)}>Hear it</PlainButton>}
 				{sent && <PlainButton onClick={again}>Once more</PlainButton>}
-				<PlainButton onClick={() => dialog.current?.close()}>Close</PlainButton>
+				<PlainButton onClick={onClose}>Close</PlainButton>
 			</div>
-		</dialog>
+		</Sheet>
 	);
 }

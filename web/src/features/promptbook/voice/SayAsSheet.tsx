@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from "react";
 import { api, ask, type Schemas, sendFile, sentence } from "../../../shared/api/client";
 import { listen, silence, useListening } from "../../../shared/sound/listening";
 import { PlainButton } from "../../../shared/ui/controls";
+import { Sheet } from "../../../shared/ui/Sheet";
 import type { ProductionDocument } from "../document/document";
 import { merged, type Saying } from "./sayings";
 
@@ -31,7 +32,7 @@ export function useSayAsReport(document: ProductionDocument, wanted = true) {
 
 /** How words are said in this production: respelled, or by their phones; heard, shared, taken in and out. */
 export function SayAsSheet({ productionId, document, word: begun, voice, onChange, onClose }: Props) {
-	const dialog = useRef<HTMLDialogElement>(null);
+	const sayings = useRef<HTMLUListElement>(null);
 	const file = useRef<HTMLInputElement>(null);
 	const report = useSayAsReport(document);
 	const [word, setWord] = useState("");
@@ -41,10 +42,7 @@ export function SayAsSheet({ productionId, document, word: begun, voice, onChang
 	const list = document.say_as ?? [];
 	const listed = new Set(list.map((entry) => entry.word.toLowerCase()));
 	const names = report.data?.names.filter((name) => !listed.has(name.word.toLowerCase())) ?? [];
-	useEffect(() => {
-		dialog.current?.showModal?.();
-		return silence;
-	}, []);
+	useEffect(() => silence, []);
 	// the list as it stands when the sheet opens
 	// biome-ignore lint/correctness/useExhaustiveDependencies: see above
 	useEffect(() => {
@@ -52,7 +50,7 @@ export function SayAsSheet({ productionId, document, word: begun, voice, onChang
 	}, []);
 	const toBegin = useRef(begun.toLowerCase());
 	useEffect(() => {
-		const field = dialog.current?.querySelector<HTMLElement>(`[data-word="${CSS.escape(toBegin.current)}"] input`);
+		const field = sayings.current?.querySelector<HTMLElement>(`[data-word="${CSS.escape(toBegin.current)}"] input`);
 		if (!field || !toBegin.current) return;
 		field.focus();
 		toBegin.current = "";
@@ -103,13 +101,13 @@ export function SayAsSheet({ productionId, document, word: begun, voice, onChang
 			return `${count(more.length)} taken from the shared list.`;
 		});
 	return (
-		<dialog ref={dialog} className="revision-sheet say-as-sheet" aria-label="Say-as list" onClose={leave}>
+		<Sheet label="Say-as list" kind="say-as-sheet" onClose={leave}>
 			<h2 className="panel-title">Say-as list</h2>
 			<p className="small quiet">
 				Respell a word as it sounds, in small words such as “KWIL hay vun”, or give its phones in IPA. What is written
 				stays in the script and the captions.
 			</p>
-			<ul className="sayings">
+			<ul ref={sayings} className="sayings">
 				{list.map((entry, index) => (
 					// entries are edited in place: their number is what stays
 					// biome-ignore lint/suspicious/noArrayIndexKey: see above
@@ -201,7 +199,7 @@ export function SayAsSheet({ productionId, document, word: begun, voice, onChang
 				</p>
 			)}
 			<div className="change-buttons">
-				<PlainButton onClick={() => dialog.current?.close()}>Close</PlainButton>
+				<PlainButton onClick={leave}>Close</PlainButton>
 				<PlainButton onClick={fromShared}>Take the shared words</PlainButton>
 				<PlainButton disabled={!list.length} onClick={share}>
 					Share these
@@ -223,7 +221,7 @@ export function SayAsSheet({ productionId, document, word: begun, voice, onChang
 					}}
 				/>
 			</div>
-		</dialog>
+		</Sheet>
 	);
 }
 

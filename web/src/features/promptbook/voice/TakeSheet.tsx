@@ -1,6 +1,7 @@
-import { useEffect, useRef, useState } from "react";
+import { useState } from "react";
 import { sentence } from "../../../shared/api/client";
 import { PlainButton, Tick } from "../../../shared/ui/controls";
+import { Sheet } from "../../../shared/ui/Sheet";
 import { type Take, takeLabel, type useTakes } from "./useTakes";
 
 type Props = {
@@ -15,20 +16,16 @@ type Props = {
 
 /** One take: its name, what it says, what is wrong with it, and what can be done. */
 export function TakeSheet({ take, stale, takes, onHear, onUse, onClose }: Props) {
-	const dialog = useRef<HTMLDialogElement>(null);
 	const [name, setName] = useState(take.name);
 	const [noise, setNoise] = useState(true);
 	const [shorter, setShorter] = useState(false);
-	useEffect(() => {
-		dialog.current?.showModal?.();
-	}, []);
 	const close = () => {
 		if (name.trim() !== take.name) takes.rename.mutate({ take: take.id, name });
-		dialog.current?.close();
+		onClose();
 	};
 	const problem = takes.tidy.error ?? takes.rename.error;
 	return (
-		<dialog ref={dialog} className="revision-sheet take-sheet" aria-label={`Take ${take.number}`} onClose={onClose}>
+		<Sheet label={`Take ${take.number}`} kind="take-sheet" onClose={onClose}>
 			<h2 className="panel-title">
 				Take {take.number}, {takeLabel(take)}
 			</h2>
@@ -61,10 +58,7 @@ export function TakeSheet({ take, stale, takes, onHear, onUse, onClose }: Props)
 						small
 						disabled={takes.tidy.isPending || !(noise || shorter)}
 						onClick={() =>
-							takes.tidy.mutate(
-								{ take: take.id, noise, silence: shorter ? 0.3 : 0 },
-								{ onSuccess: () => dialog.current?.close() },
-							)
+							takes.tidy.mutate({ take: take.id, noise, silence: shorter ? 0.3 : 0 }, { onSuccess: () => onClose() })
 						}
 					>
 						{takes.tidy.isPending ? "Tidying…" : "Make it"}
@@ -89,13 +83,13 @@ export function TakeSheet({ take, stale, takes, onHear, onUse, onClose }: Props)
 				<PlainButton
 					onClick={() => {
 						takes.remove.mutate(take.id);
-						dialog.current?.close();
+						onClose();
 					}}
 				>
 					Delete
 				</PlainButton>
 				<PlainButton onClick={close}>Close</PlainButton>
 			</div>
-		</dialog>
+		</Sheet>
 	);
 }

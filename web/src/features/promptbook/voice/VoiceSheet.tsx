@@ -1,6 +1,7 @@
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { listen, silence, useListening } from "../../../shared/sound/listening";
 import { PlainButton } from "../../../shared/ui/controls";
+import { Sheet } from "../../../shared/ui/Sheet";
 import { foundVoices, pitchWord, type Voice } from "../../../shared/voices/finding";
 import { auditionAddress } from "../../../shared/voices/useVoices";
 
@@ -19,19 +20,15 @@ const LONGEST = 200;
 
 /** All voices: searched by words, heard on the speaker's own sentence one at a time, chosen. */
 export function VoiceSheet({ speaker, sentence, voices, chosen, onChoose, onClose }: Props) {
-	const dialog = useRef<HTMLDialogElement>(null);
 	const [typed, setTyped] = useState("");
 	const heard = useListening((h) => h.key);
 	const problem = useListening((h) => h.problem);
 	const [text, setText] = useState(sentence);
-	useEffect(() => {
-		dialog.current?.showModal?.();
-		return silence;
-	}, []);
+	useEffect(() => silence, []);
 	const found = useMemo(() => foundVoices(voices, typed), [voices, typed]);
 	const hear = (voice: Voice) => listen(`audition ${voice.id}`, auditionAddress(voice.id, text.slice(0, LONGEST)));
 	return (
-		<dialog ref={dialog} className="revision-sheet voice-sheet" aria-label={`A voice for ${speaker}`} onClose={onClose}>
+		<Sheet label={`A voice for ${speaker}`} kind="voice-sheet" onClose={onClose}>
 			<h2 className="panel-title">A voice for {speaker}</h2>
 			<div className="voice-search">
 				<label>
@@ -69,7 +66,7 @@ export function VoiceSheet({ speaker, sentence, voices, chosen, onChoose, onClos
 							disabled={voice.id === chosen}
 							label={`Choose ${voice.name}`}
 							onClick={() => {
-								dialog.current?.close();
+								onClose();
 								onChoose(voice.id);
 							}}
 						>
@@ -80,13 +77,13 @@ export function VoiceSheet({ speaker, sentence, voices, chosen, onChoose, onClos
 				{!found.length && <li className="quiet">No voice is like that. Take a word away.</li>}
 			</ul>
 			<div className="change-buttons">
-				<PlainButton onClick={() => dialog.current?.close()}>Close</PlainButton>
+				<PlainButton onClick={onClose}>Close</PlainButton>
 				<span className="small quiet num">
 					{found.length > SHOWN
 						? `${SHOWN} of ${found.length} are shown; write more to find others.`
 						: `${found.length} of ${voices.length} voices`}
 				</span>
 			</div>
-		</dialog>
+		</Sheet>
 	);
 }

@@ -1,0 +1,168 @@
+import { useState } from "react";
+import { Link } from "react-router";
+import { sentence } from "../../shared/api/client";
+import { clock } from "../../shared/time";
+import { MainButton, PlainButton } from "../../shared/ui/controls";
+import { found } from "./finding";
+import { type Summary, useProductions, useShelfWork } from "./useProductions";
+
+/** With fewer one sees them all at once. */
+const WORTH_SEARCHING = 5;
+
+function picture(production: Summary): string {
+	const base = `/pictures/${production.id}/${production.first_scene}/still.jpg`;
+	return `${base}?at=5.2&r=${production.revision}`;
+}
+
+function facts(production: Summary): string {
+	const scenes = production.scenes === 1 ? "one scene" : `${production.scenes} scenes`;
+	return production.hosts.length ? `${scenes}, with ${production.hosts.join(" and ")}` : scenes;
+}
+
+type Work = ReturnType<typeof useShelfWork>;
+
+/** All productions: the last one large, the others beside each other; found, renamed, duplicated, deleted. */
+export function Productions() {
+	const productions = useProductions();
+	const work = useShelfWork();
+	const [typed, setTyped] = useState("");
+	const all = productions.data ?? [];
+	const searched = typed.trim() !== "";
+	const shown = found(all, typed);
+	const first = searched ? undefined : shown[0];
+	const others = searched ? shown : shown.slice(1);
+	if (productions.isPending) return <section className="shelf quiet">Laying out the productions…</section>;
+	return (
+		<section className="shelf" aria-label="Productions">
+			<Told work={work} />
+			{all.length >= WORTH_SEARCHING && (
+				<label className="shelf-search">
+					<span className="label">Find a production</span>
+					<input
+						type="search"
+						value={typed}
+						placeholder="a title, a host…"
+						onChange={(event) => setTyped(event.target.value)}
+					/>
+				</label>
+			)}
+			{!all.length && <p className="reading quiet">Productions will lie here.</p>}
+			{first && <LastOpen production={first} work={work} />}
+			{all.length > 1 && (
+				<h2 className="section-title">
+					{searched ? "Found" : "Other productions"}{" "}
+					<span className="small quiet">{others.length}, last changed first</span>
+				</h2>
+			)}
+			{searched && !others.length && <p className="quiet">Nothing is called so. Take a word away.</p>}
+			<ul className="others">
+				{others.map((production) => (
+					<li key={production.id}>
+						<Link to={`/productions/${production.id}`}>
+							<span className="frame small-frame">
+								{production.first_scene && <img src={picture(production)} alt="" loading="lazy" />}
+							</span>
+							<span>
+								<strong>{production.title}</strong>
+								<span className="quiet num">
+									{production.estimated && "about "}
+									{clock(production.seconds)}, {production.shape}
+								</span>
+								<span className={production.problem ? "problem small" : "quiet"}>
+									{production.problem || facts(production)}
+								</span>
+							</span>
+						</Link>
+						<Actions production={production} work={work} />
+					</li>
+				))}
+			</ul>
+		</section>
+	);
+}
+
+function LastOpen({ production, work }: { production: Summary; work: Work }) {
+	return (
+		<article className="last-open">
+			<Link to={`/productions/${production.id}`} className="frame" tabIndex={-1} aria-hidden="true">
+				{production.first_scene && <img src={picture(production)} alt="" />}
+			</Link>
+			<div>
+				<p className="small quiet">Last changed</p>
+				<h2>
+					<Link to={`/productions/${production.id}`}>{production.title}</Link>
+				</h2>
+				<p className={production.problem ? "problem small" : "serif"}>{production.problem || facts(production)}</p>
+				<p className="quiet num">
+					{production.estimated && "about "}
+					{clock(production.seconds)}, {production.words} words
+				</p>
+				<Link className="button-link" to={`/productions/${production.id}`}>
+					Go on
+				</Link>
+				<Actions production={production} work={work} />
+			</div>
+		</article>
+	);
+}
+
+/** What was just done, to undo; or why it could not be. */
+function Told({ work }: { work: Work }) {
+	const { deleted } = work;
+	return (
+		<div role="status" className="shelf-told">
+			{deleted && (
+				<p>
+					“{deleted.title}” is deleted.{" "}
+					<PlainButton small onClick={() => work.bringBack.mutate(deleted)}>
+						Undo
+					</PlainButton>
+				</p>
+			)}
+			{work.problem && <p className="problem">{sentence(work.problem)}</p>}
+		</div>
+	);
+}
+
+function Actions({ production, work }: { production: Summary; work: Work }) {
+	const [title, setTitle] = useState<string | null>(null);
+	if (title !== null) {
+		return (
+			<form
+				className="rename"
+				onSubmit={(event) => {
+					event.preventDefault();
+					if (title.trim()) work.rename.mutate({ id: production.id, title: title.trim() });
+					setTitle(null);
+				}}
+			>
+				<input
+					// biome-ignore lint/a11y/noAutofocus: it was opened to be written in
+					autoFocus
+					aria-label={`New title of ${production.title}`}
+					value={title}
+					maxLength={200}
+					onChange={(event) => setTitle(event.target.value)}
+					onKeyDown={(event) => event.key === "Escape" && setTitle(null)}
+					onFocus={(event) => event.target.select()}
+				/>
+				<MainButton type="submit" disabled={!title.trim()}>
+					Rename
+				</MainButton>
+			</form>
+		);
+	}
+	return (
+		<span className="shelf-actions small">
+			<button type="button" className="plain quiet" onClick={() => setTitle(production.title)}>
+				Rename<span className="unseen"> {production.title}</span>
+			</button>
+			<button type="button" className="plain quiet" onClick={() => work.duplicate.mutate(production.id)}>
+				Duplicate<span className="unseen"> {production.title}</span>
+			</button>
+			<button type="button" className="plain quiet" onClick={() => work.remove.mutate(production)}>
+				Delete<span className="unseen"> {production.title}</span>
+			</button>
+		</span>
+	);
+}
