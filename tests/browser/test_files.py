@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import io
+import re
 from pathlib import Path
 
 import docx
@@ -37,8 +38,7 @@ def test_a_production_is_taken_away_as_one_file_and_opened_again(signed_in: Page
     assert "Maren: Mama may [[cue: wave left]]bring a boat." in Path(script.value.path()).read_text()
 
     page.get_by_role("link", name="Dear Host, to the Desk").click()
-    page.get_by_role("button", name="Delete").click()
-    page.get_by_role("button", name="Delete", exact=True).last.click()
+    page.get_by_role("button", name="Delete The pier").click()
     expect(page.get_by_text("Your desk is empty.")).to_be_visible()
     open_file(page, "pier.dearhost", (tmp_path / "pier.dearhost").read_bytes())
     expect(page.get_by_label("Title of the production")).to_have_value("The pier")
@@ -69,3 +69,28 @@ def test_a_word_file_is_opened_and_a_damaged_one_explained(signed_in: Page) -> N
     open_file(page, "lesson.docx", buffer.getvalue())
     expect(page.locator(".scene-heading")).to_have_text("The wet line")
     expect(page.locator(".line-text")).to_have_text("Good morning.")
+
+
+def test_productions_are_found_renamed_doubled_and_deleted_without_fear(signed_in: Page) -> None:
+    page = signed_in
+    for title in ("The pier", "The quay", "Low water", "High water", "Neap tide"):
+        open_file(page, f"{title}.txt", f"# {title}\n\nMAREN: Mind the {title}.".encode())
+        expect(page.get_by_label("Title of the production")).to_have_value(re.compile(title, re.I))
+        page.get_by_role("link", name="Dear Host, to the Desk").click()
+    page.get_by_role("searchbox", name="Find a production").fill("water")
+    shelf = page.get_by_role("region", name="Productions")
+    expect(shelf.get_by_role("listitem")).to_have_count(2)
+    page.get_by_role("button", name="Duplicate Low water").click()
+    expect(shelf.get_by_role("listitem")).to_have_count(3)
+    page.get_by_role("button", name="Rename Low water, copy").click()
+    field = page.get_by_label("New title of Low water, copy")
+    expect(field).to_be_focused()
+    field.fill("Spring water")
+    field.press("Enter")
+    expect(shelf.get_by_role("link", name=re.compile("^Spring water"))).to_be_visible()
+    page.get_by_role("button", name="Delete High water").click()
+    expect(shelf.get_by_role("listitem")).to_have_count(2)
+    page.get_by_role("button", name="Undo").click()
+    expect(shelf.get_by_role("listitem")).to_have_count(3)
+    page.get_by_role("searchbox").fill("nothing of the kind")
+    expect(shelf.get_by_text("Nothing is called so.")).to_be_visible()

@@ -127,15 +127,39 @@ def test_a_script_that_cannot_be_rendered_says_why_and_opens_when_it_is_filled_i
     expect(page.get_by_text("'[name]' is still open at scene 1, line 1")).to_be_visible()
     expect(page.get_by_role("button", name="Render")).to_be_disabled()
     line = page.locator(".line-text")
-    line.click()
-    page.keyboard.press("Control+Home")
-    page.keyboard.press("End")
-    line.locator(".placeholder").dblclick()
-    page.keyboard.press("ControlOrMeta+a")
-    page.keyboard.type("Dear visitor, come and see.")
+    # a click takes the whole slot, and what is typed stands in its place, brackets and all
+    line.locator(".placeholder").click()
+    page.keyboard.type("visitor")
+    expect(line).to_have_text("Dear visitor, come and see.")
     expect(page.get_by_text("Nothing is open")).to_be_visible(timeout=15_000)
     kept(page)
     expect(page.get_by_role("button", name="Render")).to_be_enabled()
+
+
+def test_what_is_still_open_is_one_click_away(signed_in: Page) -> None:
+    page = signed_in
+    begin(page, "# A greeting\n\nMaren: Come in.\n\n# The pier\n\nSkerry: The {company} pays.")
+    tab(page, "Deliver")
+    page.get_by_role("listitem").filter(has_text="'{company}' is still open").get_by_role(
+        "button", name="Show it"
+    ).click()
+    page.keyboard.type("museum")
+    expect(page.locator(".line-text").last).to_have_text("The museum pays.")
+
+
+def test_a_part_of_a_line_is_left_unsaid(signed_in: Page) -> None:
+    page = signed_in
+    begin(page, "# A greeting\n\nMaren: Come in. Mind the step. Sit down.")
+    line = page.locator(".line-text")
+    line.click()
+    page.keyboard.press("End")
+    for _ in "Sit down.":
+        page.keyboard.press("Shift+ArrowLeft")
+    page.get_by_role("toolbar", name="Selected words").get_by_role("button", name="Leave unsaid").click()
+    expect(line).to_have_text("Come in. Mind the step. [[Sit down.]]")
+    expect(line.locator(".unspoken")).to_have_text("[[Sit down.]]")
+    page.keyboard.press("ControlOrMeta+z")
+    expect(line).to_have_text("Come in. Mind the step. Sit down.")
 
 
 def test_two_windows_and_a_lost_connection_lose_nothing(signed_in: Page) -> None:
