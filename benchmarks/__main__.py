@@ -6,7 +6,7 @@ import sys
 import tempfile
 from pathlib import Path
 
-from benchmarks import editing, films, voices, writing
+from benchmarks import editing, films, users, voices, writing
 from dearhost.production import data_folder
 
 BENCHMARKS = {
@@ -17,6 +17,7 @@ BENCHMARKS = {
     "resume": films.killed_worker,
     "write": writing.prompt_book,
     "memory": films.memory_of_ten_minutes,
+    "users": users.ten_users,
     "speak": voices.speaking,
     "align": voices.aligning,
     "match": voices.matching,

@@ -4,10 +4,7 @@ from __future__ import annotations
 
 import contextlib
 import os
-import socket
 import statistics
-import subprocess
-import sys
 import time
 from collections.abc import Iterator
 from pathlib import Path
@@ -15,8 +12,8 @@ from pathlib import Path
 from playwright.sync_api import Page, sync_playwright
 
 from benchmarks.material import LINE
+from benchmarks.serving import serving
 
-ROOT = Path(__file__).resolve().parent.parent
 LONG_SCENES = 120
 _LONG = "\n\n".join(
     f"# Part {n + 1}\n\nMaren: {LINE.format(follows='follows')}\n\nSkerry: I sat above it all the morning, part {n}."
@@ -34,34 +31,17 @@ _MEASURE_KEYS = """() => {
 @contextlib.contextmanager
 def _prompt_book(folder: Path) -> Iterator[Page]:
     """A signed-in window on a server of its own."""
-    with socket.socket() as free:
-        free.bind(("127.0.0.1", 0))
-        port = free.getsockname()[1]
-    environment = {**os.environ, "DEAR_HOST_DATA": str(folder)}
-    manage = [sys.executable, str(ROOT / "manage.py")]
-    subprocess.run([*manage, "migrate", "-v", "0"], env=environment, check=True)
-    subprocess.run([*manage, "demo"], env=environment, check=True, stdout=subprocess.DEVNULL)
-    command = [sys.executable, "-m", "uvicorn", "server.config.asgi:application", "--log-level", "error"]
-    server = subprocess.Popen([*command, "--host", "127.0.0.1", "--port", str(port)], env=environment, cwd=ROOT)
-    try:
-        with sync_playwright() as playwright:
-            chromium = os.environ.get("CHROMIUM", "/usr/bin/chromium")
-            window = playwright.chromium.launch(executable_path=chromium, args=["--no-sandbox", "--disable-gpu"])
-            page = window.new_page(viewport={"width": 1280, "height": 800})
-            for _ in range(200):
-                with contextlib.suppress(Exception):
-                    page.goto(f"http://127.0.0.1:{port}/")
-                    break
-                time.sleep(0.1)
-            page.get_by_label("Name").fill("ines")
-            page.get_by_label("Password").fill("low-water")
-            page.get_by_role("button", name="Sign in").click()
-            page.get_by_role("heading", name="Dear Ines,").wait_for()
-            yield page
-            window.close()
-    finally:
-        server.terminate()
-        server.wait(20)
+    with serving(folder) as address, sync_playwright() as playwright:
+        chromium = os.environ.get("CHROMIUM", "/usr/bin/chromium")
+        window = playwright.chromium.launch(executable_path=chromium, args=["--no-sandbox", "--disable-gpu"])
+        page = window.new_page(viewport={"width": 1280, "height": 800})
+        page.goto(address)
+        page.get_by_label("Name").fill("ines")
+        page.get_by_label("Password").fill("low-water")
+        page.get_by_role("button", name="Sign in").click()
+        page.get_by_role("heading", name="Dear Ines,").wait_for()
+        yield page
+        window.close()
 
 
 def _begin(page: Page, text: str) -> None:

@@ -9,7 +9,7 @@ from __future__ import annotations
 import io
 import queue
 import threading
-from collections.abc import Iterator
+from collections.abc import Generator
 
 import av
 
@@ -45,7 +45,7 @@ class _Sink(io.RawIOBase):
 
 def stream_proof(
     painter: Painter, scene: SceneTimeline, start: float = 0.0, until: float | None = None
-) -> Iterator[bytes]:
+) -> Generator[bytes, None, None]:
     """A scene as fragmented MP4, piece by piece, from ``start`` seconds into it to ``until``, None for its end.
 
     Stop reading and the making stops. Raises whatever the painting raised.

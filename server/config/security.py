@@ -2,12 +2,9 @@
 
 from __future__ import annotations
 
-import inspect
 from collections.abc import Callable
-from typing import Any
 
 from django.http import HttpRequest, HttpResponse
-from django.utils.decorators import sync_and_async_middleware
 
 _POLICY = "; ".join(
     (
@@ -26,20 +23,11 @@ _POLICY = "; ".join(
 )
 
 
-@sync_and_async_middleware
-def content_security(get_response: Callable[[HttpRequest], Any]) -> Callable[[HttpRequest], Any]:
+def content_security(get_response: Callable[[HttpRequest], HttpResponse]) -> Callable[[HttpRequest], HttpResponse]:
     """Add a content security policy to every response; inline style is what the style library writes."""
-    if inspect.iscoroutinefunction(get_response):
-
-        async def run_async(request: HttpRequest) -> HttpResponse:
-            response: HttpResponse = await get_response(request)
-            response.headers.setdefault("Content-Security-Policy", _POLICY)
-            return response
-
-        return run_async
 
     def run(request: HttpRequest) -> HttpResponse:
-        response: HttpResponse = get_response(request)
+        response = get_response(request)
         response.headers.setdefault("Content-Security-Policy", _POLICY)
         return response
 

@@ -55,13 +55,15 @@ INSTALLED_APPS = [
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",
-    "server.config.security.content_security",
     "whitenoise.middleware.WhiteNoiseMiddleware",
     "django.contrib.sessions.middleware.SessionMiddleware",
     "django.middleware.common.CommonMiddleware",
     "django.middleware.csrf.CsrfViewMiddleware",
     "django.contrib.auth.middleware.AuthenticationMiddleware",
     "django.middleware.clickjacking.XFrameOptionsMiddleware",
+    # synchronous and innermost, so that Django runs all of the above in one thread: else each changes threads twice
+    # a request, and wait each time for the interpreter while others draw (the benchmark "users")
+    "server.config.security.content_security",
 ]
 ROOT_URLCONF = "server.config.urls"
 ASGI_APPLICATION = "server.config.asgi.application"

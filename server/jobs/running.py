@@ -7,6 +7,7 @@ import socket
 import threading
 import time
 from collections.abc import Callable
+from contextlib import suppress
 from datetime import timedelta
 from typing import Any
 from uuid import UUID
@@ -68,9 +69,10 @@ class _Heartbeat(threading.Thread):
     def run(self) -> None:
         try:
             while not self.over.wait(LEASE.total_seconds() / 4):
-                Job.objects.filter(pk=self._id, status=Status.RUNNING, attempts=self._attempt).update(
-                    lease_until=timezone.now() + LEASE
-                )
+                with suppress(OperationalError):  # a database that is busy or full now may not be so at the next beat
+                    Job.objects.filter(pk=self._id, status=Status.RUNNING, attempts=self._attempt).update(
+                        lease_until=timezone.now() + LEASE
+                    )
         finally:
             connection.close()
 

@@ -4,7 +4,9 @@ from __future__ import annotations
 
 import asyncio
 import math
-from collections.abc import AsyncIterator, Iterator
+from collections.abc import AsyncIterator, Generator
+from contextlib import closing
+from itertools import takewhile
 from uuid import UUID
 
 from asgiref.sync import sync_to_async
@@ -16,10 +18,12 @@ from dearhost.render import PROOF_MIME, still, stream_proof
 from dearhost.script import Cue
 from server.productions.models import Production
 from server.productions.painters import own_painter, scene_timeline, shelf, timeline_after, tried_timeline
+from server.productions.proof_turns import ProofTurns
 
 STILL_HEIGHT = 360
 HEIGHTS = (360, 540, 720)
 _LARGEST_NUMBER = 86_400.0
+turns = ProofTurns()
 
 
 def _number(request: HttpRequest, name: str, default: float) -> float:
@@ -71,22 +75,28 @@ async def proof(request: HttpRequest, production_id: UUID, scene_id: str) -> Htt
     if request.method != "GET":
         return HttpResponse(status=405)
 
-    def prepare() -> Iterator[bytes]:
+    def prepare() -> Generator[bytes, None, None]:
         production = _owned(request, production_id)
-        tried = request.GET.get("cue", "")
-        if tried:
-            cue = Cue("tried", tried, int(_number(request, "offset", 0)))
-            timeline = tried_timeline(production, scene_id, request.GET.get("line", ""), cue)
-        elif request.GET.get("before"):
-            timeline = timeline_after(production, request.GET["before"], scene_id)
-        else:
-            timeline = scene_timeline(production, scene_id)
-        painter = own_painter(timeline, _height(request))
-        until = _number(request, "until", 0.0) or None
-        return stream_proof(painter, painter.timeline.scenes[-1], _number(request, "at", 0.0), until)
+        with turns.taken(production.owner_id) as over:
+            tried = request.GET.get("cue", "")
+            if tried:
+                cue = Cue("tried", tried, int(_number(request, "offset", 0)))
+                timeline = tried_timeline(production, scene_id, request.GET.get("line", ""), cue)
+            elif request.GET.get("before"):
+                timeline = timeline_after(production, request.GET["before"], scene_id)
+            else:
+                timeline = scene_timeline(production, scene_id)
+            yield b""  # what can be wrong with the order is known by now
+            if over.is_set():
+                return
+            painter = own_painter(timeline, _height(request))
+            until = _number(request, "until", 0.0) or None
+            with closing(stream_proof(painter, timeline.scenes[-1], _number(request, "at", 0.0), until)) as pieces:
+                yield from takewhile(lambda _: not over.is_set(), pieces)
 
+    pieces = prepare()
     try:
-        pieces = await sync_to_async(prepare, thread_sensitive=False)()
+        await sync_to_async(next, thread_sensitive=False)(pieces)
     except DearHostError as error:
         return _problem(error)
     return StreamingHttpResponse(
@@ -94,7 +104,7 @@ async def proof(request: HttpRequest, production_id: UUID, scene_id: str) -> Htt
     )
 
 
-async def _asynchronous(pieces: Iterator[bytes]) -> AsyncIterator[bytes]:
+async def _asynchronous(pieces: Generator[bytes, None, None]) -> AsyncIterator[bytes]:
     """Pieces without blocking the event loop; closed when nobody listens, once the last step is done."""
     loop = asyncio.get_running_loop()
     step = None
@@ -108,6 +118,4 @@ async def _asynchronous(pieces: Iterator[bytes]) -> AsyncIterator[bytes]:
     finally:
         if step is not None and not step.done():
             await asyncio.wait([step])
-        close = getattr(pieces, "close", None)
-        if close:
-            await asyncio.to_thread(close)
+        await asyncio.to_thread(pieces.close)

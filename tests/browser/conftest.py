@@ -109,6 +109,7 @@ def signed_in(page: Page, address: str) -> Iterator[Page]:
     """A window after signing in; nothing in it may ask another machine or fail in a script."""
     outside: list[str] = []
     failures: list[str] = []
+    page.set_default_timeout(90_000)  # other tests may have both cores
     page.on("request", lambda r: outside.append(r.url) if not r.url.startswith((address, "blob:", "data:")) else None)
     page.on("pageerror", lambda error: failures.append(str(error)))
     page.goto(address)

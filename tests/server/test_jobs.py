@@ -10,7 +10,7 @@ from typing import Any
 import pytest
 from django.conf import settings
 from django.contrib.auth.models import User
-from django.db import connection
+from django.db import OperationalError, connection
 from django.test import Client
 from django.utils import timezone
 from django_tasks_db.models import DBTaskResult
@@ -246,3 +246,27 @@ def test_a_message_of_the_queue_runs_the_work_of_its_kind(ines: User) -> None:
     job = start_job(ines.pk, "draft", {"recording": "0" * 24, "title": "Nothing"})
     run.func(str(job.pk))
     assert state(job)[0] == Status.FAILED and "recording" in job.message
+
+
+def test_a_heartbeat_goes_on_after_the_database_was_busy(job: Job, monkeypatch: pytest.MonkeyPatch) -> None:
+    monkeypatch.setattr(running, "LEASE", timedelta(seconds=0.2))
+    beats = 0
+    renewed = threading.Event()
+
+    class BusyAtFirst:
+        @staticmethod
+        def filter(**_: Any) -> Any:
+            nonlocal beats
+            beats += 1
+            if beats == 1:
+                raise OperationalError("database is locked")
+            renewed.set()
+            return Job.objects.none()
+
+    heartbeat = running._Heartbeat(job.pk, 1)
+    monkeypatch.setattr(running, "Job", type("Jobs", (), {"objects": BusyAtFirst}))
+    heartbeat.start()
+    assert renewed.wait(20)
+    heartbeat.over.set()
+    heartbeat.join(20)
+    assert not heartbeat.is_alive()

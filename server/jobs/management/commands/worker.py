@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import logging
+import os
 import threading
 import time
 from typing import Any
@@ -15,6 +16,9 @@ from server.jobs.tasks import enqueue
 
 log = logging.getLogger(__name__)
 
+_NICENESS = 10
+"""Films wait for people: whoever writes, looks or listens meanwhile goes first (POSIX nice(2); children inherit it)."""
+
 
 class Command(QueueWorker):
     """The queue's own worker with a reaper beside it."""
@@ -23,6 +27,7 @@ class Command(QueueWorker):
 
     def handle(self, *args: Any, **options: Any) -> None:
         """Run until stopped."""
+        os.nice(_NICENESS)
         threading.Thread(target=_reap, name="reaper", daemon=True).start()
         super().handle(*args, **options)
 

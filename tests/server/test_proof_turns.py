@@ -1,0 +1,57 @@
+"""Proofs of one account leave room for those of another."""
+
+from __future__ import annotations
+
+import threading
+from concurrent.futures import ThreadPoolExecutor
+from contextlib import ExitStack
+
+import httpx
+from django.conf import settings
+from django.test import Client
+
+from server.productions.pictures import turns
+from server.productions.proof_turns import ProofTurns
+from tests.server.conftest import Begin
+
+LONG = "MAREN: " + "Mama may bring a boat, and Papa mends the map. " * 6
+
+
+def test_the_oldest_ends_when_an_account_takes_one_too_many() -> None:
+    taken = ProofTurns(most=2)
+    with ExitStack() as going:
+        first, second, other = (going.enter_context(taken.taken(account)) for account in (1, 1, 2))
+        assert not (first.is_set() or second.is_set())
+        third = going.enter_context(taken.taken(1))
+        assert [turn.is_set() for turn in (first, second, third, other)] == [True, False, False, False]
+    assert taken.accounts == 0  # nothing is kept of who is gone
+
+
+def test_a_turn_given_back_makes_room() -> None:
+    taken = ProofTurns(most=1)
+    with taken.taken(1) as first:
+        pass
+    with taken.taken(1) as second:
+        assert not first.is_set() and not second.is_set()
+
+
+def test_many_proofs_at_once_end_but_for_the_latest(address: str, client: Client, begin: Begin) -> None:
+    production = begin(LONG)
+    scene = production.document["script"]["scenes"][0]["id"]
+    cookies = {settings.SESSION_COOKIE_NAME: client.cookies[settings.SESSION_COOKIE_NAME].value}
+    path = f"{address}/pictures/{production.pk}/{scene}/proof.mp4"
+    begun = threading.Barrier(6)
+
+    def proof(_: int) -> int:
+        with httpx.Client(cookies=cookies, trust_env=False, timeout=120) as web:
+            begun.wait()
+            answer = web.get(path)
+        assert answer.status_code == 200
+        return len(answer.content)
+
+    with ThreadPoolExecutor(6) as six:
+        sizes = sorted(six.map(proof, range(6)))
+    whole = sizes[-1]
+    assert whole > 100_000 and sizes[3] > 0.9 * whole  # three are made to their end
+    assert sizes[2] < 0.9 * whole  # the others are not
+    assert turns.accounts == 0
