@@ -14,7 +14,7 @@ from dearhost.production.choices import (
     own_choices_from_json,
 )
 from dearhost.production.cue_kinds import CUE_KINDS
-from dearhost.production.fitting_voices import language_findings
+from dearhost.production.fitting_voices import language_findings, unlike_findings
 from dearhost.production.line_reading import manner_in, manner_of, pauses_of, playable
 from dearhost.production.opening import open_production, open_production_file
 from dearhost.production.production import (
@@ -87,6 +87,7 @@ __all__ = [
     "read_file",
     "read_script",
     "text_with_cues",
+    "unlike_findings",
     "with_captions",
     "with_choices",
     "write_fountain",

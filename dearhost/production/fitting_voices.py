@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 
+from dearhost.hosts import Host
 from dearhost.languages.detecting import language_of
 from dearhost.script import Finding, Script, blanked
 from dearhost.speech import VoiceRegistry
@@ -17,6 +18,21 @@ def short(tag: str) -> str:
 def language_read_by(speaker: str, script: Script, among: frozenset[str]) -> str:
     """The language a speaker's lines are in, as ISO 639-1 out of ``among``; "" where they are too short to tell."""
     return language_of(" ".join(blanked(line.text) for _, _, line in script.lines() if line.speaker == speaker), among)
+
+
+def unlike_findings(cast: Mapping[str, tuple[Host, str]], voices: VoiceRegistry) -> tuple[Finding, ...]:
+    """A finding for every speaker whose host looks like somebody else than their voice, by id, sounds."""
+    found = []
+    for speaker, (host, voice_id) in cast.items():
+        looks, sounds = voices.heard_as(host.card.voice), voices.heard_as(voice_id)
+        if host.kind == "person" and looks and sounds and looks != sounds:
+            voice, own = (voices.voice(id_).name for id_ in (voice_id, host.card.voice))
+            message = (
+                f"{host.name}, who plays {speaker or 'the speaker'}, looks like a {looks}, and the voice {voice} "
+                f"sounds like a {sounds}. {own} goes with {host.name}; or leave it so."
+            )
+            found.append(Finding("voice", message))
+    return tuple(found)
 
 
 def language_findings(script: Script, chosen: Mapping[str, str], voices: VoiceRegistry) -> tuple[Finding, ...]:

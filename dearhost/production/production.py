@@ -18,6 +18,7 @@ from dearhost.production.choices import (
     in_scene,
     own_choices_from_json,
 )
+from dearhost.production.fitting_hosts import host_for
 from dearhost.production.fitting_voices import language_read_by, short
 from dearhost.production.studio import Studio
 from dearhost.script import Brief, Scene, Script, from_json, to_json
@@ -111,8 +112,8 @@ def with_captions(production: Production, burned: bool) -> Production:
 
 
 def full_cast(script: Script, cast: Mapping[str, CastEntry], voices: VoiceRegistry) -> dict[str, CastEntry]:
-    """``cast`` with an entry for every speaker of ``script``: a host of the same name, else the next free, with a voice
-    of the language their lines are in."""
+    """``cast`` with an entry for every speaker of ``script``: a host that fits the name, with a voice that fits the
+    host and the language their lines are in."""
     full = {s: cast[s] for s in script.speakers() if s in cast}
     default, stock = voices.default(), voices.stock()
     among = frozenset(short(voice.language) for voice in stock)
@@ -123,16 +124,12 @@ def full_cast(script: Script, cast: Mapping[str, CastEntry], voices: VoiceRegist
         speaking = [v for v in stock if short(v.language) == language]
         spoken = [v.id for v in speaking if v.engine == default.engine] or [v.id for v in speaking] or [default.id]
         taken = {e.host for e in full.values()}
-        named = next(
-            (h.id for h in CAST.values() if h.name.split()[0].casefold() == speaker.split(" ")[0].casefold()), ""
-        )
-        free = [h for h in CAST if h not in taken] or list(CAST)
-        host = named if named and named not in taken else free[0]
+        host = host_for(speaker, taken, voices)
         used = {e.voice for e in full.values()}
         wanted = CAST[host].card.voice
-        voice = (
-            wanted if wanted in spoken and wanted not in used else next((v for v in spoken if v not in used), spoken[0])
-        )
+        free = [voice for voice in spoken if voice not in used] or spoken
+        alike = [voice for voice in free if voices.heard_as(voice) == voices.heard_as(wanted)]
+        voice = wanted if wanted in free else (alike or free)[0]
         full[speaker] = CastEntry(host, voice)
     return full
 

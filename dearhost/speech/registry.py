@@ -109,6 +109,10 @@ class VoiceRegistry:
         """The voices that came with the application and are nobody's own."""
         return [voice for voice in self.voices() if voice.engine in (NEURAL, FORMANT)]
 
+    def heard_as(self, voice_id: str) -> str:
+        """Whom one hears: woman, man or child; "" for an unknown voice and one of which that is not known."""
+        return next((voice.heard_as for voice in self.voices() if voice.id == voice_id), "")
+
     def engine(self, voice_id: str) -> Engine:
         """The engine that speaks with this voice; made once, then kept."""
         voice = self.voice(voice_id)

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any
 
 from dearhost.speech.reshaping import Shape
@@ -26,6 +26,8 @@ class Voice:
     """Mean fundamental in Hz, about."""
     age: str = ""
     """How old it sounds: child, young, grown or older; "" where that is not known."""
+    heard_as: str = ""
+    """Whom one hears: woman, man or child; "" where that is not known."""
 
     def to_json(self) -> dict[str, Any]:
         """As plain data."""
@@ -38,6 +40,7 @@ class Voice:
             "description": self.description,
             "pitch": self.pitch,
             "age": self.age,
+            "heard_as": self.heard_as,
         }
 
 
@@ -50,27 +53,31 @@ SERVICE = "service"
 
 _ENGLISH = ("en-US", "English (United States)")
 
-BASE_VOICE = Voice("joe", "Joe", NEURAL, *_ENGLISH, "a man, calm and even", pitch=93, age="grown")
+BASE_VOICE = Voice("joe", "Joe", NEURAL, *_ENGLISH, "a man, calm and even", pitch=93, age="grown", heard_as="man")
 
 _DERIVED = (
-    ("nell", "Nell", "grown", "a mature woman, warm and even", Shape(175, spread=0.9, warp=1.14, tilt=-1.2, pace=0.95)),
-    ("pip", "Pip", "young", "a young woman, bright and quick", Shape(215, spread=1.2, warp=1.19, tilt=0.8, pace=1.05)),
-    ("amos", "Amos", "older", "an older man, deep and slow", Shape(76, spread=0.85, warp=0.95, tilt=-0.3, pace=0.95)),
-    ("felix", "Felix", "young", "a young man, light and brisk", Shape(135, spread=1.0, warp=1.07, tilt=0.8, pace=1.05)),
-    ("vera", "Vera", "older", "an older woman, low and calm", Shape(152, spread=0.75, warp=1.10, tilt=-1.8, pace=0.90)),
-    ("iris", "Iris", "grown", "a woman, clear and lively", Shape(196, spread=1.35, warp=1.16, tilt=0.2, pace=1.0)),
-    ("hugo", "Hugo", "grown", "a man, firm and measured", Shape(98, spread=0.7, warp=1.0, tilt=0.6, pace=0.92)),
-    ("wren", "Wren", "child", "a child, high and light", Shape(265, spread=1.0, warp=1.28, tilt=0.0, pace=0.95)),
+    ("nell", "Nell", "grown woman", "warm and even", Shape(175, spread=0.9, warp=1.14, tilt=-1.2, pace=0.95)),
+    ("pip", "Pip", "young woman", "bright and quick", Shape(215, spread=1.2, warp=1.19, tilt=0.8, pace=1.05)),
+    ("amos", "Amos", "older man", "deep and slow", Shape(76, spread=0.85, warp=0.95, tilt=-0.3, pace=0.95)),
+    ("felix", "Felix", "young man", "light and brisk", Shape(135, spread=1.0, warp=1.07, tilt=0.8, pace=1.05)),
+    ("vera", "Vera", "older woman", "low and calm", Shape(152, spread=0.75, warp=1.10, tilt=-1.8, pace=0.90)),
+    ("iris", "Iris", "grown woman", "clear and lively", Shape(196, spread=1.35, warp=1.16, tilt=0.2, pace=1.0)),
+    ("hugo", "Hugo", "grown man", "firm and measured", Shape(98, spread=0.7, warp=1.0, tilt=0.6, pace=0.92)),
+    ("wren", "Wren", "child", "high and light", Shape(265, spread=1.0, warp=1.28, tilt=0.0, pace=0.95)),
 )
 """The recipes of the sound trial for Nell, Pip, Amos, Felix and Wren; the others lie between them."""
 
-DERIVED_VOICES: Mapping[str, tuple[Voice, Shape]] = {
-    id_: (
-        Voice(id_, name, NEURAL, *_ENGLISH, f"{words}; made from Joe", pitch=round(shape.mean or 100), age=age),
-        shape,
-    )
-    for id_, name, age, words, shape in _DERIVED
-}
+_WORDS = {"young": "a young", "grown": "a", "older": "an older", "child": "a"}
+
+
+def _derived(id_: str, name: str, who: str, words: str, shape: Shape) -> Voice:
+    age, heard_as = who.split()[0], who.split()[-1]
+    description = f"{_WORDS[age]} {heard_as}, {words}; made from Joe"
+    pitch = round(shape.mean or 100)
+    return replace(BASE_VOICE, id=id_, name=name, description=description, pitch=pitch, age=age, heard_as=heard_as)
+
+
+DERIVED_VOICES: Mapping[str, tuple[Voice, Shape]] = {row[0]: (_derived(*row), row[-1]) for row in _DERIVED}
 
 _FORMANT = (
     ("en-GB", "en", "Arthur", "English (Great Britain)", LATIN),

@@ -12,6 +12,7 @@ from ninja import Router
 
 from dearhost.errors import ConsentError, SpeechError
 from dearhost.films import scene_times_of, total_time
+from dearhost.hosts import CAST
 from dearhost.hosts.motion.rhythm import PlacedReading, Rhythm
 from dearhost.lips import PARAMETERS
 from dearhost.production import (
@@ -22,10 +23,13 @@ from dearhost.production import (
     findings,
     language_findings,
     production_from_json,
+    unlike_findings,
 )
+from dearhost.production.uses import HOST, Use
 from dearhost.script import CueKind, Finding
 from dearhost.stage import SceneTimeline, scene_times, standing
 from dearhost.writing.advice import advise
+from server.assets.ownership import key_of
 from server.productions.api import owned
 from server.productions.document_schemas import DocumentSchema
 from server.productions.documents import usable_production
@@ -48,15 +52,22 @@ def check(request: HttpRequest, document: DocumentSchema) -> dict[str, Any]:
     return {
         **asdict(total),
         "scenes": [{"id": scene.id, **asdict(time)} for scene, time in zip(scenes, times, strict=True)],
-        "findings": [_finding(f.to_json()) for f in (*findings(production.script), *_language_findings(production))],
+        "findings": [_finding(f.to_json()) for f in (*findings(production.script), *_cast_findings(production))],
         "advice": report.advice,
         "readability": report.readability,
     }
 
 
-def _language_findings(production: Production) -> tuple[Finding, ...]:
+def _cast_findings(production: Production) -> tuple[Finding, ...]:
+    """Voices that do not fit their lines, or the hosts that come with the application."""
+    voices = studio().voices
     chosen = {speaker: entry.voice for speaker, entry in production.cast.items()}
-    return language_findings(production.script, chosen, studio().voices)
+    with_hosts = {
+        speaker: (CAST[key], entry.voice)
+        for speaker, entry in production.cast.items()
+        if (key := key_of(Use(HOST, entry.host))) in CAST
+    }
+    return language_findings(production.script, chosen, voices) + unlike_findings(with_hosts, voices)
 
 
 def _language(production: Production) -> str:

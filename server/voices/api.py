@@ -28,7 +28,8 @@ class QuotaOut(Schema):
 
 
 class VoiceOut(Schema):
-    """A voice to choose; ``pitch`` is its mean in Hz, about, ``age`` child, young, grown, older or "". ``favourite``:
+    """A voice to choose; ``pitch`` is its mean in Hz, about, ``age`` child, young, grown, older or "",
+    ``heard_as`` woman, man, child or "". ``favourite``:
     the account marked it. ``quota``: what is left of what it costs, None where it costs nothing."""
 
     id: str
@@ -39,6 +40,7 @@ class VoiceOut(Schema):
     description: str
     pitch: int
     age: str
+    heard_as: str
     favourite: bool
     quota: QuotaOut | None = None
 

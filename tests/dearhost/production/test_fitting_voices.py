@@ -9,8 +9,18 @@ from django.test import Client
 from hypothesis import given
 from hypothesis import strategies as st
 
+from dearhost.hosts import CAST
 from dearhost.languages.detecting import language_of
-from dearhost.production import CastEntry, Studio, full_cast, language_findings, production_to_json, read_script
+from dearhost.languages.given_names import woman_or_man
+from dearhost.production import (
+    CastEntry,
+    Studio,
+    full_cast,
+    language_findings,
+    production_to_json,
+    read_script,
+    unlike_findings,
+)
 from dearhost.production import Production as Staged
 
 AMONG = frozenset(("en", "de", "fr", "es", "it", "nl", "pl", "sv", "pt", "ru", "ja"))
@@ -76,3 +86,52 @@ def test_the_check_of_a_document_says_it(admin_client: Client, studio: Studio) -
     answer = admin_client.post("/api/productions/check", body, content_type="application/json")
     assert answer.status_code == 200
     assert any("read as German" in finding["message"] for finding in answer.json()["findings"])
+
+
+# given names by the lists of national statistics offices, from memory
+@pytest.mark.parametrize("name", ["Otto", "TOBIAS", "Luca", "Walter Quay", "Mr Finch", "Dr Ahmed", "Sven"])
+def test_mens_names_are_known(name: str) -> None:
+    assert woman_or_man(name) == "man"
+
+
+@pytest.mark.parametrize("name", ["Miriam", "INES", "Giulia", "Fatima", "Mrs Walter", "Dr. Olga", "Zofia"])
+def test_womens_names_are_known(name: str) -> None:
+    assert woman_or_man(name) == "woman"
+
+
+@pytest.mark.parametrize("name", ["", "Guide", "Skerry", "Speaker 2", "Kim", "…", "THE SEA"])
+def test_of_others_nothing_is_guessed(name: str) -> None:
+    assert woman_or_man(name) == ""
+
+
+def test_hosts_and_voices_fit_the_names(studio: Studio) -> None:
+    script = read_script("OTTO: I keep it.\n\nMIRIAM: I see.\n\nGIULIA: And I.\n\nHANNE: Here.\n\nSVEN: Good.")
+    cast = full_cast(script, {}, studio.voices)
+    heard = {who: studio.voices.heard_as(entry.voice) for who, entry in cast.items()}
+    assert heard == {"OTTO": "man", "MIRIAM": "woman", "GIULIA": "woman", "HANNE": "woman", "SVEN": "man"}
+    looks = {who: studio.voices.heard_as(CAST[entry.host].card.voice) for who, entry in cast.items()}
+    assert looks == heard and cast["HANNE"].host == "hanne"
+    assert len({e.host for e in cast.values()}) == len({e.voice for e in cast.values()}) == 5
+    assert unlike_findings({w: (CAST[e.host], e.voice) for w, e in cast.items()}, studio.voices) == ()
+
+
+@given(st.lists(st.sampled_from(["OTTO", "MIRIAM", "SKERRY", "GUIDE", "A", "LARK", "INES", "MAREN"]), unique=True))
+def test_nobody_plays_two_while_others_are_free(speakers: list[str]) -> None:
+    voices = Studio().voices
+    cast = full_cast(read_script("\n\n".join(f"{who}: So it is." for who in speakers)), {}, voices)
+    assert len({entry.host for entry in cast.values()}) == len(cast)
+
+
+def test_a_voice_of_somebody_else_is_said_but_an_animal_may_have_any(studio: Studio) -> None:
+    (found,) = unlike_findings({"OTTO": (CAST["maren"], "joe")}, studio.voices)
+    assert "looks like a woman" in found.message and "Joe sounds like a man. Nell goes" in found.message
+    assert not found.stops
+    assert unlike_findings({"GULL": (CAST["skerry"], "amos"), "OTTO": (CAST["tobias"], "joe")}, studio.voices) == ()
+
+
+@pytest.mark.django_db
+def test_the_check_says_it_too(admin_client: Client) -> None:
+    staged = Staged(read_script("OTTO: Good morning."), {"OTTO": CastEntry("imani", "hugo")})
+    data = json.dumps(production_to_json(staged))
+    found = admin_client.post("/api/productions/check", data, content_type="application/json").json()["findings"]
+    assert [f["kind"] for f in found if f["kind"] == "voice"] == ["voice"]

@@ -3,6 +3,7 @@ import { useRef, useState } from "react";
 import { Link } from "react-router";
 import { sendFile, sentence } from "../../shared/api/client";
 import { allSuits, EVERYBODY, type Filter, foundHosts } from "../../shared/hosts/finding";
+import { LineUp } from "../../shared/hosts/LineUp";
 import { type Own, useHosts } from "../../shared/hosts/useHosts";
 import { Choice, PlainButton } from "../../shared/ui/controls";
 import { RunningHead } from "../../shared/ui/RunningHead";
@@ -70,20 +71,7 @@ export function HostsPage() {
 							The hosts cannot be listed now. Load the page again.
 						</p>
 					)}
-					<ul className="line-up" aria-label="Hosts">
-						{found.map((h) => (
-							<li key={h.id}>
-								<button
-									type="button"
-									className={h.id === host?.id ? "on" : ""}
-									aria-pressed={h.id === host?.id}
-									onClick={() => setChosen(h.id)}
-								>
-									<img src={`/api/hosts/${h.id}/figure.png`} alt="" width={112} height={198} loading="lazy" />
-									<span className="serif">{h.name}</span>
-								</button>
-							</li>
-						))}
+					<LineUp label="Hosts" hosts={found} chosen={host?.id ?? ""} onChoose={setChosen}>
 						<li>
 							<Link className="make-host" to="/hosts/workshop">
 								<svg viewBox="0 0 60 150" width="60" height="150" aria-hidden="true">
@@ -93,7 +81,7 @@ export function HostsPage() {
 								<span>Make a host</span>
 							</Link>
 						</li>
-					</ul>
+					</LineUp>
 					{hosts.data && !found.length && <p className="quiet">Nobody is like that. Take a word or a choice away.</p>}
 				</main>
 				<div className="spread-spine" aria-hidden="true" />

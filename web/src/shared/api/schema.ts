@@ -1609,7 +1609,8 @@ export interface components {
         };
         /**
          * VoiceOut
-         * @description A voice to choose; ``pitch`` is its mean in Hz, about, ``age`` child, young, grown, older or "". ``favourite``:
+         * @description A voice to choose; ``pitch`` is its mean in Hz, about, ``age`` child, young, grown, older or "",
+         *     ``heard_as`` woman, man, child or "". ``favourite``:
          *     the account marked it. ``quota``: what is left of what it costs, None where it costs nothing.
          */
         VoiceOut: {
@@ -1629,6 +1630,8 @@ export interface components {
             pitch: number;
             /** Age */
             age: string;
+            /** Heard As */
+            heard_as: string;
             /** Favourite */
             favourite: boolean;
             quota?: components["schemas"]["QuotaOut"] | null;

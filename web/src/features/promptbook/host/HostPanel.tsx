@@ -11,6 +11,7 @@ import { useProposal } from "../document/useProposal";
 import type { SceneTimes } from "../document/useSceneTimes";
 import { Behaviour } from "./Behaviour";
 import { ByThemselves } from "./ByThemselves";
+import { FittingVoice } from "./FittingVoice";
 import { FloorPlan } from "./FloorPlan";
 import { HostSheet } from "./HostSheet";
 import { Look } from "./Look";
@@ -61,6 +62,12 @@ export function HostPanel(props: PanelProps & { editor: Editor; times: SceneTime
 									<b className="voice-name">{host?.name ?? "…"}</b>
 								</p>
 								<p className="small quiet">{host?.description}</p>
+								<FittingVoice
+									name={name}
+									host={host}
+									voice={document.cast[speaker]?.voice ?? ""}
+									onChoose={(voice) => change(recast(document, [speaker], { voice }))}
+								/>
 								<PlainButton small label={`Another host for ${name}`} onClick={() => setSheet(speaker)}>
 									Another host
 								</PlainButton>

@@ -1,5 +1,6 @@
 import { useMemo, useState } from "react";
 import { EVERYBODY, foundHosts } from "../../../shared/hosts/finding";
+import { LineUp } from "../../../shared/hosts/LineUp";
 import type { Host } from "../../../shared/hosts/useHosts";
 import { PlainButton } from "../../../shared/ui/controls";
 import { Sheet } from "../../../shared/ui/Sheet";
@@ -27,26 +28,17 @@ export function HostSheet({ speaker, hosts, chosen, onChoose, onClose }: Props) 
 					onChange={(event) => setTyped(event.target.value)}
 				/>
 			</label>
-			<ul className="host-choice">
-				{found.map((host) => (
-					<li key={host.id}>
-						<button
-							type="button"
-							className={host.id === chosen ? "on" : ""}
-							aria-pressed={host.id === chosen}
-							onClick={() => {
-								onClose();
-								onChoose(host.id);
-							}}
-						>
-							<img src={`/api/hosts/${host.id}/portrait.png`} alt="" width={96} height={96} loading="lazy" />
-							<b className="serif">{host.name}</b>
-							<span className="small quiet">{host.role}</span>
-						</button>
-					</li>
-				))}
+			<LineUp
+				label="Hosts"
+				hosts={found}
+				chosen={chosen}
+				onChoose={(host) => {
+					onClose();
+					onChoose(host);
+				}}
+			>
 				{!found.length && <li className="quiet">Nobody is like that. Take a word away.</li>}
-			</ul>
+			</LineUp>
 			<div className="change-buttons">
 				<PlainButton onClick={onClose}>Close</PlainButton>
 				<span className="small quiet num">

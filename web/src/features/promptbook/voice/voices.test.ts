@@ -11,6 +11,7 @@ const voice = (name: string, description: string, language_name: string, pitch: 
 	language: "en-US",
 	language_name,
 	pitch,
+	heard_as: "",
 	engine: "neural",
 	age: "",
 	favourite: false,
