@@ -6,7 +6,7 @@ from collections.abc import Mapping
 
 from dearhost.hosts import Host
 from dearhost.languages.detecting import language_of
-from dearhost.script import Finding, Script, blanked
+from dearhost.script import Finding, Script, blanked, display_name
 from dearhost.speech import VoiceRegistry
 
 
@@ -27,8 +27,9 @@ def unlike_findings(cast: Mapping[str, tuple[Host, str]], voices: VoiceRegistry)
         looks, sounds = voices.heard_as(host.card.voice), voices.heard_as(voice_id)
         if host.kind == "person" and looks and sounds and looks != sounds:
             voice, own = (voices.voice(id_).name for id_ in (voice_id, host.card.voice))
+            plays = display_name(speaker) or "the speaker"
             message = (
-                f"{host.name}, who plays {speaker or 'the speaker'}, looks like a {looks}, and the voice {voice} "
+                f"{host.name}, who plays {plays}, looks like a {looks}, and the voice {voice} "
                 f"sounds like a {sounds}. {own} goes with {host.name}; or leave it so."
             )
             found.append(Finding("voice", message))

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field, replace
 from typing import Annotated, Any
 
@@ -21,7 +21,7 @@ from dearhost.production.choices import (
 from dearhost.production.fitting_hosts import host_for
 from dearhost.production.fitting_voices import language_read_by, short
 from dearhost.production.studio import Studio
-from dearhost.script import Brief, Scene, Script, from_json, to_json
+from dearhost.script import Brief, Line, Scene, Script, from_json, to_json
 from dearhost.sound.effects import EFFECTS
 from dearhost.speech import SayAs, VoiceRegistry
 
@@ -88,6 +88,12 @@ class Production:
             for speaker, entry in self.cast.items()
         }
         return replace(self, cast=worn)
+
+    def speakers_in(self, lines: Iterable[Line]) -> tuple[str, ...]:
+        """Who says ``lines``, in the order they first speak in the whole script: so they stand in every scene, and keep
+        their sides whoever begins."""
+        speaking = {line.speaker for line in lines}
+        return tuple(speaker for speaker in self.script.speakers() if speaker in speaking)
 
     def entry(self, speaker: str) -> CastEntry:
         """Who plays ``speaker``. Call ``checked`` first."""

@@ -17,9 +17,10 @@ from dearhost.errors import RenderError
 from dearhost.formats import to_srt
 from dearhost.render.film import captions_of
 from dearhost.render.soundtrack import VOICE
+from dearhost.script import display_name
 from dearhost.sound import Placement, Track, mix
 from dearhost.sound.files import KINDS, write_sound
-from dearhost.stage import SceneTimeline, Timeline, display_name
+from dearhost.stage import SceneTimeline, Timeline
 from dearhost.stage.timeline import PlacedLine
 
 SCOPES = ("whole", "scene", "line", "speaker")

@@ -12,7 +12,7 @@ from dearhost.script.brief import LONGEST_TARGET, Brief
 from dearhost.script.comparing import Difference, Run, compare, words_differing
 from dearhost.script.cue_notes import text_with_cues
 from dearhost.script.cues import Cue, CueKind, CueKinds, Parameter, cue_to_json
-from dearhost.script.document import Direction, Line, Scene, Script, Word, from_json, new_id, to_json
+from dearhost.script.document import Direction, Line, Scene, Script, Word, display_name, from_json, new_id, to_json
 from dearhost.script.estimate import SECONDS_PER_WORD, count_words, estimated_seconds
 from dearhost.script.findings import Finding, Place, ensure_speakable, findings
 from dearhost.script.reading import bytes_of, open_script, read_file, read_script
@@ -46,6 +46,7 @@ __all__ = [
     "compare",
     "count_words",
     "cue_to_json",
+    "display_name",
     "ensure_speakable",
     "estimated_seconds",
     "findings",

@@ -88,6 +88,11 @@ class Script:
         return tuple(dict.fromkeys(line.speaker for _, _, line in self.lines()))
 
 
+def display_name(speaker: str) -> str:
+    """A speaker's name as shown: names written in capitals in the usual way of writing."""
+    return speaker.title() if speaker.isupper() else speaker
+
+
 def to_json(script: Script) -> dict[str, Any]:
     """The document as plain data; ``from_json`` reads it back unchanged."""
     return {

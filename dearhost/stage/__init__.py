@@ -1,12 +1,13 @@
 """The stage: a production becomes a timeline, and the painter draws any frame of it."""
 
 from dearhost.stage.captions import Caption
-from dearhost.stage.compiling import compile_scene, compile_timeline, display_name
+from dearhost.stage.compiling import compile_scene, compile_timeline
 from dearhost.stage.fingerprints import VERSION
 from dearhost.stage.layout.blocking import standing
 from dearhost.stage.layout.shapes import DEFAULT_HEIGHTS, Picture
 from dearhost.stage.painting.painter import Painter, first_frame
 from dearhost.stage.painting.transitions import DISSOLVE
+from dearhost.stage.resting import resting_scene
 from dearhost.stage.timeline import PlacedLine, SceneTimeline, Timeline, scene_times
 
 __all__ = [
@@ -21,8 +22,8 @@ __all__ = [
     "Timeline",
     "compile_scene",
     "compile_timeline",
-    "display_name",
     "first_frame",
+    "resting_scene",
     "scene_times",
     "standing",
 ]

@@ -8,7 +8,7 @@ from dataclasses import replace
 from dearhost.errors import StageError
 from dearhost.hosts import Handling, hands_full
 from dearhost.production import Production, Studio, manner_in, pauses_of
-from dearhost.script import Cue, Line, Scene, spoken_lines
+from dearhost.script import Cue, Line, Scene, display_name, spoken_lines
 from dearhost.speech import Reading, with_pauses
 from dearhost.stage.captions import Caption, make_captions, shown_words
 from dearhost.stage.direction.abilities import within_abilities
@@ -168,11 +168,6 @@ def _in_time(
         heard.append(able)
         notes += left_out
     return staged.in_time(tuple(heard)), duration, notes
-
-
-def display_name(speaker: str) -> str:
-    """A speaker's name as shown: names written in capitals in the usual way of writing."""
-    return speaker.title() if speaker.isupper() else speaker
 
 
 def _seed(scene: Scene) -> int:

@@ -6,7 +6,7 @@ from server.config.api import api
 from server.config.pages import failed, health, page
 from server.deliveries.events import delivery_events
 from server.deliveries.files import delivery_file
-from server.productions.pictures import proof, scene_still
+from server.productions.pictures import proof, scene_opening, scene_still
 
 handler500 = failed
 
@@ -14,6 +14,7 @@ urlpatterns = [
     path("api/", api.urls),
     path("events/deliveries", delivery_events),
     path("pictures/<uuid:production_id>/<str:scene_id>/still.jpg", scene_still),
+    path("pictures/<uuid:production_id>/<str:scene_id>/opening.jpg", scene_opening),
     path("pictures/<uuid:production_id>/<str:scene_id>/proof.mp4", proof),
     path("files/deliveries/<uuid:delivery_id>/<str:name>", delivery_file),
     path("health", health),

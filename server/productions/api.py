@@ -26,8 +26,7 @@ from dearhost.production import (
     write_markdown,
 )
 from dearhost.production import Production as StagedProduction
-from dearhost.script import Script, spoken_lines, write_plain
-from dearhost.stage import display_name
+from dearhost.script import Script, display_name, spoken_lines, write_plain
 from server.accounts.account import account, account_id
 from server.productions.actions.create import adopt_production, create_production
 from server.productions.actions.duplicate import duplicate

@@ -10,7 +10,7 @@ from dataclasses import replace
 from functools import lru_cache
 
 from dearhost.script import Cue, Line, Scene, put_cue
-from dearhost.stage import Painter, Picture, Timeline, compile_scene
+from dearhost.stage import Painter, Picture, Timeline, compile_scene, resting_scene
 from dearhost.timebase import FrameRate
 from server.productions.documents import usable_production
 from server.productions.models import Production
@@ -35,6 +35,12 @@ def forget_timelines(**_: object) -> None:
 def scene_timeline(production: Production, scene_id: str) -> Timeline:
     """The timeline of a scene of the current revision. Raises StageError, SpeechError."""
     return _timeline(str(production.pk), production.revision, scene_id)
+
+
+def resting_timeline(production: Production, scene_id: str) -> Timeline:
+    """A scene as it begins, before its lines are read. Raises StageError."""
+    staged = usable_production(production.document, production.title, production.owner_id)
+    return resting_scene(staged, scene_id, studio(), PREVIEW_RATE)
 
 
 def timeline_after(production: Production, before_id: str, scene_id: str) -> Timeline:

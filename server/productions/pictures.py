@@ -17,7 +17,14 @@ from dearhost.errors import DearHostError
 from dearhost.render import PROOF_MIME, still, stream_proof
 from dearhost.script import Cue
 from server.productions.models import Production
-from server.productions.painters import own_painter, scene_timeline, shelf, timeline_after, tried_timeline
+from server.productions.painters import (
+    own_painter,
+    resting_timeline,
+    scene_timeline,
+    shelf,
+    timeline_after,
+    tried_timeline,
+)
 from server.productions.proof_turns import ProofTurns
 
 STILL_HEIGHT = 360
@@ -61,6 +68,19 @@ def scene_still(request: HttpRequest, production_id: UUID, scene_id: str) -> Htt
         timeline = scene_timeline(production, scene_id)
         with shelf.borrowed(timeline, _height(request)) as painter:
             picture = still(painter, _number(request, "at", 0.0))
+    except DearHostError as error:
+        return _problem(error)
+    return HttpResponse(picture, content_type="image/jpeg", headers={"Cache-Control": "private, max-age=3600"})
+
+
+@require_safe
+def scene_opening(request: HttpRequest, production_id: UUID, scene_id: str) -> HttpResponse:
+    """Where everybody stands as a scene begins, as JPEG: there before its lines are read, or written."""
+    production = _owned(request, production_id)
+    try:
+        timeline = resting_timeline(production, scene_id)
+        with shelf.borrowed(timeline, _height(request)) as painter:
+            picture = still(painter, 0.0)
     except DearHostError as error:
         return _problem(error)
     return HttpResponse(picture, content_type="image/jpeg", headers={"Cache-Control": "private, max-age=3600"})

@@ -11,10 +11,13 @@ from typing import Any
 import numpy as np
 import pyloudnorm
 import pytest
+from django.contrib.auth.models import User
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
 from django.utils import timezone
 
+from dearhost.production import read_script
+from server.productions.actions.create import create_production
 from server.productions.actions.put_away import KEPT_FOR
 from server.productions.models import Production, Revision, Take
 from tests.server.conftest import Begin
@@ -183,6 +186,25 @@ def test_stills_show_the_moment(client: Client, begin: Begin) -> None:
     assert client.get(f"{path}?at=nonsense").content == first.content
     missing = client.get(f"/pictures/{production.pk}/none/still.jpg")
     assert missing.status_code == 422 and "scene" in missing.json()["detail"]
+
+
+def test_a_scene_is_seen_before_anything_is_read_or_written(
+    client: Client, stranger: Client, ines: User, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    def no_voice(*_: Any) -> None:
+        raise AssertionError("nothing may be read for it")
+
+    monkeypatch.setattr("dearhost.speech.engines.neural.NeuralEngine.synthesize", no_voice)
+    pictures = []
+    for text in ("", "# Alone\n\nOTTO: So it is.", "# Two\n\nOTTO: So it is.\n\nMIRIAM: And so."):
+        production = create_production(ines, read_script(text))
+        path = f"/pictures/{production.pk}/{production.document['script']['scenes'][0]['id']}/opening.jpg"
+        answer = client.get(path)
+        assert answer.status_code == 200 and answer["Content-Type"] == "image/jpeg"
+        assert stranger.get(path).status_code == 404
+        pictures.append(answer.content)
+    assert len(set(pictures)) == 3  # whoever is in the script stands there
+    assert client.get(f"/pictures/{production.pk}/none/opening.jpg").status_code == 422
 
 
 def test_the_desk_lists_and_deletes(client: Client, begin: Begin) -> None:

@@ -69,9 +69,9 @@ def roles_of(
 ) -> dict[str, Role]:
     """A role for every host of the scene; ``lines`` carry what hosts do by themselves."""
     production, shape, choices = staged.production, staged.shape, staged.choices
-    by_host: dict[str, list[PlacedLine]] = {}
+    by_host: dict[str, list[PlacedLine]] = {host: [] for host in staged.players}
     for line in lines:
-        by_host.setdefault(production.entry(line.speaker).host, []).append(line)
+        by_host[production.entry(line.speaker).host].append(line)
     written = {line.id: line for line, _, _ in staged.heard}
     several = len(by_host) > 1
     places = places_of(shape, choices.framing, staged.players, staged.spots, choices.furniture)

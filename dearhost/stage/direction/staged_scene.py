@@ -29,7 +29,7 @@ class StagedScene:
     def of(cls, production: Production, scene: Scene, lines: tuple[Line, ...], studio: Studio) -> StagedScene:
         """A scene of a checked production, its hosts in the looks they wear there; not yet in time."""
         production = production.dressed_for(scene, studio)
-        ids = dict.fromkeys(production.entry(line.speaker).host for line in lines)
+        ids = dict.fromkeys(production.entry(name).host for name in production.speakers_in(lines))
         placed = scene.staging.blocking.items()
         spots = {production.entry(name).host: spot for name, spot in placed if name in production.cast}
         players = {host: studio.hosts.host(host) for host in ids}

@@ -148,7 +148,7 @@ def _meeting(shape: str, host: Host, own: Place, others: Place) -> tuple[float, 
 
 def standing(production: Production, scene: Scene, studio: Studio) -> dict[str, Spot]:
     """Where each speaker of a scene stands, given or usual. ``production`` must be checked."""
-    speakers = dict.fromkeys(line.speaker for line in spoken_lines(scene))
+    speakers = production.speakers_in(spoken_lines(scene))
     players = {production.entry(s).host: studio.hosts.host(production.entry(s).host) for s in speakers}
     framing = production.choices_for(scene).framing
     usual = dict(zip(players, usual_places(production.choices.shape, framing, players), strict=True))

@@ -11,7 +11,7 @@ import pytest
 from dearhost.errors import StageError
 from dearhost.films import running_time
 from dearhost.hosts import Performance
-from dearhost.production import Production, Studio, with_captions
+from dearhost.production import Production, Studio, read_script, with_captions
 from dearhost.script import Line, Script, Spot, Staging
 from dearhost.stage import Painter, Picture, Timeline, compile_timeline, standing
 from dearhost.timebase import FrameRate
@@ -120,3 +120,20 @@ def test_who_faces_a_side_is_turned_there_and_still_looks_at_the_viewer(studio: 
         performance = Performance(scene.roles["skerry"], RATE)
         turned[facing] = performance.pose(0.5).body.turn
     assert turned[-1] < -0.4 < turned[0] < 0.4 < turned[1]
+
+
+def test_in_a_dialogue_everybody_keeps_their_side_whoever_begins(studio: Studio) -> None:
+    script = read_script(
+        "# One\n\nMAREN: Mama may.\n\nSKERRY: May I?\n\n# Two\n\nSKERRY: Maybe.\n\nMAREN: Yes.\n\nTOBIAS: No.\n\n"
+        "# Three\n\nTOBIAS: Now.\n\nSKERRY: I see."
+    )
+    production = with_tones(script)
+    scenes = timeline(studio, production).scenes
+    placed = [sorted((host.x, host.host) for host in scene.shots[0].hosts) for scene in scenes]
+    names = [[host for _, host in scene] for scene in placed]
+    assert names == [["maren", "skerry"], ["maren", "skerry", "tobias"], ["skerry", "tobias"]]
+    told = [standing(production, scene, studio) for scene in script.scenes]
+    assert [sorted(spot.x for spot in floor.values()) for floor in told] == [
+        [round(x, 3) for x, _ in scene] for scene in placed
+    ]
+    assert told[1]["MAREN"].x < told[1]["SKERRY"].x < told[1]["TOBIAS"].x

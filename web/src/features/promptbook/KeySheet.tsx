@@ -8,7 +8,7 @@ const KEYS: [string, [string, string][]][] = [
 			["Enter", "a new line"],
 			["Ctrl+Enter", "a new scene from the caret on"],
 			["Alt+U", "the line is a direction and stays unsaid, or is said again"],
-			["Ctrl+F", "find, and put something else in its place"],
+			["Ctrl+F or H", "find, and put something else in its place"],
 			["Ctrl+Z, Ctrl+Shift+Z", "undo, redo: words, cues and every choice"],
 		],
 	],

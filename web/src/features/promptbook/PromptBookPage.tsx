@@ -1,4 +1,4 @@
-import { useCallback, useRef, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
 import { useParams } from "react-router";
 import { sentence } from "../../shared/api/client";
 import { useHosts } from "../../shared/hosts/useHosts";
@@ -19,6 +19,7 @@ import { pasteRows } from "./document/typing";
 import { useProduction } from "./document/useProduction";
 import { useScenes } from "./document/useScenes";
 import { useScriptEditor } from "./document/useScriptEditor";
+import { HistoryButtons } from "./HistoryButtons";
 import { HostPanel } from "./host/HostPanel";
 import { KeySheet } from "./KeySheet";
 import { Notices, OpenedNotes } from "./Notices";
@@ -161,14 +162,20 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 		onLoop: useCallback(() => setLooping((on) => !on), [setLooping]),
 	});
 
+	useEffect(() => {
+		const { doc } = editor.state;
+		if (!doc.textBetween(0, doc.content.size).trim()) editor.commands.focus("end"); // a new one: to be written in
+	}, [editor]);
+
 	const stageScene = useCallback((own: SceneChange, field: string) => edit({}, [own], field), [edit]);
 	const readProblem = problem ? sentence(problem) : "";
 	const small = tab === "Deliver" || tab === "Voice" || tab === "Brief";
 	const counts: Partial<Record<Tab, number>> = {
 		Brief: check?.advice.filter((a) => !a.settled).length ?? 0,
-		Deliver: check?.findings.length ?? 0,
+		Deliver: spoken.length ? (check?.findings.length ?? 0) : 0, // nothing is missing before anything was written
 	};
 	const panel = { document, current, change: edit };
+	const onStage = current || (scenes[0]?.id ?? "");
 	const kept = keeping.state === "kept";
 
 	return (
@@ -184,13 +191,14 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 					{check && `${check.estimated ? "about " : ""}${clock(check.seconds)}`}
 					{document.brief.target > 0 && ` of ${clock(document.brief.target)}`}
 				</span>
-				<button type="button" className="head-button" onClick={() => setKeysShown(true)}>
+				<button type="button" className="head-button for-keys" title="Ctrl+F" onClick={() => setFinding(true)}>
+					Find
+				</button>
+				<button type="button" className="head-button for-keys" onClick={() => setKeysShown(true)}>
 					Keys
 				</button>
 				<Revisions {...{ productionId, revision, document, keeping }} onRestored={replaced} />
-				<button type="button" className="head-button" title="Ctrl+Z" onClick={() => editor.commands.undo()}>
-					Undo
-				</button>
+				<HistoryButtons editor={editor} />
 			</RunningHead>
 			<div className="book">
 				<ScriptPage
@@ -213,15 +221,15 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 				<section className={`page face ${small ? "small" : ""}`} aria-label="Stage page">
 					<Stage
 						productionId={productionId}
-						revision={revisionOf(current)}
+						revision={current ? revisionOf(current) : revision}
 						shape={document.shape}
 						videoRef={playing.video}
 						times={times.get(current)}
-						sceneNumber={scenes.findIndex((s) => s.id === current) + 1}
+						sceneId={onStage}
+						sceneNumber={scenes.findIndex((s) => s.id === onStage) + 1}
 						small={small}
-						problem={
-							playing.problem || readProblem || (spoken.length ? "" : "Write a line, and the host will say it here.")
-						}
+						problem={playing.problem || readProblem}
+						hint={spoken.length ? "" : "Write a line, and it is said here."}
 						reading={reading.size > 0 && !readProblem}
 						beside={
 							tab === "Brief" ? (

@@ -27,7 +27,7 @@ export function useBookKeys(keys: Keys): void {
 			};
 			const command = event.ctrlKey || event.metaKey;
 			if (event.code === "F6") return does(() => nextRegion(event.shiftKey ? -1 : 1));
-			if (command && event.code === "KeyF" && !event.shiftKey) return does(onFind);
+			if (command && ["KeyF", "KeyH"].includes(event.code) && !event.shiftKey) return does(onFind);
 			if (command && event.code === "KeyZ" && !target.closest(".script, .own-undo")) {
 				return does(() => onUndo(event.shiftKey));
 			}

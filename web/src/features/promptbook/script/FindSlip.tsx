@@ -24,9 +24,12 @@ export function FindSlip({ editor, onClose }: Props) {
 		// the caret goes along: a folded scene opens, the stage follows
 		if (place) tr.setSelection(TextSelection.create(tr.doc, place.from, place.to));
 		editor.view.dispatch(tr.setMeta(findKey, { wanted: next, current: at }));
-		requestAnimationFrame(() =>
-			editor.view.dom.querySelector(".found.at")?.scrollIntoView({ block: "center", behavior: "smooth" }),
-		);
+		// after the next picture: a scene out of sight has its true height only once it was laid out
+		const show = () => editor.view.dom.querySelector(".found.at")?.scrollIntoView({ block: "center" });
+		requestAnimationFrame(() => {
+			show();
+			requestAnimationFrame(show);
+		});
 	};
 	const look = (next: Wanted) => {
 		setWanted(next);

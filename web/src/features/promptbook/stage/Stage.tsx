@@ -9,9 +9,13 @@ type Props = {
 	shape: string;
 	videoRef: RefObject<HTMLVideoElement | null>;
 	times: SceneTimes | undefined;
+	/** The scene at the playhead, or that would be there if anything were written in it. */
+	sceneId: string;
 	sceneNumber: number;
 	small: boolean;
 	problem: string;
+	/** What to do first, while nothing is spoken. */
+	hint: string;
 	reading: boolean;
 	/** What stands beside the small stage. */
 	beside?: ReactNode;
@@ -23,7 +27,7 @@ export function Stage(props: Props) {
 	const box = useRef<HTMLDivElement>(null);
 	const [loaded, setLoaded] = useState(false);
 	const moving = playing && loaded; // until the first frame is here the still stays
-	const still = useStill(props.productionId, props.revision, props.times?.fingerprint ?? "");
+	const still = useStill(props, props.times?.fingerprint ?? "");
 	return (
 		<section className={`stage ${props.small ? "small-stage" : ""}`} aria-label="Stage">
 			<div className="stage-row">
@@ -39,7 +43,7 @@ export function Stage(props: Props) {
 					>
 						<track kind="captions" />
 					</video>
-					{!still && !props.problem && <p className="stage-note">{props.times ? "Drawing…" : "Reading the scene…"}</p>}
+					{!still && !props.problem && <p className="stage-note">Drawing…</p>}
 					{props.problem && (
 						<p className="stage-note problem" role="alert">
 							{props.problem}
@@ -50,7 +54,7 @@ export function Stage(props: Props) {
 			</div>
 			<p className="figure">
 				<FigureText {...props} />
-				{props.reading && <span className="reading-note">reading…</span>}
+				<span className="reading-note">{props.reading ? "reading…" : ""}</span>
 				<button
 					type="button"
 					className="link small"
@@ -68,8 +72,9 @@ function caption({ sceneNumber }: Props): string {
 	return `Picture at the playhead, scene ${sceneNumber}`;
 }
 
-function FigureText({ times, sceneNumber }: Props) {
+function FigureText({ times, sceneNumber, hint }: Props) {
 	const line = usePlayhead((p) => times?.lines.findLastIndex((l) => l.start <= p.at + 0.01) ?? -1);
+	if (hint) return <span>{hint}</span>;
 	if (!times) return <span>Scene {sceneNumber}.</span>;
 	const current = times.lines[Math.max(0, line)];
 	const speaker = shownName(current?.speaker ?? "");
@@ -83,16 +88,21 @@ function FigureText({ times, sceneNumber }: Props) {
 	);
 }
 
-/** The still at the playhead: one request at a time, the latest wish wins, the last picture stays meanwhile. */
-function useStill(productionId: string, revision: number, fingerprint: string): string {
+/**
+ * The still at the playhead: one request at a time, the latest wish wins, the last picture stays meanwhile.
+ * Before the scene is read it is the scene's opening, which needs no reading.
+ */
+function useStill({ productionId, revision, sceneId }: Props, fingerprint: string): string {
 	const [shown, setShown] = useState("");
 	const wish = useRef("");
 	const busy = useRef(false);
-	const sceneId = usePlayhead((p) => p.sceneId);
 	const moment = usePlayhead((p) => (p.playing ? -1 : Math.round(p.at * 30) / 30));
 	useEffect(() => {
-		if (!sceneId || moment < 0 || !fingerprint) return;
-		wish.current = `/pictures/${productionId}/${sceneId}/still.jpg?at=${moment.toFixed(3)}&r=${revision}&f=${fingerprint}`;
+		if (!sceneId || !revision || moment < 0) return;
+		const scene = `/pictures/${productionId}/${sceneId}`;
+		wish.current = fingerprint
+			? `${scene}/still.jpg?at=${moment.toFixed(3)}&r=${revision}&f=${fingerprint}`
+			: `${scene}/opening.jpg?r=${revision}`;
 		const fetchNext = () => {
 			const address = wish.current;
 			busy.current = true;
