@@ -7,7 +7,7 @@ follow from the entry.
 
 from __future__ import annotations
 
-from dearhost.hosts import EXPRESSIONS, GESTURES, LOOKS, PROPS, THINGS
+from dearhost.hosts import EXPRESSIONS, GESTURES, LOOKS, OWN_PICTURE, PROPS, THINGS
 from dearhost.production.choices import FRAMINGS
 from dearhost.production.cue_words import ALSO
 from dearhost.production.production import EFFECT_CHOICES
@@ -56,8 +56,22 @@ CUE_KINDS = CueKinds(
             (
                 Parameter("prop", "Which", next(iter(PROPS)), choices=tuple(PROPS)),
                 _SIDE,
-                Parameter("text", "Words on a sign", "", required=False),
-                Parameter("picture", "The picture", "", required=False),
+                Parameter(
+                    "text",
+                    "Words on a sign",
+                    "",
+                    required=False,
+                    only_for=("prop", "sign"),
+                    missing="an empty sign: write what is on it",
+                ),
+                Parameter(
+                    "picture",
+                    "The picture",
+                    "",
+                    required=False,
+                    only_for=("prop", OWN_PICTURE),
+                    missing="nothing yet: choose a picture",
+                ),
             ),
             "pick up hold " + " ".join(f"{name} {prop.also}" for name, prop in PROPS.items()),
             flag="Take {prop}",

@@ -33,6 +33,15 @@ class Parameter:
     choices: tuple[str, ...] = ()
     required: bool = True
     """A text that may be left empty is not required."""
+    only_for: tuple[str, str] = ("", "")
+    """Another setting and its value with which alone this one counts; ("", "") where it always does."""
+    missing: str = ""
+    """What is said of a text that counts and is empty, where nothing can be shown without it."""
+
+    def counts_in(self, settings: Mapping[str, Value]) -> bool:
+        """Whether it makes a difference, given the other settings."""
+        name, value = self.only_for
+        return not name or settings.get(name) == value
 
     @property
     def kind(self) -> str:
@@ -131,6 +140,13 @@ class CueKinds:
         if cue.end is not None and not kind.stretch:
             return f"'{cue.kind}' is on a single word, it cannot last to another"
         return next((p.problem("") for p in kind.parameters if p.default == "" and p.name not in cue.parameters), "")
+
+    def missing(self, cue: Cue) -> str:
+        """What a cue that can be played still lacks to show anything, or ""."""
+        kind, settings = self._kinds.get(cue.kind), self.resolved(cue).parameters
+        parameters = kind.parameters if kind else ()
+        empty = (p for p in parameters if p.missing and p.counts_in(settings) and not settings.get(p.name))
+        return next((p.missing for p in empty), "")
 
     def resolved(self, cue: Cue) -> Cue:
         """The cue with a value for every setting of its kind: its own where it fits, else the default."""

@@ -111,6 +111,8 @@ def _cue_findings(scene: int, number: int, line: Line, words: Sequence[Word], ki
             on = f", to '{word.text}'" if word else ""
             message = f"The cue '{cue.kind}' at {place} lost its word and moved{on}. Keep it there, or move it."
             found.append(Finding("moved-cue", message, place))
+        elif missing := kinds.missing(cue):
+            found.append(Finding("empty-cue", f"The cue {kinds.format_note(cue)} at {place} shows {missing}.", place))
     return found
 
 

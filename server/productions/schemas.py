@@ -210,7 +210,8 @@ class CheckOut(Schema):
 
 
 class ParameterOut(Schema):
-    """A setting of a cue kind: a number from ``low`` to ``high``, one of ``choices``, or a text."""
+    """A setting of a cue kind: a number from ``low`` to ``high``, one of ``choices``, or a text. ``only_for``:
+    another setting and its value with which alone it counts."""
 
     name: str
     label: str
@@ -220,6 +221,7 @@ class ParameterOut(Schema):
     high: float
     unit: str
     choices: list[str]
+    only_for: list[str]
 
 
 class CueKindOut(Schema):

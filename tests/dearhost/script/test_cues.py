@@ -178,3 +178,21 @@ def test_cues_that_cannot_be_played_are_findings_and_stop_nothing() -> None:
     assert any("'strength' must be from 0.3 to 1.3" in m for m in told)
     assert any("lost its word and moved, to 'now'" in m for m in told)
     assert not any(f.stops for f in findings(script))
+
+
+@pytest.mark.parametrize(
+    ("note", "said"),
+    [
+        ("take own-picture", "shows nothing yet: choose a picture"),
+        ("take sign", "shows an empty sign"),
+        ('take sign text="Mind the step"', ""),
+        ("take lantern", ""),
+        ("take own-picture picture=3f2a", ""),
+    ],
+)
+def test_a_cue_that_shows_nothing_yet_is_a_finding(note: str, said: str) -> None:
+    script = read_script(f"MAREN: Mama may [[cue: {note}]]bring a boat.")
+    (line,) = (line for _, _, line in script.lines())
+    assert [cue.kind for cue in line.cues] == ["take"] and not CUE_KINDS.problem(line.cues[0])
+    found = [finding for finding in findings(script) if finding.kind == "empty-cue"]
+    assert bool(found) == bool(said) and all(said in f.message and not f.stops for f in found)

@@ -2547,7 +2547,8 @@ export interface components {
         };
         /**
          * ParameterOut
-         * @description A setting of a cue kind: a number from ``low`` to ``high``, one of ``choices``, or a text.
+         * @description A setting of a cue kind: a number from ``low`` to ``high``, one of ``choices``, or a text. ``only_for``:
+         *     another setting and its value with which alone it counts.
          */
         ParameterOut: {
             /** Name */
@@ -2569,6 +2570,8 @@ export interface components {
             unit: string;
             /** Choices */
             choices: string[];
+            /** Only For */
+            only_for: string[];
         };
         /**
          * ChoiceValue

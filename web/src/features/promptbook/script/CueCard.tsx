@@ -225,14 +225,12 @@ export function CueEditor({ kinds, cue, at, top, stretch, onChange, onMove, onKe
 	);
 }
 
-/** The settings that matter for a cue: a line's are set elsewhere; only a sign has words. */
+/** The settings that matter for a cue: a line's are set elsewhere. */
 function asked(kind: CueKind | undefined, cue: PlacedCue): CueKind["parameters"] {
 	if (!kind || kind.group === "Line") return [];
 	// how long it stays is said by the words of its stretch
 	if (cue.end !== null) return kind.parameters.filter(({ name }) => name !== "seconds");
-	if (kind.name !== "take") return kind.parameters;
-	const belongs: Record<string, string> = { text: "sign", picture: "own-picture" };
-	return kind.parameters.filter(({ name }) => !belongs[name] || belongs[name] === cue.parameters.prop);
+	return kind.parameters.filter(({ only_for: [name, value] }) => !name || cue.parameters[name] === value);
 }
 
 type FieldProps = {
