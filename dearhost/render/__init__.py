@@ -9,7 +9,7 @@ from dearhost.render.proof import MIME as PROOF_MIME
 from dearhost.render.proof import stream_proof
 from dearhost.render.rehearsal import rehearse
 from dearhost.render.soundtrack import mastered, reading_track
-from dearhost.render.stills import still
+from dearhost.render.stills import frame_of_film, still
 
 __all__ = [
     "FORMS",
@@ -22,6 +22,7 @@ __all__ = [
     "VideoCodec",
     "captions_of",
     "default_processes",
+    "frame_of_film",
     "language_code",
     "mastered",
     "plan_chunks",

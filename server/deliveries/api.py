@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import shutil
 from datetime import datetime
 from typing import Any, Literal
 from uuid import UUID
@@ -14,7 +13,9 @@ from django.shortcuts import get_object_or_404
 from ninja import Router, Schema, Status
 
 from server.accounts.account import account_id
+from server.deliveries.actions.estimate import Estimate, estimate
 from server.deliveries.actions.order import order_delivery
+from server.deliveries.actions.put_away import bring_back, put_away
 from server.deliveries.models import Delivery
 from server.jobs.actions.stop import stop_job
 from server.productions.api import owned
@@ -54,6 +55,20 @@ class DeliveryOut(Schema):
     created_at: datetime
 
 
+class RemovedOut(Schema):
+    """``kept``: it can be brought back for a while."""
+
+    kept: bool
+
+
+class EstimateOut(Schema):
+    """Seconds a render will take, about, and bytes the film will have; ``known`` from films made on this machine."""
+
+    seconds: float
+    size: int
+    known: bool
+
+
 def delivery_data(delivery: Delivery) -> dict[str, Any]:
     """A delivery as it goes over the wire."""
     own = ("id", "production_id", "title", "height", "frames_per_second", "captions", "form", "seconds", "size",
@@ -88,6 +103,13 @@ def order(request: HttpRequest, data: OrderDelivery) -> Status[dict[str, Any]]:
     return Status(201, delivery_data(_owned(request, delivery.pk)))
 
 
+@router.post("/estimate", response=EstimateOut, operation_id="estimateDelivery")
+def estimated(request: HttpRequest, data: OrderDelivery) -> Estimate:
+    """What a render would take and give."""
+    production = owned(request, data.production_id)
+    return estimate(production, **data.model_dump(exclude={"production_id", "captions"}))
+
+
 @router.post("/{uuid:delivery_id}/stop", response=DeliveryOut, operation_id="stopDelivery")
 def stop(request: HttpRequest, delivery_id: UUID) -> dict[str, Any]:
     """Stop a render."""
@@ -95,11 +117,14 @@ def stop(request: HttpRequest, delivery_id: UUID) -> dict[str, Any]:
     return delivery_data(_owned(request, delivery_id))
 
 
-@router.delete("/{uuid:delivery_id}", response={204: None}, operation_id="removeDelivery")
-def remove(request: HttpRequest, delivery_id: UUID) -> Status[None]:
-    """Stop it if need be and remove it with its files."""
-    delivery = _owned(request, delivery_id)
-    stop_job(delivery.job)
-    shutil.rmtree(delivery.folder, ignore_errors=True)
-    delivery.job.delete()
-    return Status(204, None)
+@router.delete("/{uuid:delivery_id}", response=RemovedOut, operation_id="removeDelivery")
+def remove(request: HttpRequest, delivery_id: UUID) -> dict[str, bool]:
+    """Stop it if need be and take it off the list; a film can be brought back for a while."""
+    return {"kept": put_away(_owned(request, delivery_id))}
+
+
+@router.post("/{uuid:delivery_id}/bring-back", response=DeliveryOut, operation_id="bringBackDelivery")
+def undo_remove(request: HttpRequest, delivery_id: UUID) -> dict[str, Any]:
+    """Put a film that was removed on the list again; 404 when it is gone for good."""
+    bring_back(get_object_or_404(Delivery.with_deleted, pk=delivery_id, owner_id=account_id(request)))
+    return delivery_data(_owned(request, delivery_id))

@@ -12,12 +12,17 @@ from uuid import UUID
 from django.http import Http404, HttpRequest, HttpResponse, StreamingHttpResponse
 from django.utils.http import http_date
 
-from dearhost.render import FORMS
+from dearhost.render import FORMS, frame_of_film
+from dearhost.storage import write_whole
 from server.deliveries.models import Delivery
 
 _RANGE = re.compile(r"bytes=(\d*)-(\d*)$")
+PICTURE = "picture.jpg"
+"""A frame of the film, made when it is first asked for."""
+_PICTURE_HEIGHT = 180
 _KINDS = {
     **{f"film.{name}": form.mime for name, form in FORMS.items()},
+    PICTURE: "image/jpeg",
     "captions.srt": "application/x-subrip; charset=utf-8",
     "captions.vtt": "text/vtt; charset=utf-8",
 }
@@ -31,9 +36,20 @@ async def delivery_file(request: HttpRequest, delivery_id: UUID, name: str) -> H
         raise Http404
     delivery = await Delivery.objects.filter(pk=delivery_id, owner_id=user.pk).afirst()
     path = delivery.folder / name if delivery else None
+    if delivery and path and name == PICTURE and delivery.film.is_file() and not path.is_file():
+        await asyncio.to_thread(_take_picture, delivery, path)
     if delivery is None or path is None or not path.is_file():
         raise Http404
     return _response(request, path, _saved_as(delivery, path) if "download" in request.GET else "")
+
+
+def _take_picture(delivery: Delivery, path: Path) -> None:
+    picture = frame_of_film(delivery.film, delivery.seconds / 3, _PICTURE_HEIGHT)
+
+    def write(part: Path) -> None:
+        part.write_bytes(picture)
+
+    write_whole(path, write)
 
 
 def _saved_as(delivery: Delivery, path: Path) -> str:

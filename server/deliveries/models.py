@@ -8,12 +8,14 @@ from pathlib import Path
 from django.conf import settings
 from django.db import models
 
+from server.deletion import NotDeleted
 from server.jobs.models import Job
 from server.productions.models import Production
 
 
 class Delivery(models.Model):
-    """One film to make; its job says where it stands."""
+    """One film to make; its job says where it stands. One that was removed has ``deleted_at``, and ``objects`` does not
+    know it."""
 
     id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="deliveries")
@@ -28,6 +30,10 @@ class Delivery(models.Model):
     seconds = models.FloatField(default=0)
     size = models.BigIntegerField(default=0)
     created_at = models.DateTimeField(auto_now_add=True)
+    deleted_at = models.DateTimeField(null=True, db_index=True)
+
+    objects = NotDeleted()
+    with_deleted: models.Manager[Delivery] = models.Manager()
 
     class Meta:
         ordering = ["-created_at"]

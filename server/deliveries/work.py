@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import time
 from pathlib import Path
 from typing import Any
 
@@ -18,7 +19,8 @@ from server.studio import studio
 
 def render_film(job: Job, report: Reporter) -> dict[str, Any]:
     """Render a delivery's film and its captions."""
-    delivery = Delivery.objects.get(job=job)
+    delivery = Delivery.with_deleted.get(job=job)
+    started = time.monotonic()
     production = usable_production(delivery.document, delivery.title, delivery.owner_id)
     rate = FrameRate.of(delivery.frames_per_second)
     picture = Picture.of(production.choices.shape, delivery.height)
@@ -30,7 +32,7 @@ def render_film(job: Job, report: Reporter) -> dict[str, Any]:
     delivery.seconds = round(made.seconds, 3)
     delivery.size = delivery.film.stat().st_size
     delivery.save(update_fields=["seconds", "size"])
-    return {}
+    return {"took": round(time.monotonic() - started, 3)}
 
 
 def _write(delivery: Delivery, name: str, text: str) -> None:

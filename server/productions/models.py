@@ -7,10 +7,7 @@ import uuid
 from django.conf import settings
 from django.db import models
 
-
-class _NotDeleted(models.Manager["Production"]):
-    def get_queryset(self) -> models.QuerySet[Production]:
-        return super().get_queryset().filter(deleted_at=None)
+from server.deletion import NotDeleted
 
 
 class Production(models.Model):
@@ -26,7 +23,7 @@ class Production(models.Model):
     updated_at = models.DateTimeField(auto_now=True)
     deleted_at = models.DateTimeField(null=True, db_index=True)
 
-    objects = _NotDeleted()
+    objects = NotDeleted()
     with_deleted: models.Manager[Production] = models.Manager()
 
     class Meta:

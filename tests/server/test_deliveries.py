@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import io
 import json
 from datetime import timedelta
 from typing import Any
@@ -17,6 +18,7 @@ from django.utils import timezone
 from django_tasks_db.models import DBTaskResult
 
 from server.deliveries.actions import order
+from server.deliveries.actions.put_away import KEPT_FOR
 from server.deliveries.models import Delivery
 from server.jobs.models import Job
 from server.jobs.running import MAX_ATTEMPTS, Reporter, requeue_lost, run_job
@@ -52,7 +54,7 @@ def test_an_order_waits_in_the_queue_and_becomes_a_film(client: Client, begin: B
     assert made["size"] == (delivery.folder / "film.mp4").stat().st_size
     run.func(str(delivery.job_id))  # a second message for the same delivery
     assert Job.objects.get().attempts == 1
-    assert client.delete(f"/api/deliveries/{delivery.pk}").status_code == 204 and not delivery.folder.exists()
+    assert client.delete(f"/api/deliveries/{delivery.pk}").json() == {"kept": True}
 
 
 def test_what_cannot_be_rendered_is_told_before_it_is_queued(client: Client, begin: Begin) -> None:
@@ -267,3 +269,61 @@ def test_a_proof_begins_as_its_scene_does_in_the_film(
     assert (
         5 < apart[0] > apart[6] > apart[11] > apart[14] and max(apart[14:]) < 2
     )  # then the scene itself, but for the coding
+
+
+def test_a_removed_film_comes_back_until_it_is_forgotten(
+    client: Client, stranger: Client, begin: Begin, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    delivery = rendered(client, begin("MAREN: Mama may come."))
+    path = f"/api/deliveries/{delivery.pk}"
+    assert stranger.delete(path).status_code == 404
+    assert client.delete(path).json() == {"kept": True}
+    assert client.get("/api/deliveries").json() == [] and delivery.film.is_file()
+    assert client.get(f"/files/deliveries/{delivery.pk}/film.mp4").status_code == 404
+    assert stranger.post(f"{path}/bring-back").status_code == 404
+    assert client.post(f"{path}/bring-back").json()["status"] == "done"
+    assert [row["id"] for row in client.get("/api/deliveries").json()] == [str(delivery.pk)]
+
+    client.delete(path)
+    Delivery.with_deleted.update(deleted_at=timezone.now() - KEPT_FOR * 2)
+    client.delete(f"/api/deliveries/{rendered(client, begin('MAREN: Mama may.')).pk}")
+    assert not delivery.folder.exists() and client.post(f"{path}/bring-back").status_code == 404
+
+    last = rendered(client, begin("MAREN: Mama may."))
+    monkeypatch.setattr("server.room.free_bytes", lambda: 1_000_000)  # short of room: it goes at once
+    assert client.delete(f"/api/deliveries/{last.pk}").json() == {"kept": False}
+    assert Delivery.with_deleted.count() == 0 and not last.folder.exists()
+
+
+def test_a_film_has_a_picture_of_its_middle(address: str, client: Client, stranger: Client, begin: Begin) -> None:
+    for form in ("mp4", "webm", "mov"):
+        delivery = rendered(client, begin("MAREN: Mama may come."), form=form)
+        path = f"{address}/files/deliveries/{delivery.pk}/picture.jpg"
+        with signed_in(client) as web, signed_in(stranger) as other:
+            answer = web.get(path)
+            assert other.get(path).status_code == 404
+        assert answer.headers["Content-Type"] == "image/jpeg"
+        with av.open(io.BytesIO(answer.content)) as picture:
+            frame = next(picture.decode(video=0))
+        assert frame.height == 180 and frame.to_ndarray(format="gray").std() > 10
+
+
+def test_an_estimate_follows_the_films_that_were_made(client: Client, begin: Begin) -> None:
+    production = begin()
+
+    def estimated(**choices: Any) -> dict[str, Any]:
+        body = {"production_id": str(production.pk), "height": 360, **choices}
+        return dict(client.post("/api/deliveries/estimate", body, content_type="application/json").json())
+
+    first = estimated()
+    assert not first["known"] and first["seconds"] > 0 and first["size"] > 0
+    delivery = rendered(client, production)
+    delivery.job.result = {"took": 12.0}
+    delivery.job.save()
+    again = estimated()
+    assert again["known"] and again["seconds"] == pytest.approx(12, rel=0.1)
+    assert again["size"] == pytest.approx(delivery.size, rel=0.1)
+    # four times the pixels and twice as many frames
+    larger = estimated(height=720, frames_per_second=60)
+    assert larger["seconds"] == pytest.approx(again["seconds"] * 8, rel=0.02)
+    assert not estimated(form="mov")["known"]

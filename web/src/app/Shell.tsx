@@ -1,5 +1,6 @@
 import { Outlet } from "react-router";
 import { SignIn } from "../features/session";
+import { FilmsDone } from "../shared/deliveries/FilmsDone";
 import { useSession } from "../shared/session/useSession";
 
 /** Everything behind the sign-in; each page draws its own running head. */
@@ -14,5 +15,10 @@ export function Shell() {
 		);
 	}
 	if (!session.data.signed_in) return <SignIn />;
-	return <Outlet />;
+	return (
+		<>
+			<Outlet />
+			<FilmsDone />
+		</>
+	);
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { clock, megabytes, timeLeft } from "./time";
+import { about, clock, dayOf, megabytes, timeLeft } from "./time";
 
 describe("times and sizes as read", () => {
 	it.each([
@@ -18,5 +18,18 @@ describe("times and sizes as read", () => {
 
 	it("gives small files a decimal", () => {
 		expect([megabytes(1_240_000), megabytes(12_400_000)]).toEqual(["1.2 MB", "12 MB"]);
+	});
+
+	it("names days as one speaks of them", () => {
+		const now = new Date(2026, 2, 1, 0, 10);
+		expect(dayOf(new Date(2026, 2, 1, 0, 5), now)).toBe("today");
+		expect(dayOf(new Date(2026, 1, 28, 23, 55), now)).toBe("yesterday");
+		expect(dayOf(new Date(2026, 1, 27, 12), now)).toBe("Fri 27 Feb");
+		expect(dayOf(new Date(2025, 11, 31, 12), now)).toBe("Wed, 31 Dec 2025");
+	});
+
+	it("says about how long something takes", () => {
+		expect(about(12)).toBe("about 10 s");
+		expect(about(150)).toBe("about 3 min");
 	});
 });

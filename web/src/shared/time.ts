@@ -25,6 +25,24 @@ export function hourOf(date: Date): string {
 	return date.toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" });
 }
 
+/** "today", "yesterday", "Mon 3 Nov", or with the year where that is another. */
+export function dayOf(date: Date, now = new Date()): string {
+	const days = Math.round((midnight(now) - midnight(date)) / 86_400_000);
+	if (days === 0) return "today";
+	if (days === 1) return "yesterday";
+	const year = date.getFullYear() === now.getFullYear() ? undefined : "numeric";
+	return date.toLocaleDateString("en-GB", { weekday: "short", day: "numeric", month: "short", year });
+}
+
+function midnight(date: Date): number {
+	return Date.UTC(date.getFullYear(), date.getMonth(), date.getDate());
+}
+
+/** 100 -> "about 2 min". */
+export function about(seconds: number): string {
+	return timeLeft(seconds).replace(" left", "");
+}
+
 /** "3:00", "1:30 min", "60 s", "90" or "2 min" as seconds; "" as 0; null for what is none of these. */
 export function parseLength(text: string): number | null {
 	const clean = text.trim().toLowerCase().replace(",", ".");

@@ -253,9 +253,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 							/>
 						)}
 						{tab === "Set" && <SetPanel {...panel} />}
-						{tab === "Deliver" && (
-							<DeliverPanel productionId={productionId} document={document} check={check} kept={kept} editor={editor} />
-						)}
+						{tab === "Deliver" && <DeliverPanel {...{ productionId, revision, document, check, kept, editor }} />}
 					</div>
 				</section>
 				<div className="tabs" role="tablist" aria-label="Index tabs" aria-orientation="vertical">

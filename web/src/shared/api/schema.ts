@@ -1240,6 +1240,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/deliveries/estimate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Estimated
+         * @description What a render would take and give.
+         */
+        post: operations["estimateDelivery"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/deliveries/{delivery_id}/stop": {
         parameters: {
             query?: never;
@@ -1272,9 +1292,29 @@ export interface paths {
         post?: never;
         /**
          * Remove
-         * @description Stop it if need be and remove it with its files.
+         * @description Stop it if need be and take it off the list; a film can be brought back for a while.
          */
         delete: operations["removeDelivery"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/deliveries/{delivery_id}/bring-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Undo Remove
+         * @description Put a film that was removed on the list again; 404 when it is gone for good.
+         */
+        post: operations["bringBackDelivery"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -3207,6 +3247,26 @@ export interface components {
              */
             form: "mp4" | "webm" | "mov";
         };
+        /**
+         * EstimateOut
+         * @description Seconds a render will take, about, and bytes the film will have; ``known`` from films made on this machine.
+         */
+        EstimateOut: {
+            /** Seconds */
+            seconds: number;
+            /** Size */
+            size: number;
+            /** Known */
+            known: boolean;
+        };
+        /**
+         * RemovedOut
+         * @description ``kept``: it can be brought back for a while.
+         */
+        RemovedOut: {
+            /** Kept */
+            kept: boolean;
+        };
     };
     responses: never;
     parameters: never;
@@ -5005,6 +5065,30 @@ export interface operations {
             };
         };
     };
+    estimateDelivery: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OrderDelivery"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EstimateOut"];
+                };
+            };
+        };
+    };
     stopDelivery: {
         parameters: {
             query?: never;
@@ -5038,12 +5122,36 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description No Content */
-            204: {
+            /** @description OK */
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/json": components["schemas"]["RemovedOut"];
+                };
+            };
+        };
+    };
+    bringBackDelivery: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                delivery_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeliveryOut"];
+                };
             };
         };
     };

@@ -1,8 +1,9 @@
 import { useState } from "react";
-import { clock, hourOf, megabytes, timeLeft } from "../time";
+import { Link } from "react-router";
+import { clock, dayOf, hourOf, megabytes, timeLeft } from "../time";
 import { PlainButton } from "../ui/controls";
 import { Icon } from "../ui/icons";
-import { type Delivery, useRemoveDelivery, useStopDelivery } from "./useDeliveries";
+import { type Delivery, useStopDelivery } from "./useDeliveries";
 
 const CAPTIONS: Record<string, string> = {
 	burn: "captions in the picture",
@@ -18,27 +19,42 @@ function size({ shape, height }: Delivery): string {
 }
 
 /** One delivery: its progress, or its film. `compact` is for the panel under the stage. */
-export function DeliveryRow({ delivery, compact = false }: { delivery: Delivery; compact?: boolean }) {
+export function DeliveryRow(props: { delivery: Delivery; compact?: boolean; onRemove?: () => void }) {
+	const { delivery, compact = false, onRemove } = props;
 	const stop = useStopDelivery();
-	const remove = useRemoveDelivery();
 	const [playing, setPlaying] = useState(false);
 	const film = `/files/deliveries/${delivery.id}/film.${delivery.form}`;
 	const captions = `/files/deliveries/${delivery.id}/captions`;
+	const made = new Date(delivery.created_at);
 	const running = delivery.status === "running" || delivery.status === "queued";
-	const removal = (
-		<button type="button" className="link small remove" onClick={() => remove.mutate(delivery.id)}>
+	const removal = onRemove && (
+		<button type="button" className="link small remove" onClick={onRemove}>
 			Remove
 		</button>
 	);
 	return (
 		<li className={`delivery ${compact ? "compact" : ""}`} aria-label={delivery.title} data-status={delivery.status}>
+			{!compact && (
+				<span className="frame delivery-picture">
+					{delivery.status === "done" && (
+						<img src={`/files/deliveries/${delivery.id}/picture.jpg`} alt="" loading="lazy" />
+					)}
+				</span>
+			)}
 			<div className="delivery-line">
 				<span className="delivery-name">
 					{delivery.status === "done" && <Icon name="tick" />}
 					{delivery.status === "failed" && <Icon name="cross" />}
-					{compact ? hourOf(new Date(delivery.created_at)) : delivery.title}
+					{compact ? (
+						hourOf(made)
+					) : delivery.production_id ? (
+						<Link to={`/productions/${delivery.production_id}`}>{delivery.title}</Link>
+					) : (
+						delivery.title
+					)}
 				</span>
 				<span className="quiet small">
+					{!compact && `${dayOf(made)}, ${hourOf(made)}; `}
 					{size(delivery)}, {delivery.frames_per_second} a second, {CAPTIONS[delivery.captions]}
 					{delivery.form !== "mp4" && `, transparent ${delivery.form === "webm" ? "WebM" : "MOV"}`}
 				</span>
@@ -94,7 +110,7 @@ export function DeliveryRow({ delivery, compact = false }: { delivery: Delivery;
 					<a className="link" href={`${captions}.vtt?download`}>
 						WebVTT
 					</a>
-					{!compact && removal}
+					{removal}
 				</div>
 			)}
 			{playing && (
@@ -108,7 +124,7 @@ export function DeliveryRow({ delivery, compact = false }: { delivery: Delivery;
 					<track kind="captions" src={`${captions}.vtt`} label="Captions" />
 				</video>
 			)}
-			{!running && delivery.status !== "done" && !compact && removal}
+			{!running && delivery.status !== "done" && removal}
 		</li>
 	);
 }

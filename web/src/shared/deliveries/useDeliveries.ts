@@ -13,18 +13,36 @@ function withChange(list: Delivery[] | undefined, changed: Delivery): Delivery[]
 		: [changed, ...known];
 }
 
-/** All deliveries, kept up to date by the server's events. */
-export function useDeliveries() {
+/** Keeps the list of deliveries up to date by the server's events; `onEnd` hears of every one that ended meanwhile. */
+export function useDeliveryEvents(onEnd: (delivery: Delivery) => void): void {
 	const queries = useQueryClient();
 	useEffect(() => {
+		const unfinished = new Set<string>();
 		const events = new EventSource("/events/deliveries");
 		events.onmessage = (event) => {
 			const changed = JSON.parse(event.data) as Delivery;
 			queries.setQueryData<Delivery[]>(KEY, (list) => withChange(list, changed));
+			if (changed.status === "queued" || changed.status === "running") unfinished.add(changed.id);
+			else if (unfinished.delete(changed.id) && changed.status !== "stopped") onEnd(changed);
 		};
 		return () => events.close();
-	}, [queries]);
+	}, [queries, onEnd]);
+}
+
+/** All deliveries, newest first. */
+export function useDeliveries() {
 	return useQuery({ queryKey: KEY, queryFn: () => ask(api.GET("/api/deliveries")) });
+}
+
+/** What a render would take and give; null until that is known. */
+export function useEstimate(order: Schemas["OrderDelivery"], revision: number): Schemas["EstimateOut"] | null {
+	const { data } = useQuery({
+		queryKey: ["estimate", order, revision],
+		queryFn: () => ask(api.POST("/api/deliveries/estimate", { body: order })),
+		retry: false,
+		placeholderData: (before: Schemas["EstimateOut"] | undefined) => before,
+	});
+	return data ?? null;
 }
 
 export function useOrderDelivery() {
@@ -50,5 +68,14 @@ export function useRemoveDelivery() {
 		mutationFn: (id: string) =>
 			ask(api.DELETE("/api/deliveries/{delivery_id}", { params: { path: { delivery_id: id } } })),
 		onSuccess: (_, id) => queries.setQueryData<Delivery[]>(KEY, (list) => list?.filter((d) => d.id !== id)),
+	});
+}
+
+export function useBringBackDelivery() {
+	const queries = useQueryClient();
+	return useMutation({
+		mutationFn: (id: string) =>
+			ask(api.POST("/api/deliveries/{delivery_id}/bring-back", { params: { path: { delivery_id: id } } })),
+		onSuccess: () => queries.invalidateQueries({ queryKey: KEY }),
 	});
 }

@@ -2,7 +2,9 @@ import type { Editor } from "@tiptap/core";
 import { useState } from "react";
 import { type Schemas, sentence } from "../../../shared/api/client";
 import { DeliveryRow } from "../../../shared/deliveries/DeliveryRow";
-import { useDeliveries, useOrderDelivery } from "../../../shared/deliveries/useDeliveries";
+import { AskToTell } from "../../../shared/deliveries/FilmsDone";
+import { useDeliveries, useEstimate, useOrderDelivery } from "../../../shared/deliveries/useDeliveries";
+import { about, megabytes } from "../../../shared/time";
 import { Choice, MainButton } from "../../../shared/ui/controls";
 import { Icon } from "../../../shared/ui/icons";
 import type { ProductionDocument } from "../document/document";
@@ -33,6 +35,7 @@ type Rate = Schemas["OrderDelivery"]["frames_per_second"];
 /** Checks, then the render itself. */
 export function DeliverPanel(props: {
 	productionId: string;
+	revision: number;
 	document: ProductionDocument;
 	check: Check | null;
 	kept: boolean;
@@ -50,6 +53,14 @@ export function DeliverPanel(props: {
 	const height = sizes.some((s) => s.value === size) ? size : (sizes[1]?.value ?? "1080");
 	const asked = captions ?? (document.captions ? "burn" : "none");
 	const mode = form === "webm" && asked === "soft" ? "file" : asked;
+	const wanted = {
+		production_id: props.productionId,
+		height: Number(height),
+		frames_per_second: rate,
+		captions: mode,
+		form,
+	};
+	const estimate = useEstimate(wanted, props.revision);
 	const mine = deliveries.data?.filter((d) => d.production_id === props.productionId) ?? [];
 	return (
 		<div className="panel-grid deliver">
@@ -113,21 +124,18 @@ export function DeliverPanel(props: {
 				<div className="order">
 					<MainButton
 						disabled={stops.length > 0 || !props.kept || order.isPending}
-						onClick={() =>
-							order.mutate({
-								production_id: props.productionId,
-								height: Number(height),
-								frames_per_second: rate,
-								captions: mode,
-								form,
-							})
-						}
+						onClick={() => order.mutate(wanted)}
 					>
 						Render
 					</MainButton>
 					<span className="small quiet">
-						{stops.length > 0 ? "Waits for what is open above." : !props.kept ? "Waits until the text is kept." : ""}
+						{stops.length > 0
+							? "Waits for what is open above."
+							: !props.kept
+								? "Waits until the text is kept."
+								: estimate && `${about(estimate.seconds)}, about ${megabytes(estimate.size)}`}
 					</span>
+					<AskToTell />
 				</div>
 				{order.isError && (
 					<p role="alert" className="problem small">

@@ -67,6 +67,20 @@ export function asksFirst(kind: CueKind): boolean {
 	return kind.parameters.some(({ kind: type, choices }) => type === "text" || choices.length > 2);
 }
 
+/** The choices of a kind whose names were typed: "book" is the prop to take, "point left" a side. */
+export function meantChoices(kind: CueKind, typed: string): CueValues {
+	const words = ` ${typed
+		.toLowerCase()
+		.replace(/[^\p{L}\d]+/gu, " ")
+		.trim()} `;
+	const meant: CueValues = {};
+	for (const { name, choices } of kind.parameters) {
+		const choice = choices.find((c) => words.includes(` ${c.replaceAll("-", " ")} `));
+		if (choice) meant[name] = choice;
+	}
+	return meant;
+}
+
 export function defaultsOf(kind: CueKind): CueValues {
 	return Object.fromEntries(kind.parameters.filter((p) => p.kind !== "choice").map((p) => [p.name, p.default]));
 }

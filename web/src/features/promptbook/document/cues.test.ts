@@ -1,7 +1,7 @@
 import { getSchema } from "@tiptap/core";
 import { EditorState, TextSelection } from "@tiptap/pm/state";
 import { describe, expect, it } from "vitest";
-import { asksFirst, foundKinds } from "./cueKinds";
+import { asksFirst, foundKinds, meantChoices } from "./cueKinds";
 import { layFlags } from "./cueLayout";
 import { type CueKind, changeCue, cuesOf, removeCue, wordsAway } from "./cues";
 import { documentToEditor, editorToDocument, type ProductionDocument } from "./document";
@@ -133,6 +133,18 @@ describe("flags", () => {
 		expect(asksFirst(kind())).toBe(false);
 		expect(asksFirst(kind(["number", []], ["text", []]))).toBe(true);
 		expect(asksFirst(kind(["choice", ["fish", "boat", "gull"]]))).toBe(true);
+	});
+
+	it("takes a choice that was typed for the one that is meant", () => {
+		const parameters = [
+			{ name: "prop", choices: ["map", "book", "tide-table"] },
+			{ name: "side", choices: ["left", "right"] },
+		];
+		const take = { name: "take", parameters } as unknown as CueKind;
+		expect(meantChoices(take, "book")).toEqual({ prop: "book" });
+		expect(meantChoices(take, "Take the tide table, left")).toEqual({ prop: "tide-table", side: "left" });
+		expect(meantChoices(take, "bookmark")).toEqual({});
+		expect(meantChoices(take, "")).toEqual({});
 	});
 
 	it("offers what is used most first, and finds by every word typed", () => {

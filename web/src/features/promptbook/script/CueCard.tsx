@@ -1,6 +1,6 @@
 import { type KeyboardEvent, type ReactNode, useEffect, useMemo, useRef, useState } from "react";
 import { PictureChoice } from "../../../shared/ui/PictureChoice";
-import { cueLabel, FLAG_SHAPES, foundKinds } from "../document/cueKinds";
+import { cueLabel, FLAG_SHAPES, foundKinds, meantChoices } from "../document/cueKinds";
 import type { CueKind, CueValues, PlacedCue } from "../document/cues";
 
 function FlagShape({ kind }: { kind: CueKind }) {
@@ -19,7 +19,7 @@ type ListProps = {
 	several: boolean;
 	hostId: string;
 	top: number;
-	onSet: (kind: CueKind) => void;
+	onSet: (kind: CueKind, meant: CueValues) => void;
 	/** Show the word with it on the stage; nothing is set. */
 	onTry: (kind: CueKind) => void;
 	onClose: () => void;
@@ -43,7 +43,7 @@ export function CueList({ kinds, used, word, several, hostId, top, onSet, onTry,
 		if (event.code === "ArrowDown") setAt((n) => Math.min(found.length - 1, n + 1));
 		else if (event.code === "ArrowUp") setAt((n) => Math.max(0, n - 1));
 		else if (event.code === "Enter" && event.altKey && chosen) onTry(chosen);
-		else if (event.code === "Enter" && chosen) onSet(chosen);
+		else if (event.code === "Enter" && chosen) onSet(chosen, meantChoices(chosen, typed));
 		else if (event.code === "Escape") onClose();
 		else return;
 		event.preventDefault();
@@ -88,11 +88,11 @@ export function CueList({ kinds, used, word, several, hostId, top, onSet, onTry,
 							onPointerEnter={() => setAt(index)}
 							onPointerDown={(event) => {
 								event.preventDefault();
-								onSet(kind);
+								onSet(kind, meantChoices(kind, typed));
 							}}
 						>
 							<FlagShape kind={kind} />
-							<span>{kind.label}</span>
+							<span>{[kind.label, ...Object.values(meantChoices(kind, typed))].join(": ").replaceAll("-", " ")}</span>
 							<i>{kind.group.toLowerCase()}</i>
 						</div>
 					))}

@@ -7,6 +7,7 @@ import type { CueHandle } from "../document/cueHandle";
 import { asksFirst, defaultsOf, useCueKinds } from "../document/cueKinds";
 import {
 	type CueKind,
+	type CueValues,
 	changeCue,
 	cuesOf,
 	lineById,
@@ -88,12 +89,12 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onTry, onSayA
 		return word && line ? { lineId: word.lineId, offset: word.from - line.start } : null;
 	};
 	/** A new cue on the first of these words, or, where its kind can last, over all of them; its id. */
-	const place = (kind: CueKind, words: readonly { from: number; to: number }[]) => {
+	const place = (kind: CueKind, words: readonly { from: number; to: number }[], meant: CueValues = {}) => {
 		const [first, last] = [words[0], words.at(-1)];
 		if (!first || !last) return "";
 		const id = newId();
 		const stretch = kind.stretch && words.length > 1;
-		const cue = { id, kind: kind.name, parameters: defaultsOf(kind), stretch };
+		const cue = { id, kind: kind.name, parameters: { ...defaultsOf(kind), ...meant }, stretch };
 		editor.view.dispatch(placeCue(closeHistory(editor.state.tr), cue, first.from, (stretch ? last : first).to));
 		return id;
 	};
@@ -127,8 +128,8 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onTry, onSayA
 		editor.commands.focus();
 	};
 	const topOf = (position: number) => editor.view.coordsAtPos(position).bottom - root.getBoundingClientRect().top + 8;
-	const set = (kind: CueKind, word: Asked) => {
-		const id = place(kind, word.words);
+	const set = (kind: CueKind, meant: CueValues, word: Asked) => {
+		const id = place(kind, word.words, meant);
 		if (asksFirst(kind)) setOpen({ cue: id });
 		else close();
 	};
@@ -186,7 +187,7 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onTry, onSayA
 					several={open.word.words.length > 1}
 					hostId={hostOf(open.word.lineId)}
 					top={topOf(open.word.to)}
-					onSet={(kind) => set(kind, open.word)}
+					onSet={(kind, meant) => set(kind, meant, open.word)}
 					onTry={(kind) => {
 						const line = lineById(editor.state.doc, open.word.lineId);
 						if (line) onTry(open.word.lineId, open.word.from - line.start, kind.name);
