@@ -43,5 +43,5 @@ def frame_of_film(film: Path, moment: float, height: int) -> bytes:
 
 
 def _as_jpeg(pixels: np.ndarray, quality: int) -> bytes:
-    image = skia.Image.fromarray(pixels, colorType=skia.kBGRA_8888_ColorType, copy=False)
+    image = skia.Image.fromarray(np.ascontiguousarray(pixels), colorType=skia.kBGRA_8888_ColorType, copy=False)
     return bytes(image.encodeToData(skia.kJPEG, quality))

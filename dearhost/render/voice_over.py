@@ -7,15 +7,14 @@ import io
 import json
 import re
 from collections.abc import Iterable, Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from pathlib import Path
 from typing import Any
 
 import numpy as np
 
 from dearhost.errors import RenderError
-from dearhost.formats import to_srt
-from dearhost.render.film import captions_of
+from dearhost.formats import TimedText, to_srt
 from dearhost.render.soundtrack import VOICE
 from dearhost.script import display_name
 from dearhost.sound import Placement, Track, mix
@@ -79,7 +78,8 @@ class Part:
 
 
 def write_voice_over(timeline: Timeline, folder: Path, order: VoiceOverOrder) -> list[Path]:
-    """Write the sound files, ``words.json``, ``captions.srt`` and ``cues.csv`` into ``folder``.
+    """Write the sound files, ``words.json``, ``cues.csv`` and captions as SRT into ``folder``: beside each sound file,
+    in its own time, where there are several.
 
     Raises RenderError, StorageFull.
     """
@@ -91,11 +91,12 @@ def write_voice_over(timeline: Timeline, folder: Path, order: VoiceOverOrder) ->
         name = _file_name(order, timeline, part, number, {path.stem for path in written})
         path = folder / f"{name}.{order.kind}"
         write_sound(path, _sound(part, order), order.rate, kind=order.kind)
-        written.append(path)
+        captions = folder / ("captions.srt" if order.scope == "whole" else f"{name}.srt")
+        captions.write_text(to_srt(_captions(part, timeline)), encoding="utf-8")
+        written += [path, captions]
         words.append({"file": path.name, "seconds": round(part.seconds, 3), "lines": _words(part)})
     for name, text in (
         ("words.json", json.dumps({"title": timeline.title, "files": words}, ensure_ascii=False, indent=1)),
-        ("captions.srt", to_srt(captions_of(timeline))),
         ("cues.csv", cue_sheet(timeline)),
     ):
         (folder / name).write_text(text, encoding="utf-8")
@@ -131,6 +132,18 @@ def _sound(part: Part, order: VoiceOverOrder) -> np.ndarray:
     placements = tuple(Placement(at, line.reading.sample_rate, line.reading.samples) for at, line in part.heard)
     sound = mix([Track(VOICE, placements)], part.seconds, order.rate)
     return (master(sound, order.rate, target=order.loudness) if order.loudness else sound).left
+
+
+def _captions(part: Part, timeline: Timeline) -> list[TimedText]:
+    """The captions of the part's lines, in its own time."""
+    found: list[TimedText] = []
+    captions = {scene.number: scene.captions for scene in timeline.scenes}
+    of_scene = {line.id: scene.number for scene in timeline.scenes for line in scene.lines}
+    for at, line in part.heard:
+        first, last = line.span.start, line.span.start + line.reading.duration
+        mine = (c for c in captions[of_scene[line.id]] if first <= (c.start + c.words[-1].end) / 2 <= last)
+        found += (caption.timed_text(at - first) for caption in mine)
+    return [replace(text, end=min(text.end, part.seconds)) for text in found]
 
 
 def _words(part: Part) -> list[dict[str, Any]]:

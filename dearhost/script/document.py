@@ -77,6 +77,13 @@ class Script:
     scenes: tuple[Scene, ...] = ()
     notes: Mapping[str, str] = field(default_factory=dict)
 
+    @property
+    def known_as(self) -> str:
+        """Its title, else its first heading or first words; "" for an empty script."""
+        heading = next((scene.heading for scene in self.scenes if scene.heading), "")
+        line = next((line.text for _, _, line in self.lines()), "")
+        return self.title.strip() or heading or " ".join(line.split()[:6])
+
     def lines(self) -> Iterator[tuple[int, int, Line]]:
         """Every line as (scene number, line number, line), both counted from 1."""
         for number, scene in enumerate(self.scenes, 1):

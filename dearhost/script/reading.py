@@ -13,7 +13,9 @@ from dearhost.script.fountain import read_fountain
 from dearhost.script.plain_text import read_markdown, read_plain_text
 from dearhost.script.word_file import read_word_file
 
-MAX_BYTES = 4_000_000
+MAX_BYTES = 1_500_000
+MAX_LINES = 20_000
+"""Far more than can be rendered (``MAX_WORDS``), and no more than an editor and a save can carry."""
 WORD = ".docx"
 _KINDS = {".txt": "plain", ".text": "plain", ".md": "markdown", ".markdown": "markdown", ".fountain": "fountain"}
 _MARKS = ((codecs.BOM_UTF8, "utf-8-sig"), (codecs.BOM_UTF16_LE, "utf-16"), (codecs.BOM_UTF16_BE, "utf-16"))
@@ -26,7 +28,7 @@ def decode(data: bytes, name: str) -> str:
     """
     if len(data) > MAX_BYTES:
         raise UnreadableScript(
-            f"'{name}' has {len(data) / 1e6:.1f} MB; a script may have {MAX_BYTES / 1e6:.0f}. Is it the right file?"
+            f"'{name}' has {len(data) / 1e6:.1f} MB; a script may have {MAX_BYTES / 1e6:.1f}. Is it the right file?"
         )
     encoding = next((e for mark, e in _MARKS if data.startswith(mark)), "utf-8")
     if encoding == "utf-8" and b"\0" in data:
@@ -48,6 +50,17 @@ def normalise(text: str) -> str:
     characters that Unicode keeps for the inside of programs (U+FDD0 to U+FDEF)."""
     text = text.replace("\r\n", "\n").replace("\r", "\n").replace("\x0c", "\n")
     return re.sub(r"[\x00-\x08\x0b\x0e-\x1f\x7f\ufeff\ufdd0-\ufdef]", "", text)
+
+
+def ensure_workable(script: Script) -> None:
+    """Raises UnreadableScript for a script that is too long to be worked on."""
+    lines = sum(1 for _ in script.lines())
+    characters = sum(len(line.text) for _, _, line in script.lines())
+    if lines > MAX_LINES or characters > MAX_BYTES:
+        raise UnreadableScript(
+            f"The script has {lines:,} lines and {characters:,} characters; up to {MAX_LINES:,} and {MAX_BYTES:,} can "
+            "be worked on. Split it into several productions."
+        )
 
 
 def guess_kind(text: str) -> str:
@@ -88,12 +101,13 @@ def read_script(text: str, kind: str = "", *, kinds: CueKinds) -> Script:
 def read_file(data: bytes, name: str, kinds: CueKinds) -> Script:
     """The script in the bytes of a .txt, .md, .fountain or .docx file called ``name``.
 
-    Raises UnreadableScript when it is none of these.
+    Raises UnreadableScript when it is none of these, or empty.
     """
     suffix = Path(name).suffix.lower()
-    if suffix == WORD:
-        return read_markdown(normalise(read_word_file(data, name)), kinds)
-    return read_script(decode(data, name), _KINDS.get(suffix, ""), kinds=kinds)
+    text = read_word_file(data, name) if suffix == WORD else decode(data, name)
+    if not normalise(text).strip():
+        raise UnreadableScript(f"'{name}' is empty. Choose another file, or write the script here.")
+    return read_script(text, "markdown" if suffix == WORD else _KINDS.get(suffix, ""), kinds=kinds)
 
 
 def open_script(path: Path, kinds: CueKinds) -> Script:

@@ -56,7 +56,7 @@ def compile_timeline(production: Production, studio: Studio, frame_rate: FrameRa
         now += placed.duration
     first_voice = next(iter(production.cast.values())).voice
     language = studio.voices.voice(first_voice).language
-    return Timeline(production.script.title, language, production.choices.shape, frame_rate, tuple(scenes))
+    return Timeline(production.script.known_as, language, production.choices.shape, frame_rate, tuple(scenes))
 
 
 def compile_scene(production: Production, scene_id: str, studio: Studio, frame_rate: FrameRate) -> Timeline:
@@ -73,7 +73,7 @@ def compile_scene(production: Production, scene_id: str, studio: Studio, frame_r
     lines = spoken_lines(scene)
     placed = place_scene(production, scene, number, 0.0, [_read(line, production, studio) for line in lines], studio)
     language = studio.voices.voice(production.entry(lines[0].speaker).voice).language
-    return Timeline(production.script.title, language, production.choices.shape, frame_rate, (placed,))
+    return Timeline(production.script.known_as, language, production.choices.shape, frame_rate, (placed,))
 
 
 def _read(line: Line, production: Production, studio: Studio) -> Reading:

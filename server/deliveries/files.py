@@ -5,6 +5,7 @@ from __future__ import annotations
 import asyncio
 import re
 from collections.abc import AsyncIterator
+from contextlib import suppress
 from pathlib import Path
 from urllib.parse import quote
 from uuid import UUID
@@ -12,6 +13,7 @@ from uuid import UUID
 from django.http import Http404, HttpRequest, HttpResponse, StreamingHttpResponse
 from django.utils.http import http_date
 
+from dearhost.errors import RenderError
 from dearhost.render import FORMS, frame_of_film
 from dearhost.storage import write_whole
 from server.deliveries.models import Delivery
@@ -37,7 +39,8 @@ async def delivery_file(request: HttpRequest, delivery_id: UUID, name: str) -> H
     delivery = await Delivery.objects.filter(pk=delivery_id, owner_id=user.pk).afirst()
     path = delivery.folder / name if delivery else None
     if delivery and path and name == PICTURE and delivery.film.is_file() and not path.is_file():
-        await asyncio.to_thread(_take_picture, delivery, path)
+        with suppress(RenderError):  # a film that cannot be read has no picture
+            await asyncio.to_thread(_take_picture, delivery, path)
     if delivery is None or path is None or not path.is_file():
         raise Http404
     return _response(request, path, _saved_as(delivery, path) if "download" in request.GET else "")

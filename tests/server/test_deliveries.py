@@ -296,8 +296,8 @@ def test_a_removed_film_comes_back_until_it_is_forgotten(
 
 
 def test_a_film_has_a_picture_of_its_middle(address: str, client: Client, stranger: Client, begin: Begin) -> None:
-    for form in ("mp4", "webm", "mov"):
-        delivery = rendered(client, begin("MAREN: Mama may come."), form=form)
+    for form, shape in (("mp4", "9:16"), ("webm", "1:1"), ("mov", "16:9")):
+        delivery = rendered(client, begin("MAREN: Mama may come.", shape=shape), form=form)
         path = f"{address}/files/deliveries/{delivery.pk}/picture.jpg"
         with signed_in(client) as web, signed_in(stranger) as other:
             answer = web.get(path)
@@ -305,7 +305,12 @@ def test_a_film_has_a_picture_of_its_middle(address: str, client: Client, strang
         assert answer.headers["Content-Type"] == "image/jpeg"
         with av.open(io.BytesIO(answer.content)) as picture:
             frame = next(picture.decode(video=0))
-        assert frame.height == 180 and frame.to_ndarray(format="gray").std() > 10
+        across, down = map(int, shape.split(":"))
+        assert (
+            frame.height == 180
+            and abs(frame.width / 180 - across / down) < 0.01
+            and frame.to_ndarray(format="gray").std() > 10
+        )
 
 
 def test_an_estimate_follows_the_films_that_were_made(client: Client, begin: Begin) -> None:

@@ -3,10 +3,12 @@
 from __future__ import annotations
 
 from datetime import timedelta
+from typing import Any
 
 import numpy as np
 import pytest
 from django.contrib.auth.models import User
+from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
 from django.utils import timezone
 
@@ -81,3 +83,28 @@ def test_it_goes_with_the_production_that_was_deleted_long_ago(client: Client, b
     Production.with_deleted.filter(pk=old.pk).update(deleted_at=timezone.now() - KEPT_FOR - timedelta(hours=1))
     client.delete(f"/api/productions/{begin().pk}")
     assert not is_there(recording)
+
+
+def test_a_file_without_its_recordings_says_so_and_plays(
+    client: Client, stranger: Client, begin: Begin, recording: str
+) -> None:
+    production = begin()
+    cue = {"id": "c", "kind": "recording", "start": 0, "parameters": {"recording": recording}}
+    production.document["script"]["scenes"][0]["blocks"][0]["cues"] = [cue]
+    production.save()
+    file = client.get(f"/api/productions/{production.pk}/file/production.dearhost").content
+
+    def opened(by: Client) -> dict[str, Any]:
+        answer = by.post("/api/productions/open", {"file": SimpleUploadedFile("pier.dearhost", file)})
+        assert answer.status_code == 201
+        return dict(answer.json())
+
+    def cues(answer: dict[str, Any]) -> list[Any]:
+        return list(answer["production"]["document"]["script"]["scenes"][0]["blocks"][0]["cues"])
+
+    theirs, hers = opened(stranger), opened(client)
+    assert cues(theirs)[0]["parameters"] == {} and any("Recordings stay" in note for note in theirs["notes"])
+    assert cues(hers)[0]["parameters"] == {"recording": recording} and not hers["notes"]
+    scene = theirs["production"]["document"]["script"]["scenes"][0]["id"]
+    times = stranger.get(f"/api/productions/{theirs['production']['id']}/scenes/{scene}/times")
+    assert times.status_code == 200

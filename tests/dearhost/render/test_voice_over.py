@@ -62,7 +62,15 @@ def test_files_are_divided_named_and_timed(spoken: Timeline, tmp_path: Path, sco
         ("1", "2", "Skerry"),
         ("2", "1", "Maren"),
     ]
-    assert len(pysubs2.load(str(tmp_path / "captions.srt"))) >= 3
+    shown = {path.stem: pysubs2.load(str(path)) for path in written if path.suffix == ".srt"}
+    assert set(shown) == ({"captions"} if scope == "whole" else set(names))
+    for part in told:  # in the file's own time, and every word of it
+        captions = shown["captions" if scope == "whole" else Path(part["file"]).stem]
+        said = [word for line in part["lines"] for word in line["words"]]
+        written_out = " ".join(c.plaintext for c in captions).split()
+        assert [word.strip(".,!?") for word in written_out] == [word["text"] for word in said]
+        assert captions[0].start / 1000 == pytest.approx(said[0]["start"], abs=0.01)
+        assert all(c.end / 1000 <= part["seconds"] + 0.001 for c in captions)
 
 
 @pytest.mark.parametrize("loudness", [-16.0, -19.0, -23.0])

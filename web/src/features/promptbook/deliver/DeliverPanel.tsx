@@ -163,7 +163,7 @@ const FILES: [string, string, string][] = [
 	["script.md", "Markdown", "the script with its cues"],
 	["script.txt", "plain text", "the words alone"],
 	["script.ssml", "SSML", "what is said and how, for other speech engines"],
-	["production.dearhost", "one file", "the whole production, for another machine"],
+	["production.dearhost", "one file", "the whole production but its recordings, for another machine"],
 ];
 
 /** The script, or everything, to keep or go on with elsewhere. */
