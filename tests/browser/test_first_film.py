@@ -195,3 +195,61 @@ def test_two_windows_and_a_lost_connection_lose_nothing(signed_in: Page) -> None
     kept(page)
     page.reload()
     expect(page.locator(".line-text")).to_have_text("Mama may. From this one. And on.")
+
+
+def test_what_was_written_while_away_is_compared_when_another_window_went_on(signed_in: Page) -> None:
+    page = signed_in
+    begin(page, "MAREN: Mama may bring a boat.")
+    kept(page)
+    address = page.url
+    page.context.set_offline(True)
+    page.locator(".line-text").click()
+    page.keyboard.press("End")
+    page.keyboard.type(" Written away.")
+    expect(page.get_by_text("does not answer")).to_be_visible()
+    page.close(run_before_unload=False)
+    page.context.set_offline(False)
+
+    other = page.context.new_page()
+    other.goto(address)
+    expect(other.locator(".line-text")).to_contain_text("Written away.")  # the draft of the closed window
+    kept(other)
+    other.evaluate(
+        """() => {
+            const key = Object.keys(localStorage).find((k) => k.startsWith("dear-host-draft-"));
+            window.left = key;
+        }"""
+    )
+    assert other.evaluate("window.left") is None  # kept, so nothing waits
+
+    # and now somebody else saves in between
+    other.context.set_offline(True)
+    other.locator(".line-text").click()
+    other.keyboard.press("End")
+    other.keyboard.type(" Once more.")
+    expect(other.get_by_text("does not answer")).to_be_visible()
+    other.close(run_before_unload=False)
+    page.context.set_offline(False)
+    third = page.context.new_page()
+    third.goto(address.rsplit("/productions/", 1)[0])
+    production = address.rsplit("/", 1)[1]
+    third.evaluate(
+        """async (id) => {
+            const path = `/api/productions/${id}`;
+            const now = await (await fetch(path)).json();
+            now.document.script.scenes[0].blocks[0].text = "Somebody else wrote this.";
+            const token = document.cookie.match(/csrftoken=([^;]+)/)[1];
+            const headers = { "Content-Type": "application/json", "X-CSRFToken": token };
+            const body = JSON.stringify({ revision: now.revision, title: now.title, document: now.document });
+            await fetch(path, { method: "PUT", headers, body });
+        }""",
+        production,
+    )
+    third.goto(address)
+    dialog = third.get_by_role("alertdialog", name="Two windows changed this production")
+    expect(dialog).to_contain_text("Somebody else")
+    dialog.get_by_role("button", name="Use this one").click()
+    expect(third.locator(".line-text")).to_contain_text("Once more.")
+    kept(third)
+    third.reload()
+    expect(third.locator(".line-text")).to_contain_text("Once more.")

@@ -28,12 +28,15 @@ describe("keeping a production", () => {
 		});
 	});
 
-	it("goes on with a draft made on the same revision, and only then", () => {
+	it("goes on with a draft; one made on an earlier revision is sent as that, so that both are compared", () => {
 		const draft = { title: "Draft", document: other, revision: 3 };
 		const held = reached({ type: "opened", production: production(3), draft });
 		expect(held).toMatchObject({ title: "Draft", document: other, unsaved: 1, keeping: { state: "keeping" } });
 		const later = reached({ type: "opened", production: production(4), draft });
-		expect(later).toMatchObject({ title: "The pier", document, revision: 4, unsaved: 0 });
+		expect(later).toMatchObject({ title: "Draft", document: other, revision: 3, unsaved: 1 });
+		const refused = reduce(later, { type: "stale", theirs: production(4), detail: "" });
+		expect(refused.keeping).toMatchObject({ state: "stale", theirs: { revision: 4 } });
+		expect(refused.document).toBe(other);
 	});
 
 	it("counts changes until they are kept", () => {

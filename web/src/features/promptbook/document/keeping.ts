@@ -38,9 +38,8 @@ export function reduce(state: KeepingState, action: KeepingAction): KeepingState
 	switch (action.type) {
 		case "opened": {
 			const { production, draft } = action;
-			if (draft && draft.revision === production.revision) {
-				return { ...draft, keeping: { state: "keeping" }, unsaved: 1 };
-			}
+			// one made on an earlier revision is sent too: the server keeps it among the revisions, and both are compared
+			if (draft) return { ...draft, keeping: { state: "keeping" }, unsaved: 1 };
 			return { ...fields(production), keeping: { state: "kept", at: null }, unsaved: 0 };
 		}
 		case "changed":
