@@ -41,7 +41,7 @@ _WAVE_OUT = arm(0.60, -0.02, 146, "open", upper_arm=48)
 _POINTING = arm(0.90, 0.14, 98, "point", elbow=-1, flip=-1)
 _DRAWN_IN = arm(0.02, 0.56, -40, "fist", upper_arm=16)
 _FINGER_UP = arm(0.34, 0.06, 178, "point", upper_arm=26)
-_THUMB_UP = arm(-0.10, 0.24, -112, "thumb", upper_arm=20, flip=-1)
+_THUMB_UP = arm(0.20, 0.20, -100, "thumb", upper_arm=20, flip=-1)
 _THUMB_DOWN = arm(-0.08, 0.34, -84, "thumb", upper_arm=24)
 _COUNTING = {n: arm(0.30, 0.07, 178, n, upper_arm=24) for n in ("fist", "one", "two", "three")}
 _PRESENTED = arm(0.66, 0.36, 104, "open", upper_arm=30, roll=44, flip=-1)

@@ -32,7 +32,7 @@ from dearhost.hosts.props import PROPS
 
 _WRIST_SPEED, _HAND_SPEED, _HEAD_SPEED = 690.0, 760.0, 130.0
 """Peak speeds kept to: units, degrees, degrees a second."""
-_TIP_SPEED = 1100.0
+_TIP_SPEED = 1020.0
 """Of fingertips in units a second: 58 units from the wrist, a degree moves them by one."""
 _FASTEST: Mapping[str, float] = {"lean": 6.0}
 """A second, whatever interrupts what: leaning back from close up carries the head by 20 units."""
@@ -327,15 +327,19 @@ class Gesturing:
         """How much sooner each limb must start to stay below the speed limits."""
         early: dict[str, float] = {"head": 0.0}
 
-        def distance(name: str) -> float:
-            return first.values.get(name, self._home_at(name, start)) - self.channels[name].at(start)
+        def distance(name: str, begin: float = start) -> float:
+            return first.values.get(name, self._home_at(name, start)) - self.channels[name].at(begin)
 
         for hand in ("left", "right"):
-            if f"{hand}.x" in used:
-                way = _ARM_UNITS * math.hypot(distance(f"{hand}.x"), distance(f"{hand}.y"))
-                turn = abs(distance(f"{hand}.angle"))
+            if f"{hand}.x" not in used:
+                continue
+            early[hand] = 0.0
+            for _ in range(3):  # who starts sooner starts from where the limb was then, which may be further
+                begin = start - early[hand]
+                way = _ARM_UNITS * math.hypot(distance(f"{hand}.x", begin), distance(f"{hand}.y", begin))
+                turn = abs(distance(f"{hand}.angle", begin))
                 needed = PEAK * max(way / _WRIST_SPEED, turn / _HAND_SPEED, (way + turn) / _TIP_SPEED) - first.end
-                early[hand] = min(0.55, max(0.0, needed))
+                early[hand] = max(early[hand], min(0.55, needed))
         for name in ("yaw", "pitch", "roll", "bend"):
             if name in used:
                 early["head"] = max(early["head"], min(0.4, PEAK * abs(distance(name)) / _HEAD_SPEED - first.end))

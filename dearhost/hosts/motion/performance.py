@@ -24,7 +24,7 @@ from dearhost.hosts.props import Contents
 from dearhost.lips import HZ as MOUTH_HZ
 from dearhost.timebase import FrameRate
 
-VERSION = "performance-19"
+VERSION = "performance-20"
 _FACING = 0.48
 """Turn of the trunk of who faces a side."""
 _HEAD_WITH_BODY = 9.0
