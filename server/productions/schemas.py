@@ -8,7 +8,7 @@ from uuid import UUID
 
 from ninja import Field, Schema
 
-from server.productions.document_schemas import DocumentSchema, SceneSchema, SpotSchema
+from server.productions.document_schemas import CastSchema, DocumentSchema, SceneSchema, SpotSchema
 
 
 class ProductionSummary(Schema):
@@ -198,8 +198,9 @@ class ReadabilityOut(Schema):
 
 
 class CheckOut(Schema):
-    """Words, running time, findings and advice of a document."""
+    """Words, running time, findings and advice of a document; ``cast``: who would play speakers nobody plays yet."""
 
+    cast: dict[str, CastSchema]
     words: int
     seconds: float
     estimated: bool

@@ -18,9 +18,11 @@ from dearhost.lips import PARAMETERS
 from dearhost.production import (
     CHOICES,
     CUE_KINDS,
+    CastEntry,
     Choice,
     Production,
     findings,
+    full_cast,
     language_findings,
     production_from_json,
     unlike_findings,
@@ -51,11 +53,17 @@ def check(request: HttpRequest, document: DocumentSchema) -> dict[str, Any]:
     report = advise(production.script, production.brief, language, total.seconds)
     return {
         **asdict(total),
+        "cast": _cast_to_be(production),
         "scenes": [{"id": scene.id, **asdict(time)} for scene, time in zip(scenes, times, strict=True)],
         "findings": [_finding(f.to_json()) for f in (*findings(production.script), *_cast_findings(production))],
         "advice": report.advice,
         "readability": report.readability,
     }
+
+
+def _cast_to_be(production: Production) -> dict[str, CastEntry]:
+    full = full_cast(production.script, production.cast, studio().voices)
+    return {name: full[name] for name in production.script.speakers() if name not in production.cast}
 
 
 def _cast_findings(production: Production) -> tuple[Finding, ...]:

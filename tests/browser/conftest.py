@@ -14,7 +14,7 @@ from django.conf import settings
 from django.contrib.auth.models import User
 from django.db import connections
 from django_tasks_db.management.commands.db_worker import Worker
-from playwright.sync_api import Page
+from playwright.sync_api import Page, expect
 
 from dearhost.production import Studio
 from dearhost.sound.files import write_sound
@@ -23,6 +23,7 @@ from tests.server.conftest import serve
 AXE = settings.BASE_DIR / "web" / "node_modules" / "axe-core" / "axe.min.js"
 
 
+expect.set_options(timeout=15_000)  # other tests may have both cores
 SAID = "Mama may bring a boat, and Papa mends the map."
 """What the microphone hears."""
 LEAD = 3.0

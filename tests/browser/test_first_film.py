@@ -90,10 +90,13 @@ def test_from_a_pasted_script_to_a_film(signed_in: Page, worker: None, tmp_path:
     # 5. render it, watch the progress, play it, take it home
     tab(page, "Deliver")
     page.get_by_label("Size").select_option("720")
+    expect(page.get_by_text(re.compile(r"^about \d+ (s|min), about [\d.]+ MB$"))).to_be_visible()
     page.get_by_role("button", name="Render").click()
     film = page.get_by_role("listitem", name="The tide room")
     expect(film.get_by_role("progressbar")).to_be_visible()
     expect(film).to_have_attribute("data-status", "done", timeout=120_000)
+    expect(page.get_by_text("The film “The tide room” is done.")).to_be_visible()
+    page.get_by_role("button", name="Close").click()
     film.get_by_role("button", name="Play").click()
     shown = film.get_by_label("Film: The tide room")
     shown.evaluate("film => new Promise(done => { film.ontimeupdate = () => film.currentTime > 0.3 && done(); })")
@@ -116,8 +119,15 @@ def test_from_a_pasted_script_to_a_film(signed_in: Page, worker: None, tmp_path:
     assert [" ".join(c.text.split()) for c in webvtt.read(str(saved["vtt"]))] == said
     assert pysubs2.load(str(saved["srt"]))[-1].end / 1000 <= seconds
     page.get_by_role("link", name="Deliveries").click()
-    expect(page.get_by_role("listitem", name="The tide room")).to_be_visible()
+    row = page.get_by_role("listitem", name="The tide room")
+    expect(row).to_contain_text("today")
+    row.locator("img").evaluate("picture => picture.decode()")  # it is there
     assert_accessible(page)
+    row.get_by_role("button", name="Remove").click()
+    expect(row).to_have_count(0)
+    page.get_by_role("button", name="Undo").click()
+    row.get_by_role("link", name="The tide room").click()
+    expect(page.get_by_label("Title of the production")).to_have_value("The tide room")
 
 
 def test_a_script_that_cannot_be_rendered_says_why_and_opens_when_it_is_filled_in(signed_in: Page) -> None:
@@ -253,3 +263,49 @@ def test_what_was_written_while_away_is_compared_when_another_window_went_on(sig
     kept(third)
     third.reload()
     expect(third.locator(".line-text")).to_contain_text("Once more.")
+
+
+@pytest.mark.parametrize(("width", "height"), [(390, 844), (640, 400)], ids=["phone", "zoom 200 %"])
+def test_a_narrow_window_has_everything_one_below_the_other(signed_in: Page, width: int, height: int) -> None:
+    page = signed_in
+    page.set_viewport_size({"width": width, "height": height})
+    begin(page, "# The pier\n\nMaren: Mama may bring a boat.\n\nSkerry: It rings.")
+    kept(page)
+    fits = "document.documentElement.scrollWidth <= window.innerWidth"
+    assert page.evaluate(fits)
+    for name in ("Brief", "Voice", "Host", "Set", "Deliver"):
+        tab(page, name)
+        expect(page.get_by_role("tabpanel", name=name)).to_be_visible()
+        assert page.evaluate(fits), name
+    render = page.get_by_role("button", name="Render")
+    render.scroll_into_view_if_needed()
+    expect(render).to_be_in_viewport()
+    expect(render).to_be_enabled()
+    still_of(page)
+    assert_accessible(page)
+    page.get_by_role("link", name="Dear Host, to the Desk").click()
+    page.get_by_role("heading", name="Dear Ines,").wait_for()
+    assert page.evaluate(fits)
+
+
+def test_a_new_production_is_seen_and_written_in_at_once(signed_in: Page) -> None:
+    page = signed_in
+    page.get_by_role("button", name="a script").click()
+    page.get_by_role("button", name=re.compile("^Begin")).click()
+    picture = page.get_by_alt_text(re.compile("Picture at the playhead"))
+    expect(picture).to_have_attribute("src", re.compile(r"opening\.jpg"))
+    picture.evaluate("picture => picture.decode()")
+    expect(page.get_by_text("Write a line, and it is said here.")).to_be_visible()
+    expect(page.get_by_role("alert")).to_have_count(0)
+    expect(page.get_by_role("tab", name="Deliver")).to_have_text("Deliver")
+    page.keyboard.type("Otto: So it is.")
+    expect(page.locator(".line-text")).to_have_text("So it is.")
+    kept(page)
+    expect(page.get_by_text("Otto is played by")).to_be_visible()
+    expect(page.locator(".played-by .voice-name")).to_have_text("Tobias Reed")
+    page.get_by_role("button", name="Find").click()
+    page.get_by_label("Find", exact=True).fill("so")
+    expect(page.get_by_text("1 of 1")).to_be_visible()
+    page.get_by_role("button", name="Undo").click()
+    page.get_by_role("button", name="Redo").click()
+    expect(page.locator(".line-text")).to_have_text("So it is.")

@@ -135,3 +135,13 @@ def test_the_check_says_it_too(admin_client: Client) -> None:
     data = json.dumps(production_to_json(staged))
     found = admin_client.post("/api/productions/check", data, content_type="application/json").json()["findings"]
     assert [f["kind"] for f in found if f["kind"] == "voice"] == ["voice"]
+
+
+@pytest.mark.django_db
+def test_the_check_proposes_a_cast_for_new_speakers_alone(admin_client: Client) -> None:
+    staged = Staged(read_script("OTTO: So it is.\n\nMIRIAM: I see."), {"OTTO": CastEntry("dulse", "pip")})
+    data = json.dumps(production_to_json(staged))
+    cast = admin_client.post("/api/productions/check", data, content_type="application/json").json()["cast"]
+    assert list(cast) == ["MIRIAM"] and (cast["MIRIAM"]["host"], cast["MIRIAM"]["voice"]) == ("maren", "nell")
+    empty = json.dumps(production_to_json(Staged(read_script(""))))
+    assert admin_client.post("/api/productions/check", empty, content_type="application/json").json()["cast"] == {}

@@ -1,7 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { useParams } from "react-router";
 import { sentence } from "../../shared/api/client";
-import { useHosts } from "../../shared/hosts/useHosts";
 import { clock } from "../../shared/time";
 import { RunningHead } from "../../shared/ui/RunningHead";
 import { useVoices } from "../../shared/voices/useVoices";
@@ -11,7 +10,7 @@ import { DeliverPanel } from "./deliver/DeliverPanel";
 import { choose, complete, entitle, replaceAll, type SceneChange } from "./document/choosing";
 import type { CueHandle } from "./document/cueHandle";
 import { wordAtCaret } from "./document/cues";
-import { type Choices, type ProductionDocument, withFullCast } from "./document/document";
+import { type Choices, type ProductionDocument, withNewSpeakers } from "./document/document";
 import { cutScenes, insertScenes, type Paste, readPaste } from "./document/pasting";
 import { playhead } from "./document/playhead";
 import { selectedStretch } from "./document/selection";
@@ -70,7 +69,6 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 	const [tab, setTab] = useState<Tab>("Host");
 	const [keysShown, setKeysShown] = useState(false);
 	const [finding, setFinding] = useState(false);
-	const hosts = useHosts();
 	const voices = useVoices();
 	const { revision, change, keeping, unsaved } = production;
 	const { check, spoken, current, times, revisionOf, reading, problem, see } = useScenes(
@@ -83,9 +81,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 
 	const changed = (next: ProductionDocument, title: string) => {
 		playing.stop();
-		const full = withFullCast(next, hosts.data ?? [], voices.data ?? []);
-		if (full === next) change({ document: next, title });
-		else complete(editor, { cast: full.cast });
+		change({ document: next, title });
 	};
 	const [paste, setPaste] = useState<Paste | null>(null);
 	const editor = useScriptEditor(document, production.title, changed, async (text, html) => {
@@ -162,6 +158,10 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 		onLoop: useCallback(() => setLooping((on) => !on), [setLooping]),
 	});
 
+	useEffect(() => {
+		const cast = check && withNewSpeakers(document, check.cast);
+		if (cast) complete(editor, { cast });
+	}, [editor, document, check]);
 	useEffect(() => {
 		const { doc } = editor.state;
 		if (!doc.textBetween(0, doc.content.size).trim()) editor.commands.focus("end"); // a new one: to be written in

@@ -2489,9 +2489,13 @@ export interface components {
         };
         /**
          * CheckOut
-         * @description Words, running time, findings and advice of a document.
+         * @description Words, running time, findings and advice of a document; ``cast``: who would play speakers nobody plays yet.
          */
         CheckOut: {
+            /** Cast */
+            cast: {
+                [key: string]: components["schemas"]["CastSchema"];
+            };
             /** Words */
             words: number;
             /** Seconds */

@@ -6,7 +6,7 @@ import {
 	NOT_PLAYED,
 	type ProductionDocument,
 	shownName,
-	withFullCast,
+	withNewSpeakers,
 } from "./document";
 import { scriptExtensions } from "./extensions";
 import { productionOf } from "./testing";
@@ -42,27 +42,19 @@ describe("a production in the editor", () => {
 });
 
 describe("the cast", () => {
-	const hosts = [
-		{ id: "maren", name: "Maren" },
-		{ id: "skerry", name: "Skerry the seabird" },
-		{ id: "imani", name: "Imani" },
-	];
+	const played = (host: string) => ({ ...NOT_PLAYED, host });
 
-	it("gives a speaker the host of that name, and others a free one", () => {
+	it("adds who is new in the script, as proposed, and nobody else", () => {
 		const two = structuredClone(production);
-		two.script.scenes[1]?.blocks.push(
-			{ id: "b4", kind: "line", text: "Dry feet.", speaker: "Gull", cues: [] },
-			{ id: "b5", kind: "line", text: "Indeed.", speaker: "SKERRY", cues: [] },
-		);
-		const cast = withFullCast(two, hosts, [{ id: "joe" }]).cast;
-		expect(cast.MAREN).toEqual({ ...NOT_PLAYED, voice: "joe" });
-		expect(cast.Gull?.host).toBe("skerry");
-		expect(cast.SKERRY?.host).toBe("imani");
+		two.cast = { MAREN: played("imani") };
+		two.script.scenes[1]?.blocks.push({ id: "b4", kind: "line", text: "Dry feet.", speaker: "Gull", cues: [] });
+		const proposed = { Gull: played("skerry"), MAREN: played("maren"), Gone: played("dulse") };
+		expect(withNewSpeakers(two, proposed)).toEqual({ MAREN: played("imani"), Gull: played("skerry") });
 	});
 
-	it("keeps what was chosen", () => {
-		const chosen = { MAREN: { ...NOT_PLAYED, host: "imani", voice: "pip" } };
-		expect(withFullCast({ ...production, cast: chosen }, hosts, [{ id: "joe" }]).cast).toEqual(chosen);
+	it("says so where nobody is new, or nothing is proposed", () => {
+		expect(withNewSpeakers({ ...production, cast: { MAREN: played("imani") } }, { MAREN: played("maren") })).toBe(null);
+		expect(withNewSpeakers({ ...production, cast: {} }, {})).toBe(null);
 	});
 });
 

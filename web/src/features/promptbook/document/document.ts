@@ -167,25 +167,12 @@ export function shownName(speaker: string): string {
 		.replace(/(^|[\s'-])(\p{L})/gu, (_, gap: string, letter: string) => gap + letter.toUpperCase());
 }
 
-/** Every speaker of the script has an entry, new ones a free host and the first voice. */
-export function withFullCast(
-	document: ProductionDocument,
-	hosts: readonly { id: string; name: string }[],
-	voices: readonly { id: string }[],
-): ProductionDocument {
-	const cast = { ...document.cast };
-	const speakers = speakersOf(document.script);
-	let added = false;
-	for (const speaker of speakers) {
-		if (cast[speaker]) continue;
-		// who does not speak any more takes nobody's place
-		const taken = new Set(speakers.map((name) => cast[name]?.host));
-		const host = hosts.find((h) => h.name.split(" ")[0]?.toLowerCase() === speaker.toLowerCase() && !taken.has(h.id));
-		const free = host ?? hosts.find((h) => !taken.has(h.id)) ?? hosts[0];
-		const voice = Object.values(document.cast)[0]?.voice ?? voices[0]?.id ?? "";
-		if (!free) continue;
-		cast[speaker] = { ...NOT_PLAYED, host: free.id, voice };
-		added = true;
-	}
-	return added ? { ...document, cast } : document;
+/** The cast with those speakers added who are new in the script, as `proposed`; null where nobody is new. */
+export function withNewSpeakers(
+	{ script, cast }: ProductionDocument,
+	proposed: ProductionDocument["cast"],
+): ProductionDocument["cast"] | null {
+	const speaking = new Set(speakersOf(script));
+	const added = Object.entries(proposed).filter(([speaker]) => speaking.has(speaker) && !cast[speaker]);
+	return added.length ? { ...cast, ...Object.fromEntries(added) } : null;
 }
