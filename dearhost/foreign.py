@@ -13,6 +13,7 @@ from multiprocessing.connection import Connection
 from pathlib import Path
 from typing import Any, TypeVar
 
+from dearhost.child_process import end_with_parent
 from dearhost.errors import DearHostError
 
 _Value = TypeVar("_Value")
@@ -55,6 +56,7 @@ def in_own_process(work: Callable[..., _Value], *given: Any, seconds: float = SE
 
 
 def _do(connection: Connection, memory: int, work: Callable[..., Any], given: tuple[Any, ...]) -> None:
+    end_with_parent()
     _limit_memory(memory)
     answer: tuple[str, Any]
     try:

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import os
 import traceback
 from dataclasses import dataclass
 from multiprocessing.connection import Connection
@@ -10,6 +9,7 @@ from pathlib import Path
 
 import av
 
+from dearhost.child_process import end_with_parent
 from dearhost.errors import DearHostError, StorageFull
 from dearhost.memory import release_memory
 from dearhost.production import Resources
@@ -45,15 +45,11 @@ class Failed:
     storage_full: bool
 
 
-class ParentGone(Exception):
-    """The process that asked for the chunk is no more."""
-
-
 Source = FrameSource | TransparentSource
 
 
 def write_chunk(source: Source, timeline: Timeline, settings: RenderSettings, chunk: Chunk, path: Path,
-                report: Connection | None = None, parent: int = 0) -> None:  # fmt: skip
+                report: Connection | None = None) -> None:  # fmt: skip
     """Encode a chunk's frames into ``path``, whole or not at all."""
 
     def encode(part: Path) -> None:
@@ -66,8 +62,6 @@ def write_chunk(source: Source, timeline: Timeline, settings: RenderSettings, ch
                 container.mux(stream.encode(frame))
                 if report and (index + 1) % REPORT_EVERY == 0:
                     report.send(Painted(REPORT_EVERY))
-                    if parent and os.getppid() != parent:
-                        raise ParentGone
             container.mux(stream.encode())
 
     write_whole(path, encode)
@@ -82,7 +76,7 @@ def frame_source(timeline: Timeline, settings: RenderSettings) -> Source:
 
 def serve(connection: Connection, timeline: Timeline, settings: RenderSettings, folder: Path) -> None:
     """Render each chunk that comes until None comes or the parent goes."""
-    parent = os.getppid()
+    end_with_parent()
     try:
         source = frame_source(timeline, settings)
         while True:
@@ -91,7 +85,7 @@ def serve(connection: Connection, timeline: Timeline, settings: RenderSettings, 
                 return
             try:
                 path = folder / chunk.name[:2] / chunk.name
-                write_chunk(source, timeline, settings, chunk, path, connection, parent)
+                write_chunk(source, timeline, settings, chunk, path, connection)
                 release_memory()  # the encoder's frames
                 connection.send(Finished(chunk))
             except DearHostError as error:
@@ -100,5 +94,5 @@ def serve(connection: Connection, timeline: Timeline, settings: RenderSettings, 
                 return
             except Exception as error:
                 connection.send(Failed(f"A part of the film could not be made: {error}", traceback.format_exc(), False))
-    except (EOFError, BrokenPipeError, KeyboardInterrupt, ParentGone):
+    except (EOFError, BrokenPipeError, KeyboardInterrupt):
         return

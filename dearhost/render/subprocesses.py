@@ -8,6 +8,7 @@ from multiprocessing import get_context
 from multiprocessing.connection import Connection
 from multiprocessing.context import ForkServerContext
 
+from dearhost.child_process import end_with_parent
 from dearhost.errors import DearHostError
 
 Report = Callable[[int, int], None]
@@ -52,6 +53,7 @@ def run_in_subprocess(work: Callable[[Report], None], report: Report) -> bool:
 
 
 def _do(work: Callable[[Report], None], connection: Connection) -> None:
+    end_with_parent()
     try:
         work(lambda done, total: connection.send((done, total)))
     except DearHostError:  # whoever does the work again gets it

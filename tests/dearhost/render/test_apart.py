@@ -3,14 +3,19 @@
 from __future__ import annotations
 
 import os
+import subprocess
+import sys
 import time
+from collections.abc import Callable
 from functools import partial
 from pathlib import Path
 
+import psutil
 import pytest
 
 from dearhost.errors import RenderStopped, StorageFull
 from dearhost.render.subprocesses import Report, run_in_subprocess
+from tests.data_folder import ROOT
 
 
 def counting(told: Path, report: Report) -> None:
@@ -51,3 +56,42 @@ def test_whoever_stops_leaves_no_process_behind(tmp_path: Path) -> None:
         run_in_subprocess(partial(never_ending, tmp_path / "told"), stop)
     with pytest.raises(ProcessLookupError):
         os.kill(int((tmp_path / "told").read_text()), 0)
+
+
+DRAWS = """
+import sys
+from functools import partial
+from pathlib import Path
+from dearhost.render.subprocesses import run_in_subprocess
+from tests.dearhost.render.test_apart import busy
+
+if __name__ == "__main__":
+    run_in_subprocess(partial(busy, Path(sys.argv[1])), lambda done, total: None)
+"""
+
+
+def busy(told: Path, report: Report) -> None:
+    """Never looks up from its work, and never reports."""
+    told.write_text(str(os.getpid()))
+    while True:
+        sum(range(100_000))
+
+
+def test_a_process_ends_with_the_one_that_asked_for_it(tmp_path: Path) -> None:
+    told, script = tmp_path / "told", tmp_path / "draws.py"
+    script.write_text(DRAWS)
+    asking = subprocess.Popen([sys.executable, str(script), str(told)], env={**os.environ, "PYTHONPATH": str(ROOT)})
+    try:
+        wait_for(lambda: told.exists() and told.read_text() != "", 60)
+        drawing = psutil.Process(int(told.read_text()))
+    finally:
+        asking.kill()  # no chance to say goodbye
+        asking.wait(10)
+    wait_for(lambda: not drawing.is_running() or drawing.status() == psutil.STATUS_ZOMBIE, 5)
+
+
+def wait_for(true: Callable[[], bool], seconds: float) -> None:
+    until = time.monotonic() + seconds
+    while not true():
+        assert time.monotonic() < until
+        time.sleep(0.05)
