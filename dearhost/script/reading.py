@@ -4,20 +4,41 @@ from __future__ import annotations
 
 import codecs
 import re
+from collections.abc import Callable, Mapping
+from contextlib import suppress
 from pathlib import Path
 
 from dearhost.errors import UnreadableScript
 from dearhost.script.cues import CueKinds
 from dearhost.script.document import Script
 from dearhost.script.fountain import read_fountain
+from dearhost.script.pdf_file import text_of_pdf
 from dearhost.script.plain_text import read_markdown, read_plain_text
+from dearhost.script.subtitle_file import text_of_subtitles
+from dearhost.script.web_page import is_web_page, text_of_page
 from dearhost.script.word_file import read_word_file
 
 MAX_BYTES = 1_500_000
 MAX_LINES = 20_000
 """Far more than can be rendered (``MAX_WORDS``), and no more than an editor and a save can carry."""
-WORD = ".docx"
 _KINDS = {".txt": "plain", ".text": "plain", ".md": "markdown", ".markdown": "markdown", ".fountain": "fountain"}
+_HTML = ".html"
+_DOCUMENTS: Mapping[str, tuple[Callable[[bytes, str], str], str]] = {
+    ".docx": (read_word_file, "markdown"),
+    _HTML: (text_of_page, "markdown"),
+    ".htm": (text_of_page, "markdown"),
+    ".xhtml": (text_of_page, "markdown"),
+    ".pdf": (text_of_pdf, "plain"),
+    ".srt": (lambda data, name: text_of_subtitles(decode(data, name), name), "plain"),
+    ".vtt": (lambda data, name: text_of_subtitles(decode(data, name), name), "plain"),
+}
+"""What is no script yet, by the ending of its name: how its text is taken out, and as what that is read."""
+ENDINGS = (*_KINDS, *_DOCUMENTS)
+_REFUSED = (
+    (b"{\\rtf", "a Rich Text file"),
+    (b"\xd0\xcf\x11\xe0", "a Word file of the old kind (.doc)"),
+)
+"""What begins so, and what to call it."""
 _MARKS = ((codecs.BOM_UTF8, "utf-8-sig"), (codecs.BOM_UTF16_LE, "utf-16"), (codecs.BOM_UTF16_BE, "utf-16"))
 
 
@@ -92,6 +113,9 @@ def read_script(text: str, kind: str = "", *, kinds: CueKinds) -> Script:
     """
     readers = {"plain": read_plain_text, "markdown": read_markdown, "fountain": read_fountain}
     text = normalise(text)
+    if is_web_page(text):  # pasted with its code, or under another name: its words are said, never its code
+        with suppress(UnreadableScript):
+            text, kind = text_of_page(text.encode(), "the page"), "markdown"
     chosen = kind or guess_kind(text)
     if chosen not in readers:
         raise ValueError(f"'kind' must be one of {', '.join(readers)} (got {kind!r})")
@@ -99,19 +123,26 @@ def read_script(text: str, kind: str = "", *, kinds: CueKinds) -> Script:
 
 
 def read_file(data: bytes, name: str, kinds: CueKinds) -> Script:
-    """The script in the bytes of a .txt, .md, .fountain or .docx file called ``name``.
+    """The script in the bytes of a file called ``name`` that ends in one of ``ENDINGS``, or is plain text.
 
     Raises UnreadableScript when it is none of these, or empty.
     """
     suffix = Path(name).suffix.lower()
-    text = read_word_file(data, name) if suffix == WORD else decode(data, name)
+    for beginning, what in _REFUSED:
+        if data.startswith(beginning):
+            raise UnreadableScript(f"'{name}' is {what}. Save it as .docx or as plain text, and open that.")
+    if suffix in _DOCUMENTS:
+        text_of, kind = _DOCUMENTS[suffix]
+        text = text_of(data, name)
+    else:
+        text, kind = decode(data, name), _KINDS.get(suffix, "")
     if not normalise(text).strip():
         raise UnreadableScript(f"'{name}' is empty. Choose another file, or write the script here.")
-    return read_script(text, "markdown" if suffix == WORD else _KINDS.get(suffix, ""), kinds=kinds)
+    return read_script(text, kind, kinds=kinds)
 
 
 def open_script(path: Path, kinds: CueKinds) -> Script:
-    """The script in a .txt, .md, .fountain or .docx file.
+    """The script in a file that ends in one of ``ENDINGS``, or is plain text.
 
     Raises UnreadableScript when the file cannot be read.
     """

@@ -102,7 +102,7 @@ function Letter({ begin }: { begin: ReturnType<typeof useBegin> }) {
 					<input
 						ref={files}
 						type="file"
-						accept=".txt,.md,.markdown,.fountain,.docx,.ssml,.dearhost,text/plain,text/markdown"
+						accept=".txt,.md,.markdown,.fountain,.docx,.pdf,.html,.htm,.srt,.vtt,.ssml,.dearhost,text/plain,text/markdown"
 						hidden
 						aria-label="Script file"
 						onChange={(event) => {

@@ -1,0 +1,63 @@
+"""The words of a subtitle file (SubRip, WebVTT), without its times: captions become lines again."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterator
+
+import pysubs2
+from pysubs2.exceptions import Pysubs2Error
+
+from dearhost.errors import UnreadableScript
+
+_VOICE = re.compile(r"<v(?:\.[^\s>]*)?\s+([^<>\n]{1,60})>")
+_SPEAKER = re.compile(r"([^\W\d_][\w .'’-]{0,30}):\s+")
+_DASH = re.compile(r"[-–—]\s*")
+_SENTENCE_END = re.compile(r"[.!?…][\"'”’)]*$")
+_PAUSE, _LONG = 1500, 320
+"""Milliseconds of silence after a sentence that begin another line; characters after which a sentence end does."""
+
+
+def text_of_subtitles(text: str, name: str) -> str:
+    """What is said in a subtitle file, a paragraph each line, with ``NAME:`` where it tells who speaks.
+
+    Raises UnreadableScript when it holds no captions.
+    """
+    kind = "vtt" if text.lstrip("\ufeff \n").startswith("WEBVTT") else "srt"
+    try:
+        captions = pysubs2.SSAFile.from_string(_VOICE.sub(r"\1: ", text), format_=kind)
+    except (Pysubs2Error, ValueError, IndexError, OverflowError) as error:
+        raise UnreadableScript(
+            f"'{name}' is no subtitle file that can be read. Open its words as plain text."
+        ) from error
+    paragraphs = list(_paragraphs(captions))
+    if not paragraphs:
+        raise UnreadableScript(f"'{name}' holds no captions. Is it the right file?")
+    return "\n\n".join(paragraphs)
+
+
+def _paragraphs(captions: pysubs2.SSAFile) -> Iterator[str]:
+    said, speaker, last_end, last_rows = "", "", 0, [""]
+    for caption in sorted(captions, key=lambda c: c.start):
+        rows = [" ".join(row.split()) for row in caption.plaintext.split("\n") if row.strip()]
+        rolls = rows and rows[0] == last_rows[-1] and len(rows) + len(last_rows) > 2
+        rows_left = rows[1:] if rolls else rows  # captions that roll up show the row before again
+        last_rows = rows or last_rows
+        for row in rows_left:
+            named = _SPEAKER.match(row)
+            answers = len(rows) > 1 and _DASH.match(row)
+            row = row[named.end() :] if named else row[answers.end() :] if answers else row
+            who = named[1].strip() if named else "" if answers else speaker
+            ended = bool(_SENTENCE_END.search(said))
+            apart = ended and (caption.start - last_end > _PAUSE or len(said) > _LONG)
+            if said and (who != speaker or answers or apart):
+                yield _line(speaker, said)
+                said = ""
+            said, speaker = f"{said} {row}".strip(), who
+        last_end = max(last_end, caption.end)
+    if said:
+        yield _line(speaker, said)
+
+
+def _line(speaker: str, said: str) -> str:
+    return f"{speaker}: {said}" if speaker else said
