@@ -27,9 +27,11 @@ from dearhost.sound.files import read_sound, write_sound
 from dearhost.speech.matching import Closeness, Consent, MatchedVoice, load_voice, save_voice
 from dearhost.speech.matching.converting import Mixture, VoiceModel
 from tests.data_folder import ROOT
+from tests.dearhost.script.test_documents import PAGE, SRT, VTT, pdf
 
-TIMES, SLOWLY = 500, 60
-"""Word files are read in a process each."""
+TIMES = 500
+FEWER = {"a.docx": 60, "a.pdf": 25, "a.html": 25}
+"""Documents are read in a process each."""
 HOSTILE: tuple[Any, ...] = (
     None, True, -1, 0, 10**15, 1e300, "", "x" * 5000, "\ud83d", "\x00\x08", [], {}, [[]], {"a": {}}, "NaN", [1] * 500,
 )  # fmt: skip
@@ -93,7 +95,7 @@ def hostile_json(data: bytes, chance: random.Random) -> bytes:
 def spoiled(data: bytes, name: str) -> Iterator[bytes]:
     """As many spoiled files as there are to be, the same ones in every run."""
     chance = random.Random(name)
-    for number in range(TIMES if name != "a.docx" else SLOWLY):
+    for number in range(FEWER.get(name, TIMES)):
         if zipfile.is_zipfile(io.BytesIO(data)) and number % 3:
             yield changed_inside(data, chance)
         elif name.endswith(".json") and number % 2:
@@ -147,6 +149,10 @@ def originals(tmp_path_factory: pytest.TempPathFactory) -> dict[str, bytes]:
     return {
         **{path.name: path.read_bytes() for path in folder.iterdir()},
         "a.docx": word_file(),
+        "a.pdf": pdf(["The sea comes back to the harbour.", "MAREN: Good morning."], ["It goes again."]),
+        "a.html": PAGE.encode(),
+        "a.srt": SRT.encode(),
+        "a.vtt": VTT.encode(),
         "a.json": json.dumps(host_to_json(person.name, person.card, person.sheet)).encode(),
         "a.dearhost": saved.read_bytes(),
         "a.pls": write_pls("en", [Lexeme("Skerry", "sker-ree", "")]),
@@ -167,8 +173,8 @@ def from_disk(read: Callable[[Path], Any], folder: Path) -> Callable[[bytes], An
 
 @pytest.mark.parametrize(
     "name",
-    ["a.docx", "a.dhvoice", "a.json", "a.dearhost", "a.pls", "a.ssml", "a.png", "a.wav", "a.flac", "a.mp3", "a.opus",
-     "a.m4a"],
+    ["a.docx", "a.pdf", "a.html", "a.srt", "a.vtt", "a.dhvoice", "a.json", "a.dearhost", "a.pls", "a.ssml", "a.png",
+     "a.wav", "a.flac", "a.mp3", "a.opus", "a.m4a"],
 )  # fmt: skip
 def test_spoiled_files_are_read_or_refused(
     name: str, originals: dict[str, bytes], studio: Studio, tmp_path: Path
@@ -185,7 +191,7 @@ def test_spoiled_files_are_read_or_refused(
         return json.dumps(host_to_json(*made[:3]), allow_nan=False).encode()
 
     readers: dict[str, Callable[[bytes], Any]] = {
-        "docx": script,
+        **dict.fromkeys(("docx", "pdf", "html", "srt", "vtt"), script),
         "dearhost": script,
         "ssml": script,
         "json": host,
@@ -202,7 +208,9 @@ def test_spoiled_files_are_read_or_refused(
         except DearHostError as error:
             refused += 1
             assert str(error).endswith((".", "?")), error
-    assert refused or name in ("a.json", "a.mp3", "a.opus", "a.flac"), "nothing was ever refused: what was tested?"
+    assert refused or name in ("a.json", "a.html", "a.srt", "a.mp3", "a.opus", "a.flac"), (
+        "nothing was ever refused: what was tested?"
+    )
 
 
 @pytest.mark.parametrize(
