@@ -81,7 +81,7 @@ def test_render_makes_a_film_and_its_caption_files(tmp_path: Path, capsys: pytes
     ("arguments", "reason"),
     [
         (["render", "none.txt", "--out", "x.mp4"], "there is no such file"),
-        (["render", "empty.txt", "--out", "x.mp4"], "The script is empty"),
+        (["render", "empty.txt", "--out", "x.mp4"], "is empty"),
         (["render", "slot.txt", "--out", "x.mp4"], r"'\[name\]' is still open at scene 1, line 1"),
         (["render", "good.txt", "--out", "x.avi", "--voice", "fake"], "cannot be a '.avi'"),
         (["render", "good.txt", "--out", "x.webm", "--voice", "fake", "--captions", "soft"], "captions to switch on"),

@@ -272,14 +272,15 @@ def test_a_proof_begins_as_its_scene_does_in_the_film(
 
 
 def test_a_removed_film_comes_back_until_it_is_forgotten(
-    client: Client, stranger: Client, begin: Begin, monkeypatch: pytest.MonkeyPatch
+    address: str, client: Client, stranger: Client, begin: Begin, monkeypatch: pytest.MonkeyPatch
 ) -> None:
     delivery = rendered(client, begin("MAREN: Mama may come."))
     path = f"/api/deliveries/{delivery.pk}"
     assert stranger.delete(path).status_code == 404
     assert client.delete(path).json() == {"kept": True}
     assert client.get("/api/deliveries").json() == [] and delivery.film.is_file()
-    assert client.get(f"/files/deliveries/{delivery.pk}/film.mp4").status_code == 404
+    with signed_in(client) as web:
+        assert web.get(f"{address}/files/deliveries/{delivery.pk}/film.mp4").status_code == 404
     assert stranger.post(f"{path}/bring-back").status_code == 404
     assert client.post(f"{path}/bring-back").json()["status"] == "done"
     assert [row["id"] for row in client.get("/api/deliveries").json()] == [str(delivery.pk)]

@@ -195,7 +195,7 @@ def test_the_voice_alone_comes_as_one_zip(client: Client, stranger: Client, begi
     assert 'filename="the-pier-voice.zip"' in answer["Content-Disposition"]
     assert stranger.get(f"/api/jobs/{job['id']}/file").status_code == 404
     with zipfile.ZipFile(io.BytesIO(b"".join(answer.streaming_content))) as archive:
-        assert sorted(n.rsplit(".", 1)[1] for n in archive.namelist()) == ["csv", "flac", "flac", "json", "srt"]
+        assert sorted(n.rsplit(".", 1)[1] for n in archive.namelist()) == ["csv", "flac", "flac", "json", "srt", "srt"]
     refused = ask(kind="aiff")
     assert refused.status_code == 422 and "wav, flac" in refused.json()["detail"]
 

@@ -98,7 +98,9 @@ function Letter({ begin }: { begin: ReturnType<typeof useBegin> }) {
 					<button type="button" className="way" onClick={() => files.current?.click()}>
 						a file
 					</button>
-					<span className="quiet">A Word, text, Markdown, Fountain or SSML script, or a whole production.</span>
+					<span className="quiet">
+						A script or document (Word, PDF, web page, text, Fountain, subtitles), or a whole production.
+					</span>
 					<input
 						ref={files}
 						type="file"

@@ -92,7 +92,7 @@ export function CueList({ kinds, used, word, several, hostId, top, onSet, onTry,
 							}}
 						>
 							<FlagShape kind={kind} />
-							<span>{[kind.label, ...Object.values(meantChoices(kind, typed))].join(": ").replaceAll("-", " ")}</span>
+							<span>{meantLabel(kind, typed)}</span>
 							<i>{kind.group.toLowerCase()}</i>
 						</div>
 					))}
@@ -124,6 +124,12 @@ export function CueList({ kinds, used, word, several, hostId, top, onSet, onTry,
 			</p>
 		</section>
 	);
+}
+
+/** What would be set: the kind, and the choices that were typed with it. */
+function meantLabel(kind: CueKind, typed: string): string {
+	const meant = Object.values(meantChoices(kind, typed)).map((choice) => String(choice).replaceAll("-", " "));
+	return [kind.label, ...meant].join(": ");
 }
 
 function ChosenNote({ kind }: { kind: CueKind }) {
