@@ -98,9 +98,7 @@ function Letter({ begin }: { begin: ReturnType<typeof useBegin> }) {
 					<button type="button" className="way" onClick={() => files.current?.click()}>
 						a file
 					</button>
-					<span className="quiet">
-						A script or document (Word, PDF, web page, text, Fountain, subtitles), or a whole production.
-					</span>
+					<span className="quiet">A script, a document (Word, PDF, web page, subtitles) or a whole production.</span>
 					<input
 						ref={files}
 						type="file"
