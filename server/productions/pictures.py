@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import asyncio
 import math
-from collections.abc import AsyncIterator, Generator
+from collections.abc import AsyncIterator, Callable, Generator
 from contextlib import closing
 from itertools import takewhile
 from uuid import UUID
@@ -16,6 +16,7 @@ from django.views.decorators.http import require_safe
 from dearhost.errors import DearHostError
 from dearhost.render import PROOF_MIME, still, stream_proof
 from dearhost.script import Cue
+from dearhost.stage import Timeline
 from server.productions.models import Production
 from server.productions.painters import (
     own_painter,
@@ -63,24 +64,26 @@ def _problem(error: DearHostError) -> HttpResponse:
 @require_safe
 def scene_still(request: HttpRequest, production_id: UUID, scene_id: str) -> HttpResponse:
     """The picture at ``at`` seconds of a scene, as JPEG."""
-    production = _owned(request, production_id)
-    try:
-        timeline = scene_timeline(production, scene_id)
-        with shelf.borrowed(timeline, _height(request)) as painter:
-            picture = still(painter, _number(request, "at", 0.0))
-    except DearHostError as error:
-        return _problem(error)
-    return HttpResponse(picture, content_type="image/jpeg", headers={"Cache-Control": "private, max-age=3600"})
+    return _still(request, _owned(request, production_id), scene_id, scene_timeline, _number(request, "at", 0.0))
 
 
 @require_safe
 def scene_opening(request: HttpRequest, production_id: UUID, scene_id: str) -> HttpResponse:
     """Where everybody stands as a scene begins, as JPEG: there before its lines are read, or written."""
-    production = _owned(request, production_id)
+    return _still(request, _owned(request, production_id), scene_id, resting_timeline, 0.0)
+
+
+def _still(
+    request: HttpRequest,
+    production: Production,
+    scene_id: str,
+    timeline_of: Callable[[Production, str], Timeline],
+    moment: float,
+) -> HttpResponse:
     try:
-        timeline = resting_timeline(production, scene_id)
+        timeline = timeline_of(production, scene_id)
         with shelf.borrowed(timeline, _height(request)) as painter:
-            picture = still(painter, 0.0)
+            picture = still(painter, moment)
     except DearHostError as error:
         return _problem(error)
     return HttpResponse(picture, content_type="image/jpeg", headers={"Cache-Control": "private, max-age=3600"})
