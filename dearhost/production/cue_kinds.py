@@ -15,7 +15,8 @@ from dearhost.script import CueKind, CueKinds, Parameter
 from dearhost.sound import STINGS
 from dearhost.speech import ENDINGS, MANNERS
 
-ONE_HANDED = ("wave", "point-up", "thumb-up", "thumb-down", "count", "present", "heart", "think", "stop", "look",
+ONE_HANDED = ("wave", "point-up", "thumb-up", "thumb-down", "count", "one-finger", "two-fingers", "three-fingers",
+               "present", "heart", "think", "stop", "look",
                "beckon", "wag", "you")  # fmt: skip
 _SIDE = Parameter("side", "Hand", "right", choices=("left", "right"))
 _FROM = Parameter("side", "From", "left", choices=("left", "right"))

@@ -64,6 +64,15 @@ _LEAN_ARMS = (arm(-0.12, 0.66, -70, upper_arm=14), arm(-0.10, 0.50, -80, upper_a
 _LISTEN_ARMS = (arm(-0.16, 0.62, -75, upper_arm=16), arm(-0.10, 0.65, -75, upper_arm=16))
 
 
+def _fingers(number: str) -> tuple[Key, ...]:
+    return (
+        Key(0.35, "overshoot", _sides(right=_COUNTING["fist"])),
+        Key(0.60, "overshoot", _sides(right=_COUNTING[number], pitch=-4.0), stroke=True),
+        Key(1.40, "hold", _sides(right=_COUNTING[number])),
+        Key(1.85, "inout"),
+    )
+
+
 def _point(side: str, sign: int) -> tuple[Key, ...]:
     def arms(shape: Mapping[str, float]) -> tuple[Mapping[str, float] | None, Mapping[str, float] | None]:
         return (shape, None) if side == "left" else (None, shape)
@@ -145,6 +154,9 @@ _BASE: Mapping[str, tuple[Key, ...]] = {
         Key(2.50, "hold", _sides(right=_COUNTING["three"])),
         Key(2.95, "inout"),
     ),
+    "one-finger": _fingers("one"),
+    "two-fingers": _fingers("two"),
+    "three-fingers": _fingers("three"),
     "shrug": (
         Key(0.16, "in", _sides(arm(0.08, 0.90, 4, shrug=-0.25), arm(0.08, 0.90, 4, shrug=-0.25))),
         Key(0.44, "overshoot", _sides(_SHRUGGED, _SHRUGGED, roll=8.0, face__brow_left=0.9, face__brow_right=0.9,
@@ -285,7 +297,8 @@ _BASE: Mapping[str, tuple[Key, ...]] = {
 }  # fmt: skip
 
 _PREPARATION = {"shake": 1.15, "wave": 1.38, "point-left": 1.55, "point-right": 1.55, "point-up": 1.6, "thumb-up": 1.35,
-                "thumb-down": 1.3, "explain": 1.42, "count": 1.3, "shrug": 1.4, "lean-in": 1.6, "present": 1.35,
+                "thumb-down": 1.3, "explain": 1.42, "count": 1.3, "one-finger": 1.3,
+                "two-fingers": 1.3, "three-fingers": 1.3, "shrug": 1.4, "lean-in": 1.6, "present": 1.35,
                 "heart": 1.3, "together": 1.3, "think": 1.4, "clap": 1.3, "big": 1.35, "small": 1.25, "stop": 1.5,
                 "look": 1.1, "beckon": 1.35, "wag": 1.4, "welcome": 1.35, "you": 1.3}  # fmt: skip
 """Anticipation and stroke take this many times longer, so that arms keep below 690 units a second."""

@@ -21,12 +21,25 @@ def moment_of(line: Line, cue: Cue, reading: Reading) -> float:
     return stressed[0] if stressed and cue.kind in GESTURES else reading.words[index].start
 
 
+_AS_COUNTED = {
+    **dict.fromkeys(("one", "first", "1"), "one-finger"),
+    **dict.fromkeys(("two", "second", "2"), "two-fingers"),
+    **dict.fromkeys(("three", "third", "3"), "three-fingers"),
+}
+"""Counting on a number shows that number, and goes on to no other."""
+
+
+def _gesture(line: Line, cue: Cue, reading: Reading) -> str:
+    word = reading.words[word_index(line, cue)].text.lower() if cue.kind == "count" else ""
+    return _AS_COUNTED.get(word, cue.kind)
+
+
 def gestures_of(line: Line, start: float, reading: Reading) -> list[GestureCue]:
     """The line's gestures in scene time; ``start`` is when the line begins."""
     return [
         GestureCue(
             start + moment_of(line, cue, reading),
-            cue.kind,
+            _gesture(line, cue, reading),
             cue.number("strength"),
             mirrored=cue.kind in ONE_HANDED and cue.text("side") == "left",
             longer=cue.number("longer"),

@@ -190,3 +190,21 @@ def test_the_bells_partials_stand_as_a_church_bells_do() -> None:
 
     for there, between in ((330, 420), (660, 560), (660 * 2 ** (3 / 12), 720), (1320, 1150)):
         assert strength(there) > 4 * strength(between)
+
+
+@pytest.mark.parametrize(
+    ("word", "gesture"),
+    [("two", "two-fingers"), ("Third", "three-fingers"), ("1", "one-finger"), ("crabs", "count"), ("twofold", "count")],
+)
+def test_counting_on_a_number_shows_that_number_and_no_other(studio: Studio, word: str, gesture: str) -> None:
+    scene = scene_of(studio, f"MAREN: Here we see [[cue: count left]]{word}, and a boat.")
+    (cue,) = scene.roles["maren"].cues
+    assert (cue.gesture, cue.mirrored) == (gesture, True)
+
+
+@pytest.mark.parametrize(("gesture", "stretched"), [("one-finger", 1), ("two-fingers", 2), ("three-fingers", 3)])
+def test_so_many_fingers_are_stretched(studio: Studio, gesture: str, stretched: int) -> None:
+    scene = scene_of(studio, f"MAREN: Mama may bring [[cue: {gesture}]]boats, and Papa may mend the map.")
+    (cue,) = scene.roles["maren"].cues
+    hand = Performance(scene.roles["maren"], RATE).pose(cue.at + 0.5).right.hand
+    assert sum(curl < 0.3 for curl in hand.curl) == stretched
