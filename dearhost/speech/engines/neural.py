@@ -14,6 +14,7 @@ from typing import Any
 import numpy as np
 
 from dearhost.errors import SpeechError, VoiceUnavailable
+from dearhost.foreign import in_own_process
 from dearhost.speech.engine import EnginePhone, Utterance
 from dearhost.speech.given_phones import with_given_phones
 from dearhost.speech.phone_symbols import gather
@@ -36,12 +37,18 @@ _SCALES = (0.3, 3.0)
 """Of a model's own pace: one that says a thousand would fill the memory with a word."""
 
 
+_TRIAL, _TRIAL_MEMORY, _TRIED = 60.0, 6_000_000_000, 12
+"""What a foreign model gets for its trial: seconds, bytes of address space, and sounds to say in a second each."""
+
+
 class NeuralEngine:
-    """One model. ``pace`` stretches time: 1 is the model's own."""
+    """One model. ``pace`` stretches time: 1 is the model's own. A ``foreign`` one is tried in a process of its
+    own before this one loads it: whatever is in it, it harms nobody."""
 
     version = "neural-6"
 
-    def __init__(self, model: Path, config: Path, *, scratch: Path, pace: float = 1.0) -> None:
+    def __init__(self, model: Path, config: Path, *, scratch: Path, pace: float = 1.0, foreign: bool = False) -> None:
+        self._foreign = foreign
         self._model, self._config, self._scratch, self._pace = model, config, scratch, pace
         self._loading = threading.Lock()
         self._voice: Any = None
@@ -106,11 +113,17 @@ class NeuralEngine:
             content = hashlib.file_digest(file, "blake2b").hexdigest()
         patched = self._scratch / f"{self._model.stem}-{fingerprint(content, self.version)}.onnx"
         if not patched.exists():
-            write_whole(patched, lambda part: _patch(self._model, part))
+            write_whole(patched, self._patch)
             for old in self._scratch.glob(f"{glob.escape(self._model.stem)}-{'?' * 24}.onnx"):
                 if old != patched:
                     old.unlink(missing_ok=True)
         return PiperVoice.load(patched, self._config)
+
+    def _patch(self, part: Path) -> None:
+        if self._foreign:
+            in_own_process(_patch_and_try, self._model, self._config, part, seconds=_TRIAL, memory=_TRIAL_MEMORY)
+        else:
+            _patch(self._model, part)
 
     def _phonemize(self, text: str) -> list[str]:
         return [point for sentence in self._loaded().phonemize(text) for point in [*sentence, " "]][:-1]
@@ -171,6 +184,21 @@ def _begin_with_sound(spans: list[list[float]], samples: np.ndarray, rate: int) 
     loud = np.flatnonzero(lead > np.abs(samples).max(initial=0.0) * 10 ** (-_HUSH / 20))
     start = float(loud[0]) / rate if len(loud) else 0.0
     spans[0][0] = max(spans[0][0], min(start, spans[0][1] - 0.012))
+
+
+def _patch_and_try(source: Path, config: Path, target: Path) -> None:
+    """Patch a model and let it speak a little. Raises VoiceUnavailable where that takes it far too long."""
+    from piper import PiperVoice  # noqa: PLC0415 - see _open
+
+    _patch(source, target)
+    voice = PiperVoice.load(target, config)
+    points = [point for point in voice.config.phoneme_id_map if point not in "^$_"][:_TRIED]
+    samples, _ = NeuralEngine(source, config, scratch=target.parent)._speak(voice, points)
+    seconds = len(samples) / max(1, int(voice.config.sample_rate))
+    if not points or not 0 < seconds < _TRIED:
+        raise VoiceUnavailable(
+            f"The model '{source.name}' takes {seconds:.0f} s for {len(points)} sounds. It is no voice."
+        )
 
 
 def _patch(source: Path, target: Path) -> None:

