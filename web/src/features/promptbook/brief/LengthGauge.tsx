@@ -1,7 +1,6 @@
 import { clock } from "../../../shared/time";
 import type { Check } from "../document/useSceneTimes";
-
-const HEIGHT = 176;
+import { HEIGHT, labelTop } from "./gaugeLabels";
 
 /** How full the time is: scenes as water in a gauge, the wished length as its mark. */
 export function LengthGauge({ check, target }: { check: Check | null; target: number }) {
@@ -51,10 +50,4 @@ export function LengthGauge({ check, target }: { check: Check | null; target: nu
 			</div>
 		</div>
 	);
-}
-
-/** The label of the level, clear of that of the mark. */
-function labelTop(now: number, mark: number): number {
-	const clear = Math.abs(now - mark) < 20 ? mark + 20 : now;
-	return Math.min(HEIGHT - 36, Math.max(0, clear));
 }
