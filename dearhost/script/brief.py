@@ -13,12 +13,13 @@ LONGEST_TARGET = 6 * 3600.0
 
 @dataclass(frozen=True, slots=True)
 class Brief:
-    """Every answer may be empty.
+    """Every answer may be empty. ``topic`` is what it is about.
 
     ``own_words`` is what the audience themselves say about the matter; ``points`` are what must be said;
     ``target`` is the length that is wished for, in seconds, 0 for none.
     """
 
+    topic: str = ""
     purpose: str = ""
     audience: str = ""
     channel: str = ""

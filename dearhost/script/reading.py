@@ -130,7 +130,7 @@ def read_file(data: bytes, name: str, kinds: CueKinds) -> Script:
     suffix = Path(name).suffix.lower()
     for beginning, what in _REFUSED:
         if data.startswith(beginning):
-            raise UnreadableScript(f"'{name}' is {what}. Save it as .docx or as plain text, and open that.")
+            raise UnreadableScript(f"'{name}' is {what}. Save it again as .docx or as plain text, and open that.")
     if suffix in _DOCUMENTS:
         text_of, kind = _DOCUMENTS[suffix]
         text = text_of(data, name)

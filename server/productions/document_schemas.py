@@ -112,6 +112,7 @@ class CastSchema(Schema):
 class BriefSchema(Schema):
     """What the production is for; ``target`` is the wished length in seconds, 0 for none."""
 
+    topic: str = ""
     purpose: str = ""
     audience: str = ""
     channel: str = ""

@@ -282,6 +282,21 @@ def test_a_narrow_window_has_everything_one_below_the_other(signed_in: Page, wid
     assert page.evaluate(fits)
 
 
+def test_a_production_begins_with_its_brief(signed_in: Page) -> None:
+    page = signed_in
+    page.get_by_role("button", name="a brief").click()
+    expect(page.get_by_role("tab", name="Brief")).to_have_attribute("aria-selected", "true")
+    expect(page.get_by_label("About")).to_be_focused()
+    page.keyboard.type("Why the sea comes back")
+    page.get_by_label("Point 1").fill("Twice a day")
+    page.get_by_label("Length").fill("60 s")
+    kept(page)
+    page.reload()
+    tab(page, "Brief")
+    expect(page.get_by_label("About")).to_have_value("Why the sea comes back")
+    expect(page.get_by_label("Point 1")).to_have_value("Twice a day")
+
+
 def test_a_new_production_is_seen_and_written_in_at_once(signed_in: Page) -> None:
     page = signed_in
     page.get_by_role("button", name="a script").click()

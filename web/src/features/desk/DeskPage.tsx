@@ -95,6 +95,12 @@ function Letter({ begin }: { begin: ReturnType<typeof useBegin> }) {
 					<span className="quiet">Write it, or paste it: plain text, Markdown or Fountain.</span>
 				</li>
 				<li>
+					<button type="button" className="way" onClick={() => begin.mutate({ text: "", tab: "Brief" })}>
+						a brief
+					</button>
+					<span className="quiet">What it is about, for whom, what must be said, how long it may run.</span>
+				</li>
+				<li>
 					<button type="button" className="way" onClick={() => files.current?.click()}>
 						a file
 					</button>

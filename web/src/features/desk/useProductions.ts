@@ -12,11 +12,11 @@ export function useProductions() {
 	return useQuery({ queryKey: KEY, queryFn: () => ask(api.GET("/api/productions")), refetchOnMount: "always" });
 }
 
-/** Begin from a text, or from a file; both lead to the prompt book. */
+/** Begin from a text, from a file, or with the brief; all lead to the prompt book. */
 export function useBegin() {
 	const navigate = useNavigate();
 	return useMutation({
-		mutationFn: async (from: { text: string } | { file: File }) => {
+		mutationFn: async (from: { text: string; tab?: "Brief" } | { file: File }) => {
 			if ("text" in from) {
 				const body = { text: from.text, kind: "" as const, title: "" };
 				return { production: await ask(api.POST("/api/productions", { body })), notes: [] };
@@ -30,7 +30,10 @@ export function useBegin() {
 				}),
 			);
 		},
-		onSuccess: ({ production, notes }) => navigate(`/productions/${production.id}`, { state: { notes } }),
+		onSuccess: ({ production, notes }, from) => {
+			const tab = "tab" in from ? from.tab : undefined;
+			navigate(`/productions/${production.id}`, { state: { notes, tab } });
+		},
 	});
 }
 

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from "react";
-import { useParams } from "react-router";
+import { useLocation, useParams } from "react-router";
 import { sentence } from "../../shared/api/client";
 import { clock } from "../../shared/time";
 import { RunningHead } from "../../shared/ui/RunningHead";
@@ -66,7 +66,8 @@ type OpenProps = {
 };
 
 function OpenBook({ productionId, production, document }: OpenProps) {
-	const [tab, setTab] = useState<Tab>("Host");
+	const asked = (useLocation().state as { tab?: Tab } | null)?.tab;
+	const [tab, setTab] = useState<Tab>(asked ?? "Host");
 	const [keysShown, setKeysShown] = useState(false);
 	const [finding, setFinding] = useState(false);
 	const voices = useVoices();
@@ -164,8 +165,11 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 	}, [editor, document, check]);
 	useEffect(() => {
 		const { doc } = editor.state;
-		if (!doc.textBetween(0, doc.content.size).trim()) editor.commands.focus("end"); // a new one: to be written in
-	}, [editor]);
+		if (doc.textBetween(0, doc.content.size).trim()) return;
+		// a new one: to be written in
+		if (asked === "Brief") window.document.querySelector<HTMLElement>(".brief textarea")?.focus();
+		else editor.commands.focus("end");
+	}, [editor, asked]);
 
 	const stageScene = useCallback((own: SceneChange, field: string) => edit({}, [own], field), [edit]);
 	const readProblem = problem ? sentence(problem) : "";

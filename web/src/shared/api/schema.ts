@@ -587,7 +587,7 @@ export interface paths {
         put?: never;
         /**
          * Open File
-         * @description Begin a production from a script (.txt, .md, .fountain, .docx), speech markup (.ssml), or a production's file.
+         * @description Begin a production from a script or a document (``ENDINGS``), speech markup (.ssml), or a production's file.
          */
         post: operations["openFile"];
         delete?: never;
@@ -2039,6 +2039,11 @@ export interface components {
          */
         BriefSchema: {
             /**
+             * Topic
+             * @default
+             */
+            topic: string;
+            /**
              * Purpose
              * @default
              */
@@ -2148,6 +2153,7 @@ export interface components {
             };
             /**
              * @default {
+             *       "topic": "",
              *       "purpose": "",
              *       "audience": "",
              *       "channel": "",

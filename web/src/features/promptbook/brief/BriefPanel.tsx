@@ -16,7 +16,7 @@ export function BriefPanel({ document, current, check, editor, change }: Props) 
 	const { scene, number } = sceneAt(document, current);
 	const several = document.script.scenes.length > 1;
 	const set = (part: Partial<Brief>) => change({ brief: { ...brief, ...part } }, [], Object.keys(part)[0] ?? "");
-	const text = (name: "audience" | "purpose" | "channel" | "tone" | "call_to_action" | "own_words") => ({
+	const text = (name: "topic" | "audience" | "purpose" | "channel" | "tone" | "call_to_action" | "own_words") => ({
 		value: brief[name],
 		onChange: (value: string) => set({ [name]: value }),
 	});
@@ -24,6 +24,7 @@ export function BriefPanel({ document, current, check, editor, change }: Props) 
 		<div className="panel-grid brief">
 			<div>
 				<h3 className="panel-title">The brief</h3>
+				<Answer label="About" hint="what it is, in a few words" {...text("topic")} />
 				<Answer label="For" hint="who watches it" {...text("audience")} />
 				<Answer label="They should" hint="know or do what, afterwards" {...text("purpose")} />
 				<Points points={brief.points} onChange={(points) => set({ points })} />

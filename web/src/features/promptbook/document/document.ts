@@ -28,6 +28,7 @@ export const NO_BRIEF: Brief = {
 	audience: "",
 	channel: "",
 	tone: "",
+	topic: "",
 	own_words: "",
 	call_to_action: "",
 	points: [],
