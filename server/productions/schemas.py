@@ -197,6 +197,14 @@ class ReadabilityOut(Schema):
     words: str
 
 
+class BriefNoteOut(Schema):
+    """A fault of an answer of the brief; ``index`` of which point, from 0."""
+
+    field: str
+    index: int
+    message: str
+
+
 class CheckOut(Schema):
     """Words, running time, findings and advice of a document; ``cast``: who would play speakers nobody plays yet."""
 
@@ -207,6 +215,7 @@ class CheckOut(Schema):
     scenes: list[SceneTime]
     findings: list[FindingOut]
     advice: list[AdviceOut]
+    brief: list[BriefNoteOut]
     readability: ReadabilityOut | None
 
 

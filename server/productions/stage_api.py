@@ -31,6 +31,7 @@ from dearhost.production.uses import HOST, Use
 from dearhost.script import CueKind, Finding
 from dearhost.stage import SceneTimeline, scene_times, standing
 from dearhost.writing.advice import advise
+from dearhost.writing.brief_check import brief_notes
 from server.assets.ownership import key_of
 from server.productions.api import owned
 from server.productions.document_schemas import DocumentSchema
@@ -57,6 +58,7 @@ def check(request: HttpRequest, document: DocumentSchema) -> dict[str, Any]:
         "scenes": [{"id": scene.id, **asdict(time)} for scene, time in zip(scenes, times, strict=True)],
         "findings": [_finding(f.to_json()) for f in (*findings(production.script), *_cast_findings(production))],
         "advice": report.advice,
+        "brief": brief_notes(production.brief),
         "readability": report.readability,
     }
 

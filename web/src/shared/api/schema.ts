@@ -2494,6 +2494,18 @@ export interface components {
             settled: boolean;
         };
         /**
+         * BriefNoteOut
+         * @description A fault of an answer of the brief; ``index`` of which point, from 0.
+         */
+        BriefNoteOut: {
+            /** Field */
+            field: string;
+            /** Index */
+            index: number;
+            /** Message */
+            message: string;
+        };
+        /**
          * CheckOut
          * @description Words, running time, findings and advice of a document; ``cast``: who would play speakers nobody plays yet.
          */
@@ -2514,6 +2526,8 @@ export interface components {
             findings: components["schemas"]["FindingOut"][];
             /** Advice */
             advice: components["schemas"]["AdviceOut"][];
+            /** Brief */
+            brief: components["schemas"]["BriefNoteOut"][];
             readability: components["schemas"]["ReadabilityOut"] | null;
         };
         /**

@@ -1,5 +1,5 @@
 import type { Editor } from "@tiptap/core";
-import { type KeyboardEvent, useEffect, useRef, useState } from "react";
+import { Fragment, type KeyboardEvent, useEffect, useRef, useState } from "react";
 import { parseLength, shownLength } from "../../../shared/time";
 import { Icon } from "../../../shared/ui/icons";
 import type { Brief } from "../document/document";
@@ -18,6 +18,7 @@ export function BriefPanel({ document, current, check, editor, change }: Props) 
 	const set = (part: Partial<Brief>) => change({ brief: { ...brief, ...part } }, [], Object.keys(part)[0] ?? "");
 	const text = (name: "topic" | "audience" | "purpose" | "channel" | "tone" | "call_to_action" | "own_words") => ({
 		value: brief[name],
+		note: noteOn(check, name),
 		onChange: (value: string) => set({ [name]: value }),
 	});
 	return (
@@ -27,10 +28,15 @@ export function BriefPanel({ document, current, check, editor, change }: Props) 
 				<Answer label="About" hint="what it is, in a few words" {...text("topic")} />
 				<Answer label="For" hint="who watches it" {...text("audience")} />
 				<Answer label="They should" hint="know or do what, afterwards" {...text("purpose")} />
-				<Points points={brief.points} onChange={(points) => set({ points })} />
+				<Points points={brief.points} check={check} onChange={(points) => set({ points })} />
 				<Answer label="Call to action" hint="what you ask of them" {...text("call_to_action")} />
 				<Answer label="Shown" hint="where it will run" {...text("channel")} />
-				<Length label="Length" target={brief.target} onChange={(target) => set({ target })} />
+				<Length
+					label="Length"
+					target={brief.target}
+					note={noteOn(check, "target")}
+					onChange={(target) => set({ target })}
+				/>
 				{scene && several && (
 					<Length
 						key={scene.id}
@@ -50,7 +56,8 @@ export function BriefPanel({ document, current, check, editor, change }: Props) 
 }
 
 /** What must be said, a point a row: Enter makes another, Backspace in an empty one takes it off. */
-function Points({ points, onChange }: { points: string[]; onChange: (points: string[]) => void }) {
+function Points(props: { points: string[]; check: Check | null; onChange: (points: string[]) => void }) {
+	const { points, check, onChange } = props;
 	const rows = useRef<HTMLFieldSetElement>(null);
 	const shown = points.length ? points : [""];
 	const goTo = (row: number) =>
@@ -71,23 +78,35 @@ function Points({ points, onChange }: { points: string[]; onChange: (points: str
 			<span>Must be said</span>
 			<div>
 				{shown.map((point, row) => (
-					<textarea
-						// biome-ignore lint/suspicious/noArrayIndexKey: a point has no other name than its row
-						key={row}
-						rows={1}
-						aria-label={`Point ${row + 1}`}
-						value={point}
-						placeholder="a point; Enter for another"
-						onChange={(event) => onChange(shown.with(row, event.target.value.replaceAll("\n", " ")))}
-						onKeyDown={(event) => keys(event, row)}
-					/>
+					// biome-ignore lint/suspicious/noArrayIndexKey: a point has no other name than its row
+					<Fragment key={row}>
+						<textarea
+							rows={1}
+							aria-label={`Point ${row + 1}`}
+							value={point}
+							placeholder="a point; Enter for another"
+							onChange={(event) => onChange(shown.with(row, event.target.value.replaceAll("\n", " ")))}
+							onKeyDown={(event) => keys(event, row)}
+						/>
+						<Note text={point && noteOn(check, "points", row)} />
+					</Fragment>
 				))}
 			</div>
 		</fieldset>
 	);
 }
 
+/** What is wrong with an answer, or "". */
+function noteOn(check: Check | null, field: string, index = 0): string {
+	return check?.brief.find((note) => note.field === field && note.index === index)?.message ?? "";
+}
+
+function Note({ text }: { text: string }) {
+	return text ? <em className="brief-note">{text}</em> : null;
+}
+
 type AnswerProps = {
+	note: string;
 	label: string;
 	hint: string;
 	value: string;
@@ -95,7 +114,7 @@ type AnswerProps = {
 	serif?: boolean;
 };
 
-function Answer({ label, hint, value, onChange, serif }: AnswerProps) {
+function Answer({ label, hint, value, note, onChange, serif }: AnswerProps) {
 	return (
 		<label className="answer">
 			<span>{label}</span>
@@ -106,13 +125,14 @@ function Answer({ label, hint, value, onChange, serif }: AnswerProps) {
 				className={serif ? "serif" : ""}
 				onChange={(event) => onChange(event.target.value)}
 			/>
+			<Note text={note} />
 		</label>
 	);
 }
 
 /** A length as "3:00" or "60 s"; kept once it can be read as one. */
-function Length(props: { label: string; target: number; onChange: (seconds: number) => void }) {
-	const { label, target, onChange } = props;
+function Length(props: { label: string; target: number; note?: string; onChange: (seconds: number) => void }) {
+	const { label, target, note = "", onChange } = props;
 	const [text, setText] = useState(shownLength(target));
 	const wrong = parseLength(text) === null;
 	useEffect(() => setText((now) => (parseLength(now) === target ? now : shownLength(target))), [target]);
@@ -131,6 +151,7 @@ function Length(props: { label: string; target: number; onChange: (seconds: numb
 					}}
 				/>
 				{wrong && <em className="problem small">Write minutes and seconds, as 3:00, or seconds, as 60 s.</em>}
+				{!wrong && <Note text={note} />}
 			</span>
 		</label>
 	);
