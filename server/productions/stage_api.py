@@ -34,10 +34,11 @@ from dearhost.writing.advice import advise
 from dearhost.writing.brief_check import brief_notes
 from server.assets.ownership import key_of
 from server.productions.api import owned
+from server.productions.check_schemas import CheckOut
 from server.productions.document_schemas import DocumentSchema
 from server.productions.documents import usable_production
 from server.productions.painters import PREVIEW_RATE, scene_timeline
-from server.productions.schemas import CheckOut, CueKindOut, ProductionChoiceOut, SceneTimes
+from server.productions.stage_schemas import CueKindOut, ProductionChoiceOut, SceneTimes
 from server.studio import studio
 
 router = Router(tags=["stage"])

@@ -1,0 +1,74 @@
+"""What goes over the wire about what is right and wrong with a production."""
+
+from __future__ import annotations
+
+from ninja import Schema
+
+from server.productions.document_schemas import CastSchema
+
+
+class PlaceOut(Schema):
+    """Where in the script."""
+
+    scene: int
+    line: int
+    start: int
+    end: int
+
+
+class FindingOut(Schema):
+    """Something to look at."""
+
+    kind: str
+    message: str
+    stops: bool
+    at: PlaceOut | None
+
+
+class SceneTime(Schema):
+    """A scene's words and running time."""
+
+    id: str
+    words: int
+    seconds: float
+    estimated: bool
+
+
+class AdviceOut(Schema):
+    """Help for the writer: what, why and where."""
+
+    kind: str
+    title: str
+    detail: str
+    at: PlaceOut | None
+    settled: bool
+
+
+class ReadabilityOut(Schema):
+    """Flesch's reading ease, Kincaid's grade, and how it reads in words."""
+
+    ease: float
+    grade: float
+    words: str
+
+
+class BriefNoteOut(Schema):
+    """A fault of an answer of the brief; ``index`` of which point, from 0."""
+
+    field: str
+    index: int
+    message: str
+
+
+class CheckOut(Schema):
+    """Words, running time, findings and advice of a document; ``cast``: who would play speakers nobody plays yet."""
+
+    cast: dict[str, CastSchema]
+    words: int
+    seconds: float
+    estimated: bool
+    scenes: list[SceneTime]
+    findings: list[FindingOut]
+    advice: list[AdviceOut]
+    brief: list[BriefNoteOut]
+    readability: ReadabilityOut | None

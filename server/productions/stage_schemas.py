@@ -1,0 +1,133 @@
+"""What goes over the wire about the stage: what can happen and be chosen, and when each word is heard."""
+
+from __future__ import annotations
+
+from typing import Literal
+
+from ninja import Schema
+
+from server.productions.document_schemas import SpotSchema
+
+
+class ParameterOut(Schema):
+    """A setting of a cue kind: a number from ``low`` to ``high``, one of ``choices``, or a text. ``only_for``:
+    another setting and its value with which alone it counts."""
+
+    name: str
+    label: str
+    kind: Literal["number", "choice", "text"]
+    default: float | str
+    low: float
+    high: float
+    unit: str
+    choices: list[str]
+    only_for: list[str]
+
+
+class CueKindOut(Schema):
+    """Something that can happen on a word; ``also``: words one would look for it by. ``stretch``: it may last
+    from its word to a later one. ``flag``: what its flag says, with settings in braces, where that is not the label."""
+
+    name: str
+    label: str
+    family: Literal["host", "picture", "sound"]
+    group: str
+    also: str
+    stretch: bool
+    flag: str
+    parameters: list[ParameterOut]
+
+
+class ChoiceValue(Schema):
+    """One value of a choice, and the words it is shown by."""
+
+    value: str
+    words: str
+
+
+class ProductionChoiceOut(Schema):
+    """Something that can be chosen for the whole production, for a scene, or both."""
+
+    name: str
+    kind: Literal["choice", "switch", "number"]
+    label: str
+    asks: str
+    scope: Literal["everywhere", "scene", "both"]
+    default: str | bool | float | None
+    unit: str
+    values: list[ChoiceValue]
+
+
+class WordTime(Schema):
+    """A spoken word in scene time, with offsets into its line."""
+
+    text: str
+    start: float
+    end: float
+    offset: int
+    to: int
+
+
+class Envelope(Schema):
+    """``rate`` values a second: loudness from 0 to 1, or pitch in semitones about the middle, 99 for no voice."""
+
+    rate: float
+    values: list[float]
+
+
+class CueTime(Schema):
+    """When a cue happens, in scene time."""
+
+    id: str
+    at: float
+
+
+class AutomaticCue(Schema):
+    """A gesture nobody wrote, on the word at ``offset``."""
+
+    kind: str
+    offset: int
+    parameters: dict[str, str | float]
+
+
+class LineTimes(Schema):
+    """A line in scene time. ``automatic``: what the host does by themselves."""
+
+    id: str
+    speaker: str
+    start: float
+    end: float
+    words: list[WordTime]
+    cues: list[CueTime]
+    automatic: list[AutomaticCue]
+    loudness: Envelope
+    pitch: Envelope
+
+
+class MouthShape(Schema):
+    """A mouth shape on the ribbon: opening, width, rounding; ``closed`` for p b m."""
+
+    at: float
+    open: float
+    wide: float
+    round: float
+    closed: bool
+
+
+class NoteOnCue(Schema):
+    """A cue at ``at`` seconds of the scene that cannot be played as it is, and what is done instead."""
+
+    at: float
+    text: str
+
+
+class SceneTimes(Schema):
+    """Everything the ribbon and the script need to follow the sound."""
+
+    id: str
+    duration: float
+    fingerprint: str
+    notes: list[NoteOnCue] = []
+    lines: list[LineTimes]
+    mouths: list[MouthShape]
+    blocking: dict[str, SpotSchema]
