@@ -73,7 +73,9 @@ def test_every_choice_of_a_kept_document_is_read(studio: Studio) -> None:
 def test_a_kept_document_is_written_as_it_was() -> None:
     """Nothing is lost or renamed: an earlier version could read it again."""
     before = document()
-    assert production_to_json(production_from_json(before)) == before
+    after = production_to_json(production_from_json(before))
+    assert after["brief"].pop("topic") == ""  # asked since; an earlier version passes over it
+    assert after == before
 
 
 def test_what_a_kept_document_leaves_out_has_its_default() -> None:
