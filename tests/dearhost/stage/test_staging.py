@@ -13,7 +13,7 @@ from dearhost.films import running_time
 from dearhost.hosts import Performance
 from dearhost.production import Production, Studio, read_script, with_captions
 from dearhost.script import Line, Script, Spot, Staging
-from dearhost.stage import Painter, Picture, Timeline, compile_timeline, standing
+from dearhost.stage import Painter, Picture, Timeline, compile_timeline, resting_scene, standing
 from dearhost.timebase import FrameRate
 from tests.conftest import staging, with_tones
 
@@ -137,3 +137,19 @@ def test_in_a_dialogue_everybody_keeps_their_side_whoever_begins(studio: Studio)
         [round(x, 3) for x, _ in scene] for scene in placed
     ]
     assert told[1]["MAREN"].x < told[1]["SKERRY"].x < told[1]["TOBIAS"].x
+
+
+def test_a_scene_at_rest_shows_who_is_there_at_its_start(studio: Studio, small: Picture) -> None:
+    def opening(text: str) -> np.ndarray:
+        production = with_tones(read_script(text))
+        made = resting_scene(production, production.script.scenes[0].id, studio, RATE)
+        painter = Painter(made, small, studio.resources)
+        painter.paint(0)
+        return painter.pixels.astype(int)
+
+    both = opening("MAREN: Mama may.\n\nSKERRY: I may.")
+    later = opening("MAREN: Mama may.\n\nSKERRY: [[cue: walk-in]]I may.")
+    left, right = np.split(np.abs(both - later).max(axis=2), 2, axis=1)
+    assert (right > 40).mean() > 0.1  # the gull is not there yet
+    assert (left > 40).mean() < 0.05  # and she stands where she will stand with it
+    assert (opening("[A direction.]") != both).any()  # nobody speaks: somebody stands there all the same
