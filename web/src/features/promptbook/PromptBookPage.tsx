@@ -164,12 +164,8 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 		if (cast) complete(editor, { cast });
 	}, [editor, document, check]);
 	useEffect(() => {
-		const { doc } = editor.state;
-		if (doc.textBetween(0, doc.content.size).trim()) return;
-		// a new one: to be written in
 		if (asked === "Brief") window.document.querySelector<HTMLElement>(".brief textarea")?.focus();
-		else editor.commands.focus("end");
-	}, [editor, asked]);
+	}, [asked]);
 
 	const stageScene = useCallback((own: SceneChange, field: string) => edit({}, [own], field), [edit]);
 	const readProblem = problem ? sentence(problem) : "";
