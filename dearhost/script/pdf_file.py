@@ -12,6 +12,7 @@ from dearhost.foreign import ForeignFailure, in_own_process
 
 _MOST_PAGES = 400
 _LEAST_LETTERS = 20
+_DIVIDED = re.compile(r"[^\W\d_]-$")
 _SENTENCE_END = re.compile(r"[.!?…:][\"'”’)]*$")
 
 
@@ -52,22 +53,22 @@ def paragraphs(pages: Sequence[Sequence[str]]) -> Iterator[str]:
     that is divided at the margin is joined; rows that come on most pages (running heads, page numbers) are left out."""
     rows = [row.strip() for row in _without_heads(pages)]
     width = max((len(row) for row in rows), default=0)
-    said = ""
+    said: list[str] = []
     for row in rows:
         if not row:
-            if said and _SENTENCE_END.search(said):
-                yield said
-                said = ""
+            if said and _SENTENCE_END.search(said[-1]):
+                yield " ".join(said)
+                said = []
             continue
-        if re.search(r"[^\W\d_]-$", said) and row[0].islower():
-            said = said[:-1] + row
+        if said and _DIVIDED.search(said[-1]) and row[0].islower():
+            said[-1] = said[-1][:-1] + row
         else:
-            said = f"{said} {row}".strip()
+            said.append(row)
         if _SENTENCE_END.search(row) and len(row) < 0.75 * width:
-            yield said
-            said = ""
+            yield " ".join(said)
+            said = []
     if said:
-        yield said
+        yield " ".join(said)
 
 
 def _without_heads(pages: Sequence[Sequence[str]]) -> Iterable[str]:

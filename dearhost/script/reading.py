@@ -5,7 +5,6 @@ from __future__ import annotations
 import codecs
 import re
 from collections.abc import Callable, Mapping
-from contextlib import suppress
 from pathlib import Path
 
 from dearhost.errors import UnreadableScript
@@ -22,10 +21,9 @@ MAX_BYTES = 1_500_000
 MAX_LINES = 20_000
 """Far more than can be rendered (``MAX_WORDS``), and no more than an editor and a save can carry."""
 _KINDS = {".txt": "plain", ".text": "plain", ".md": "markdown", ".markdown": "markdown", ".fountain": "fountain"}
-_HTML = ".html"
 _DOCUMENTS: Mapping[str, tuple[Callable[[bytes, str], str], str]] = {
     ".docx": (read_word_file, "markdown"),
-    _HTML: (text_of_page, "markdown"),
+    ".html": (text_of_page, "markdown"),
     ".htm": (text_of_page, "markdown"),
     ".xhtml": (text_of_page, "markdown"),
     ".pdf": (text_of_pdf, "plain"),
@@ -33,7 +31,6 @@ _DOCUMENTS: Mapping[str, tuple[Callable[[bytes, str], str], str]] = {
     ".vtt": (lambda data, name: text_of_subtitles(decode(data, name), name), "plain"),
 }
 """What is no script yet, by the ending of its name: how its text is taken out, and as what that is read."""
-ENDINGS = (*_KINDS, *_DOCUMENTS)
 _REFUSED = (
     (b"{\\rtf", "a Rich Text file"),
     (b"\xd0\xcf\x11\xe0", "a Word file of the old kind (.doc)"),
@@ -109,13 +106,12 @@ def _has_strong(row: str) -> bool:
 def read_script(text: str, kind: str = "", *, kinds: CueKinds) -> Script:
     """``text`` as a script. ``kind`` is 'plain', 'markdown', 'fountain', or "" to guess.
 
-    Raises ValueError for another kind. Never fails on text.
+    Raises ValueError for another kind, UnreadableScript for a web page with nothing to read. Never fails on other text.
     """
     readers = {"plain": read_plain_text, "markdown": read_markdown, "fountain": read_fountain}
     text = normalise(text)
     if is_web_page(text):  # pasted with its code, or under another name: its words are said, never its code
-        with suppress(UnreadableScript):
-            text, kind = text_of_page(text.encode(), "the page"), "markdown"
+        text, kind = normalise(text_of_page(text.encode(), "The page")), "markdown"
     chosen = kind or guess_kind(text)
     if chosen not in readers:
         raise ValueError(f"'kind' must be one of {', '.join(readers)} (got {kind!r})")
@@ -123,7 +119,7 @@ def read_script(text: str, kind: str = "", *, kinds: CueKinds) -> Script:
 
 
 def read_file(data: bytes, name: str, kinds: CueKinds) -> Script:
-    """The script in the bytes of a file called ``name`` that ends in one of ``ENDINGS``, or is plain text.
+    """The script in the bytes of a file called ``name``: a script as text, or one of ``_DOCUMENTS``.
 
     Raises UnreadableScript when it is none of these, or empty.
     """
@@ -142,7 +138,7 @@ def read_file(data: bytes, name: str, kinds: CueKinds) -> Script:
 
 
 def open_script(path: Path, kinds: CueKinds) -> Script:
-    """The script in a file that ends in one of ``ENDINGS``, or is plain text.
+    """The script in a file, as ``read_file`` reads it.
 
     Raises UnreadableScript when the file cannot be read.
     """

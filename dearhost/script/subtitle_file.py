@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 
 import pysubs2
 from pysubs2.exceptions import Pysubs2Error
@@ -14,8 +14,9 @@ _VOICE = re.compile(r"<v(?:\.[^\s>]*)?\s+([^<>\n]{1,60})>")
 _SPEAKER = re.compile(r"([^\W\d_][\w .'’-]{0,30}):\s+")
 _DASH = re.compile(r"[-–—]\s*")
 _SENTENCE_END = re.compile(r"[.!?…][\"'”’)]*$")
-_PAUSE, _LONG = 1500, 320
-"""Milliseconds of silence after a sentence that begin another line; characters after which a sentence end does."""
+_PAUSE, _LONG, _LONGEST = 1500, 320, 1200
+"""Milliseconds of silence after a sentence that begin another line; characters after which a sentence end does, and
+after which any caption does."""
 
 
 def text_of_subtitles(text: str, name: str) -> str:
@@ -37,7 +38,8 @@ def text_of_subtitles(text: str, name: str) -> str:
 
 
 def _paragraphs(captions: pysubs2.SSAFile) -> Iterator[str]:
-    said, speaker, last_end, last_rows = "", "", 0, [""]
+    said: list[str] = []
+    speaker, letters, last_end, last_rows = "", 0, 0, [""]
     for caption in sorted(captions, key=lambda c: c.start):
         rows = [" ".join(row.split()) for row in caption.plaintext.split("\n") if row.strip()]
         rolls = rows and rows[0] == last_rows[-1] and len(rows) + len(last_rows) > 2
@@ -48,16 +50,18 @@ def _paragraphs(captions: pysubs2.SSAFile) -> Iterator[str]:
             answers = len(rows) > 1 and _DASH.match(row)
             row = row[named.end() :] if named else row[answers.end() :] if answers else row
             who = named[1].strip() if named else "" if answers else speaker
-            ended = bool(_SENTENCE_END.search(said))
-            apart = ended and (caption.start - last_end > _PAUSE or len(said) > _LONG)
+            ended = bool(said and _SENTENCE_END.search(said[-1]))
+            apart = (ended and (caption.start - last_end > _PAUSE or letters > _LONG)) or letters > _LONGEST
             if said and (who != speaker or answers or apart):
                 yield _line(speaker, said)
-                said = ""
-            said, speaker = f"{said} {row}".strip(), who
+                said, letters = [], 0
+            said.append(row)
+            letters, speaker = letters + len(row), who
         last_end = max(last_end, caption.end)
     if said:
         yield _line(speaker, said)
 
 
-def _line(speaker: str, said: str) -> str:
-    return f"{speaker}: {said}" if speaker else said
+def _line(speaker: str, said: Sequence[str]) -> str:
+    text = " ".join(filter(None, said))
+    return f"{speaker}: {text}" if speaker else text

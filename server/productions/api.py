@@ -118,7 +118,7 @@ def create(request: HttpRequest, data: NewProduction) -> Status[Production]:
 
 @router.post("/open", response={201: OpenedOut}, operation_id="openFile")
 def open_file(request: HttpRequest, file: File[UploadedFile]) -> Status[dict[str, Any]]:
-    """Begin a production from a script or a document (``ENDINGS``), speech markup (.ssml), or a production's file."""
+    """Begin a production from a script or a document, speech markup (.ssml), or a production's file."""
     name = (file.name or "script").rsplit("/", 1)[-1]
     stem = name.rsplit(".", 1)[0].replace("-", " ").replace("_", " ").strip().capitalize()
     if (file.size or 0) > MAX_FILE_BYTES:

@@ -12,6 +12,7 @@ from dearhost.errors import UnreadableScript
 from dearhost.production import read_file, read_script
 from dearhost.script.pdf_file import paragraphs
 from dearhost.script.subtitle_file import text_of_subtitles
+from dearhost.script.web_page import is_web_page
 
 # the form of the W3C's WebVTT recommendation, section 1 (voices, cue settings, notes), with words of our own
 VTT = """WEBVTT - the tide room
@@ -125,8 +126,27 @@ def test_a_pasted_page_is_not_spoken_as_code() -> None:
 
 
 def test_a_page_without_an_article_says_what_to_do() -> None:
-    with pytest.raises(UnreadableScript, match="No article was found in 'a.html'.*paste"):
+    with pytest.raises(UnreadableScript, match="Nothing to read was found in 'a.html'.*paste"):
         read_file(b"<html><body><script>go()</script></body></html>", "a.html")
+
+
+def test_a_page_without_an_article_gives_what_a_reader_would_see() -> None:
+    said = lines(
+        b"<html><head><title>x</title><style>p{}</style></head><body><b>Dry</b> <i>feet</i></body></html>", "a.html"
+    )
+    assert " ".join(text for _, text in said) == "Dry feet"
+
+
+def test_comments_before_a_page_are_passed_over_in_no_time() -> None:
+    assert is_web_page("<!-- saved -->\n<!----><!DOCTYPE html><p>x</p>") and is_web_page("<?xml version='1.0'?> <HTML>")
+    assert not is_web_page("<!---->" * 400 + "x") and not is_web_page("<htmlish>")
+
+
+def test_a_long_subtitle_file_without_a_full_stop_is_cut_into_lines_that_can_be_spoken() -> None:
+    rows = "".join(f"{n}\n00:{n // 60 % 60:02}:{n % 60:02},000 --> 00:{n // 60 % 60:02}:{n % 60:02},900\nand so on\n\n"
+                   for n in range(3000))  # fmt: skip
+    said = text_of_subtitles(rows, "long.srt").split("\n\n")
+    assert sum(text.count("and so on") for text in said) == 3000 and max(map(len, said)) < 1600
 
 
 def pdf(*pages: list[str]) -> bytes:
