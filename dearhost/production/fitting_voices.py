@@ -5,14 +5,10 @@ from __future__ import annotations
 from collections.abc import Mapping
 
 from dearhost.hosts import Host
+from dearhost.languages import main_code
 from dearhost.languages.detecting import language_of
 from dearhost.script import Finding, Script, blanked, display_name
 from dearhost.speech import VoiceRegistry
-
-
-def short(tag: str) -> str:
-    """The language of a BCP 47 tag, without region or script."""
-    return tag.split("-")[0].lower()
 
 
 def language_read_by(speaker: str, script: Script, among: frozenset[str]) -> str:
@@ -23,8 +19,9 @@ def language_read_by(speaker: str, script: Script, among: frozenset[str]) -> str
 def unlike_findings(cast: Mapping[str, tuple[Host, str]], voices: VoiceRegistry) -> tuple[Finding, ...]:
     """A finding for every speaker whose host looks like somebody else than their voice, by id, sounds."""
     found = []
+    heard_as = voices.heard_as()
     for speaker, (host, voice_id) in cast.items():
-        looks, sounds = voices.heard_as(host.card.voice), voices.heard_as(voice_id)
+        looks, sounds = heard_as[host.card.voice], heard_as[voice_id]
         if host.kind == "person" and looks and sounds and looks != sounds:
             voice, own = (voices.voice(id_).name for id_ in (voice_id, host.card.voice))
             plays = display_name(speaker) or "the speaker"
@@ -39,13 +36,13 @@ def unlike_findings(cast: Mapping[str, tuple[Host, str]], voices: VoiceRegistry)
 def language_findings(script: Script, chosen: Mapping[str, str], voices: VoiceRegistry) -> tuple[Finding, ...]:
     """A finding for every speaker whose voice, by id in ``chosen``, speaks another language than their lines."""
     known = {voice.id: voice for voice in voices.voices()}
-    names = {short(voice.language): voice.language_name for voice in reversed(voices.stock())}
+    names = {main_code(voice.language): voice.language_name for voice in reversed(voices.stock())}
     among = frozenset(names)
     found = []
     for speaker in script.speakers():
         voice = known.get(chosen.get(speaker, ""))
         language = language_read_by(speaker, script, among) if voice else ""
-        if voice and language and language != short(voice.language):
+        if voice and language and language != main_code(voice.language):
             who = f"{speaker}'s lines read" if speaker else "The lines read"
             message = (
                 f"{who} as {names[language]}, and the voice {voice.name} speaks {voice.language_name}. "

@@ -10,6 +10,7 @@ from pydantic import BeforeValidator, Field, TypeAdapter
 
 from dearhost.errors import ScriptError, StageError
 from dearhost.hosts import CAST
+from dearhost.languages import main_code
 from dearhost.production.choices import (
     Choices,
     choices_from_json,
@@ -19,7 +20,7 @@ from dearhost.production.choices import (
     own_choices_from_json,
 )
 from dearhost.production.fitting_hosts import host_for
-from dearhost.production.fitting_voices import language_read_by, short
+from dearhost.production.fitting_voices import language_read_by
 from dearhost.production.studio import Studio
 from dearhost.script import Brief, Line, Scene, Script, from_json, to_json
 from dearhost.sound.effects import EFFECTS
@@ -121,20 +122,22 @@ def full_cast(script: Script, cast: Mapping[str, CastEntry], voices: VoiceRegist
     """``cast`` with an entry for every speaker of ``script``: a host that fits the name, with a voice that fits the
     host and the language their lines are in."""
     full = {s: cast[s] for s in script.speakers() if s in cast}
-    default, stock = voices.default(), voices.stock()
-    among = frozenset(short(voice.language) for voice in stock)
+    if full and len(full) == len(script.speakers()):
+        return full  # at every key: nobody is new
+    default, stock, heard_as = voices.default(), voices.stock(), voices.heard_as()
+    among = frozenset(main_code(voice.language) for voice in stock)
     for speaker in script.speakers() or ("",):
         if speaker in full:
             continue
-        language = language_read_by(speaker, script, among) or short(default.language)
-        speaking = [v for v in stock if short(v.language) == language]
+        language = language_read_by(speaker, script, among) or main_code(default.language)
+        speaking = [v for v in stock if main_code(v.language) == language]
         spoken = [v.id for v in speaking if v.engine == default.engine] or [v.id for v in speaking] or [default.id]
         taken = {e.host for e in full.values()}
-        host = host_for(speaker, taken, voices)
+        host = host_for(speaker, taken, heard_as)
         used = {e.voice for e in full.values()}
         wanted = CAST[host].card.voice
         free = [voice for voice in spoken if voice not in used] or spoken
-        alike = [voice for voice in free if voices.heard_as(voice) == voices.heard_as(wanted)]
+        alike = [voice for voice in free if heard_as[voice] == heard_as[wanted]]
         voice = wanted if wanted in free else (alike or free)[0]
         full[speaker] = CastEntry(host, voice)
     return full

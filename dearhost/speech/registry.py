@@ -4,6 +4,8 @@ from __future__ import annotations
 
 import importlib.util
 import threading
+from collections import defaultdict
+from collections.abc import Mapping
 from functools import partial
 from pathlib import Path
 
@@ -109,9 +111,9 @@ class VoiceRegistry:
         """The voices that came with the application and are nobody's own."""
         return [voice for voice in self.voices() if voice.engine in (NEURAL, FORMANT)]
 
-    def heard_as(self, voice_id: str) -> str:
-        """Whom one hears: woman, man or child; "" for an unknown voice and one of which that is not known."""
-        return next((voice.heard_as for voice in self.voices() if voice.id == voice_id), "")
+    def heard_as(self) -> Mapping[str, str]:
+        """Whom one hears with each voice, by its id: woman, man or child; "" where that is not known."""
+        return defaultdict(str, {voice.id: voice.heard_as for voice in self.voices()})
 
     def engine(self, voice_id: str) -> Engine:
         """The engine that speaks with this voice; made once, then kept."""

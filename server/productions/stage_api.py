@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import asdict
+from dataclasses import asdict, replace
 from typing import Any
 from uuid import UUID
 
@@ -18,7 +18,6 @@ from dearhost.lips import PARAMETERS
 from dearhost.production import (
     CHOICES,
     CUE_KINDS,
-    CastEntry,
     Choice,
     Production,
     findings,
@@ -47,7 +46,8 @@ router = Router(tags=["stage"])
 @router.post("/check", response=CheckOut, operation_id="checkDocument")
 def check(request: HttpRequest, document: DocumentSchema) -> dict[str, Any]:
     """Words, running times and findings of a document that need not be saved."""
-    production = production_from_json(document.dict())
+    written = production_from_json(document.dict())
+    production = replace(written, cast=full_cast(written.script, written.cast, studio().voices))
     scenes = production.script.scenes
     times = scene_times_of(production, studio())
     total = total_time(times)
@@ -55,18 +55,13 @@ def check(request: HttpRequest, document: DocumentSchema) -> dict[str, Any]:
     report = advise(production.script, production.brief, language, total.seconds)
     return {
         **asdict(total),
-        "cast": _cast_to_be(production),
+        "cast": {s: production.entry(s) for s in written.script.speakers() if s not in written.cast},
         "scenes": [{"id": scene.id, **asdict(time)} for scene, time in zip(scenes, times, strict=True)],
         "findings": [_finding(f.to_json()) for f in (*findings(production.script), *_cast_findings(production))],
         "advice": report.advice,
         "brief": brief_notes(production.brief),
         "readability": report.readability,
     }
-
-
-def _cast_to_be(production: Production) -> dict[str, CastEntry]:
-    full = full_cast(production.script, production.cast, studio().voices)
-    return {name: full[name] for name in production.script.speakers() if name not in production.cast}
 
 
 def _cast_findings(production: Production) -> tuple[Finding, ...]:
@@ -84,8 +79,7 @@ def _cast_findings(production: Production) -> tuple[Finding, ...]:
 def _language(production: Production) -> str:
     """What the first speaker's voice speaks; English while it cannot speak."""
     try:
-        cast = production.checked(studio()).cast
-        return studio().voices.voice(next(iter(cast.values())).voice).language
+        return studio().voices.voice(next(iter(production.cast.values())).voice).language
     except (SpeechError, ConsentError):
         return "en"
 

@@ -107,9 +107,9 @@ def test_of_others_nothing_is_guessed(name: str) -> None:
 def test_hosts_and_voices_fit_the_names(studio: Studio) -> None:
     script = read_script("OTTO: I keep it.\n\nMIRIAM: I see.\n\nGIULIA: And I.\n\nHANNE: Here.\n\nSVEN: Good.")
     cast = full_cast(script, {}, studio.voices)
-    heard = {who: studio.voices.heard_as(entry.voice) for who, entry in cast.items()}
+    heard = {who: studio.voices.heard_as()[entry.voice] for who, entry in cast.items()}
     assert heard == {"OTTO": "man", "MIRIAM": "woman", "GIULIA": "woman", "HANNE": "woman", "SVEN": "man"}
-    looks = {who: studio.voices.heard_as(CAST[entry.host].card.voice) for who, entry in cast.items()}
+    looks = {who: studio.voices.heard_as()[CAST[entry.host].card.voice] for who, entry in cast.items()}
     assert looks == heard and cast["HANNE"].host == "hanne"
     assert len({e.host for e in cast.values()}) == len({e.voice for e in cast.values()}) == 5
     assert unlike_findings({w: (CAST[e.host], e.voice) for w, e in cast.items()}, studio.voices) == ()
