@@ -6,7 +6,7 @@ import csv
 import io
 import json
 import re
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass, replace
 from pathlib import Path
 from typing import Any
@@ -20,6 +20,7 @@ from dearhost.script import display_name
 from dearhost.sound import Placement, Track, mix
 from dearhost.sound.files import KINDS, write_sound
 from dearhost.stage import SceneTimeline, Timeline
+from dearhost.stage.captions import Caption
 from dearhost.stage.timeline import PlacedLine
 
 SCOPES = ("whole", "scene", "line", "speaker")
@@ -87,12 +88,13 @@ def write_voice_over(timeline: Timeline, folder: Path, order: VoiceOverOrder) ->
     folder.mkdir(parents=True, exist_ok=True)
     written: list[Path] = []
     words: list[dict[str, Any]] = []
+    of_line = _captions_of_lines(timeline)
     for number, part in enumerate(_parts(timeline, order.scope), 1):
         name = _file_name(order, timeline, part, number, {path.stem for path in written})
         path = folder / f"{name}.{order.kind}"
         write_sound(path, _sound(part, order), order.rate, kind=order.kind)
         captions = folder / ("captions.srt" if order.scope == "whole" else f"{name}.srt")
-        captions.write_text(to_srt(_captions(part, timeline)), encoding="utf-8")
+        captions.write_text(to_srt(_captions(part, of_line)), encoding="utf-8")
         written += [path, captions]
         words.append({"file": path.name, "seconds": round(part.seconds, 3), "lines": _words(part)})
     for name, text in (
@@ -134,16 +136,20 @@ def _sound(part: Part, order: VoiceOverOrder) -> np.ndarray:
     return (master(sound, order.rate, target=order.loudness) if order.loudness else sound).left
 
 
-def _captions(part: Part, timeline: Timeline) -> list[TimedText]:
+def _captions_of_lines(timeline: Timeline) -> dict[str, list[Caption]]:
+    """The captions of each line, by its id."""
+    found = {}
+    for scene in timeline.scenes:
+        for line in scene.lines:
+            first, last = line.span.start, line.span.start + line.reading.duration
+            found[line.id] = [c for c in scene.captions if first <= (c.start + c.words[-1].end) / 2 <= last]
+    return found
+
+
+def _captions(part: Part, of_line: Mapping[str, list[Caption]]) -> list[TimedText]:
     """The captions of the part's lines, in its own time."""
-    found: list[TimedText] = []
-    captions = {scene.number: scene.captions for scene in timeline.scenes}
-    of_scene = {line.id: scene.number for scene in timeline.scenes for line in scene.lines}
-    for at, line in part.heard:
-        first, last = line.span.start, line.span.start + line.reading.duration
-        mine = (c for c in captions[of_scene[line.id]] if first <= (c.start + c.words[-1].end) / 2 <= last)
-        found += (caption.timed_text(at - first) for caption in mine)
-    return [replace(text, end=min(text.end, part.seconds)) for text in found]
+    texts = (caption.timed_text(at - line.span.start) for at, line in part.heard for caption in of_line[line.id])
+    return [replace(text, end=min(text.end, part.seconds)) for text in texts]
 
 
 def _words(part: Part) -> list[dict[str, Any]]:

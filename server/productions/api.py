@@ -32,7 +32,7 @@ from server.productions.actions.create import adopt_production, create_productio
 from server.productions.actions.duplicate import duplicate
 from server.productions.actions.put_away import bring_back, put_away
 from server.productions.actions.restore import restore_revision
-from server.productions.actions.save import StaleSave, save_production
+from server.productions.actions.save import StaleSave, rename_production, save_production
 from server.productions.document_schemas import DocumentSchema
 from server.productions.documents import opened, usable_production
 from server.productions.models import Production, Revision
@@ -200,8 +200,7 @@ def copy(request: HttpRequest, production_id: UUID) -> Status[dict[str, Any]]:
 @router.post("/{uuid:production_id}/title", response=ProductionSummary, operation_id="renameProduction")
 def rename(request: HttpRequest, production_id: UUID, data: NewTitle) -> dict[str, Any]:
     """Give a production another title, as a revision of it."""
-    production = owned(request, production_id)
-    return _summary(save_production(production, production.document, data.title, production.revision))
+    return _summary(rename_production(owned(request, production_id), data.title))
 
 
 @router.get("/{uuid:production_id}/revisions", response=list[RevisionOut], operation_id="listRevisions")

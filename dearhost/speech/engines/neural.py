@@ -36,7 +36,6 @@ _NOISE_LENGTH = 1 << 20
 _SCALES = (0.3, 3.0)
 """Of a model's own pace: one that says a thousand would fill the memory with a word."""
 
-
 _TRIAL, _TRIAL_MEMORY, _TRIED = 60.0, 6_000_000_000, 12
 """What a foreign model gets for its trial: seconds, bytes of address space, and sounds to say in a second each."""
 
@@ -72,7 +71,7 @@ class NeuralEngine:
                 clause_points.pop()
             clause_points = with_given_phones(clause.words, clause_points, self.phones_alone)
             points += clause_points + [clause.mark] + ([" "] if number + 1 < len(sentence.clauses) else [])
-        samples, ends = self._speak(voice, points)
+        samples, ends = _spoken(voice, points, self._pace)
         rate = int(voice.config.sample_rate)
         starts = np.concatenate([[0.0], ends[:-1]])
         gathered = gather(points)
@@ -128,28 +127,6 @@ class NeuralEngine:
     def _phonemize(self, text: str) -> list[str]:
         return [point for sentence in self._loaded().phonemize(text) for point in [*sentence, " "]][:-1]
 
-    def _speak(self, voice: Any, points: list[str]) -> tuple[np.ndarray, np.ndarray]:
-        """Samples in -1..1, and for each point the sample at which it ends."""
-        from piper.config import SynthesisConfig  # noqa: PLC0415 - see _load
-
-        table = voice.config.phoneme_id_map
-        ids, owner = list(table["^"]), [0] * len(table["^"])
-        ids += table["_"]
-        owner += [0] * len(table["_"])
-        for index, point in enumerate(points):
-            known = table.get(point)
-            if known is not None:
-                ids += [*known, *table["_"]]
-                owner += [index] * (len(known) + len(table["_"]))
-        ids += table["$"]
-        owner += [len(points) - 1] * len(table["$"])
-        scale = min(max(float(voice.config.length_scale), _SCALES[0]), _SCALES[1])
-        settings = SynthesisConfig(length_scale=scale * self._pace)
-        audio, lengths = voice.phoneme_ids_to_audio(ids, settings, include_alignments=True)
-        ends = np.zeros(len(points))
-        np.add.at(ends, np.array(owner), np.asarray(lengths, float))
-        return np.clip(np.asarray(audio, np.float32).reshape(-1), -1, 1), np.cumsum(ends)
-
 
 @lru_cache(maxsize=20_000)
 def _alone(engine: NeuralEngine, word: str) -> tuple[str, ...]:
@@ -186,6 +163,29 @@ def _begin_with_sound(spans: list[list[float]], samples: np.ndarray, rate: int) 
     spans[0][0] = max(spans[0][0], min(start, spans[0][1] - 0.012))
 
 
+def _spoken(voice: Any, points: list[str], pace: float) -> tuple[np.ndarray, np.ndarray]:
+    """Samples in -1..1, and for each point the sample at which it ends."""
+    from piper.config import SynthesisConfig  # noqa: PLC0415 - see _open
+
+    table = voice.config.phoneme_id_map
+    ids, owner = list(table["^"]), [0] * len(table["^"])
+    ids += table["_"]
+    owner += [0] * len(table["_"])
+    for index, point in enumerate(points):
+        known = table.get(point)
+        if known is not None:
+            ids += [*known, *table["_"]]
+            owner += [index] * (len(known) + len(table["_"]))
+    ids += table["$"]
+    owner += [len(points) - 1] * len(table["$"])
+    scale = min(max(float(voice.config.length_scale), _SCALES[0]), _SCALES[1])
+    settings = SynthesisConfig(length_scale=scale * pace)
+    audio, lengths = voice.phoneme_ids_to_audio(ids, settings, include_alignments=True)
+    ends = np.zeros(len(points))
+    np.add.at(ends, np.array(owner), np.asarray(lengths, float))
+    return np.clip(np.asarray(audio, np.float32).reshape(-1), -1, 1), np.cumsum(ends)
+
+
 def _patch_and_try(source: Path, config: Path, target: Path) -> None:
     """Patch a model and let it speak a little. Raises VoiceUnavailable where that takes it far too long."""
     from piper import PiperVoice  # noqa: PLC0415 - see _open
@@ -193,7 +193,7 @@ def _patch_and_try(source: Path, config: Path, target: Path) -> None:
     _patch(source, target)
     voice = PiperVoice.load(target, config)
     points = [point for point in voice.config.phoneme_id_map if point not in "^$_"][:_TRIED]
-    samples, _ = NeuralEngine(source, config, scratch=target.parent)._speak(voice, points)
+    samples, _ = _spoken(voice, points, 1.0)
     seconds = len(samples) / max(1, int(voice.config.sample_rate))
     if not points or not 0 < seconds < _TRIED:
         raise VoiceUnavailable(

@@ -6,6 +6,8 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 from statistics import median
 
+from django.db.models.fields.json import KT
+
 from dearhost.films import running_time
 from dearhost.stage import Picture
 from server.deliveries.models import Delivery
@@ -34,16 +36,17 @@ def estimate(production: Production, *, height: int, frames_per_second: int, for
     picture = Picture.of(staged.choices.shape, height)
     seconds = running_time(staged.script, studio(), staged).seconds
     drawn = picture.width * picture.height * frames_per_second * seconds / 1e6
-    made = Delivery.with_deleted.filter(job__status=Job.Status.DONE, form=form, seconds__gt=0).select_related("job")
-    earlier = [_drawn_and_cost(delivery) for delivery in made.order_by("-created_at")[:_LOOKED_AT]]
+    done = Delivery.with_deleted.filter(job__status=Job.Status.DONE, form=form, seconds__gt=0)
+    made = done.annotate(shape=KT("document__shape")).select_related("job").defer("document")
+    earlier = [_drawn_and_cost(delivery, delivery.shape) for delivery in made.order_by("-created_at")[:_LOOKED_AT]]
     cost = _middle((took / million for million, took, _ in earlier if took), _USUAL_COST)
     size = _middle((size / 1e6 / million for million, _, size in earlier), _USUAL_BYTES)
     return Estimate(drawn * cost, round(drawn * size * 1e6), bool(earlier))
 
 
-def _drawn_and_cost(delivery: Delivery) -> tuple[float, float, int]:
+def _drawn_and_cost(delivery: Delivery, shape: str) -> tuple[float, float, int]:
     """Million pixels drawn, the seconds it took (0 where that is not known) and bytes."""
-    picture = Picture.of(delivery.document.get("shape", "16:9"), delivery.height)
+    picture = Picture.of(shape, delivery.height)
     million = picture.width * picture.height * delivery.frames_per_second * delivery.seconds / 1e6
     return million, float(delivery.job.result.get("took", 0)), delivery.size
 

@@ -8,6 +8,7 @@ from dearhost.errors import RenderError
 from dearhost.films import ensure_form
 from dearhost.production import ensure_speakable
 from dearhost.stage import Picture
+from server.deliveries.actions.put_away import forget_old
 from server.deliveries.models import Delivery
 from server.jobs.actions.start import start_job
 from server.jobs.models import Job
@@ -34,6 +35,7 @@ def order_delivery(
     ensure_speakable(staged.script)
     staged.checked(studio())
     Picture.of(staged.choices.shape, height)
+    forget_old()
     with transaction.atomic():
         return Delivery.objects.create(
             job=start_job(production.owner_id, "film", {}),

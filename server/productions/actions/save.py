@@ -19,6 +19,13 @@ class StaleSave(Exception):
         self.current = current
 
 
+def rename_production(production: Production, title: str) -> Production:
+    """Give the current revision another title, as a revision of its own, whoever saved meanwhile."""
+    with transaction.atomic():
+        current = Production.objects.select_for_update().get(pk=production.pk)
+        return save_production(current, current.document, title, current.revision)
+
+
 def save_production(production: Production, document: Any, title: str, revision: int) -> Production:
     """Save ``document`` as the revision after ``revision``.
 

@@ -1,4 +1,5 @@
 import type { Delivery } from "../../shared/deliveries/useDeliveries";
+import { hasWords } from "../../shared/words";
 
 export const STATES = [
 	{ value: "", text: "in any state" },
@@ -18,9 +19,7 @@ const STATE: Record<Delivery["status"], string> = {
 
 /** Films whose title has every word that was typed, in the wanted state. */
 export function foundDeliveries(all: readonly Delivery[], wanted: typeof EVERY): Delivery[] {
-	const words = wanted.typed.toLowerCase().split(/\s+/).filter(Boolean);
 	return all.filter(
-		({ title, status }) =>
-			(!wanted.state || STATE[status] === wanted.state) && words.every((word) => title.toLowerCase().includes(word)),
+		({ title, status }) => (!wanted.state || STATE[status] === wanted.state) && hasWords(title, wanted.typed),
 	);
 }

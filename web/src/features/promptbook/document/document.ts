@@ -173,7 +173,9 @@ export function withNewSpeakers(
 	{ script, cast }: ProductionDocument,
 	proposed: ProductionDocument["cast"],
 ): ProductionDocument["cast"] | null {
+	const asked = Object.entries(proposed);
+	if (!asked.length) return null; // at nearly every key
 	const speaking = new Set(speakersOf(script));
-	const added = Object.entries(proposed).filter(([speaker]) => speaking.has(speaker) && !cast[speaker]);
+	const added = asked.filter(([speaker]) => speaking.has(speaker) && !cast[speaker]);
 	return added.length ? { ...cast, ...Object.fromEntries(added) } : null;
 }

@@ -1,0 +1,11 @@
+/** Whether a text holds every word that was typed, wherever it stands in it; capitals and accents do not matter. */
+export function hasWords(text: string, typed: string): boolean {
+	const within = plain(text);
+	return plain(typed)
+		.split(/\s+/)
+		.every((word) => within.includes(word));
+}
+
+function plain(text: string): string {
+	return text.normalize("NFD").replace(/\p{M}/gu, "").toLowerCase();
+}
