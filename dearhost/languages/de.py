@@ -8,6 +8,7 @@ from dearhost.languages.lexicon import Lexicon
 GERMAN = Language(
     code="de",
     name="German",
+    counted=("eins erstens", "zwei zweitens", "drei drittens"),
     gesture_words={
         "greet": "hallo tschüss servus moin ade",
         "welcome": "willkommen",

@@ -8,6 +8,7 @@ from dearhost.languages.lexicon import Lexicon
 ENGLISH = Language(
     code="en",
     name="English",
+    counted=("one first", "two second", "three third"),
     gesture_words={
         "greet": "hello hi goodbye bye",
         "welcome": "welcome",

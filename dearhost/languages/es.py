@@ -8,6 +8,7 @@ from dearhost.languages.lexicon import Lexicon
 SPANISH = Language(
     code="es",
     name="Spanish",
+    counted=("uno primero", "dos segundo", "tres tercero"),
     gesture_words={
         "greet": "hola adiós",
         "welcome": "bienvenido bienvenida bienvenidos bienvenidas",

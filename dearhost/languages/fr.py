@@ -8,6 +8,7 @@ from dearhost.languages.lexicon import Lexicon
 FRENCH = Language(
     code="fr",
     name="French",
+    counted=("premier première", "deux deuxième", "trois troisième"),
     gesture_words={
         "greet": "bonjour bonsoir salut adieu",
         "welcome": "bienvenue bienvenus",

@@ -7,6 +7,7 @@ from dearhost.languages.language import Language
 ITALIAN = Language(
     code="it",
     name="Italian",
+    counted=("uno primo", "due secondo", "tre terzo"),
     gesture_words={
         "greet": "ciao arrivederci salve buongiorno",
         "welcome": "benvenuto benvenuta benvenuti benvenute",

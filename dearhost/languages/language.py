@@ -12,6 +12,7 @@ from dearhost.languages.lexicon import Lexicon
 class Language:
     """``code`` is the part of a BCP 47 tag before the hyphen. What a language has no table for is left empty.
 
+    ``counted`` are the words that count one, two and three, and their places in a row.
     ``gesture_words`` are the words that ask for a gesture, by what they say (see ``stage.direction``). A word ``*x`` is
     any word that ends in x. A word with a capital letter counts only written so, and not where a sentence begins: a
     German "Sie" addresses, "sie" does not. Common practice of speakers' handbooks, no source.
@@ -21,6 +22,7 @@ class Language:
 
     code: str
     name: str
+    counted: tuple[str, ...] = ()
     gesture_words: Mapping[str, str] = field(default_factory=dict)
     lexicon: Lexicon | None = None
     weak_ends: frozenset[str] = frozenset()

@@ -7,6 +7,7 @@ from dearhost.languages.language import Language
 DUTCH = Language(
     code="nl",
     name="Dutch",
+    counted=("één eerste", "twee tweede", "drie derde"),
     gesture_words={
         "greet": "hallo hoi doei",
         "welcome": "welkom",

@@ -7,6 +7,7 @@ from dearhost.languages.language import Language
 POLISH = Language(
     code="pl",
     name="Polish",
+    counted=("jeden pierwszy", "dwa drugi", "trzy trzeci"),
     gesture_words={
         "greet": "cześć witam pa",
         "welcome": "witajcie zapraszam",

@@ -7,6 +7,7 @@ from dearhost.languages.language import Language
 PORTUGUESE = Language(
     code="pt",
     name="Portuguese",
+    counted=("primeiro", "dois duas", "três terceiro"),
     gesture_words={
         "greet": "olá oi adeus tchau",
         "welcome": "bem-vindo bem-vinda bem-vindos bem-vindas",

@@ -7,6 +7,7 @@ from dearhost.languages.language import Language
 RUSSIAN = Language(
     code="ru",
     name="Russian",
+    counted=("один первый", "два второй", "три третий"),
     gesture_words={
         "greet": "привет здравствуйте пока",
         "welcome": "добро",

@@ -7,6 +7,7 @@ from dearhost.languages.language import Language
 SWEDISH = Language(
     code="sv",
     name="Swedish",
+    counted=("ett första", "två andra", "tre tredje"),
     gesture_words={
         "greet": "hej hejdå",
         "welcome": "välkommen välkomna välkommet",

@@ -6,6 +6,7 @@ from collections.abc import Iterable, Mapping
 from dataclasses import replace
 
 from dearhost.hosts import ACTS, EXPRESSIONS, GESTURES, OWN_PICTURE, ExpressionCue, GestureCue, PropCue
+from dearhost.languages import LANGUAGES
 from dearhost.production import CUE_KINDS, FRAMINGS, playable
 from dearhost.production.cue_kinds import ONE_HANDED
 from dearhost.script import Cue, Line, word_index, word_indices
@@ -21,10 +22,12 @@ def moment_of(line: Line, cue: Cue, reading: Reading) -> float:
     return stressed[0] if stressed and cue.kind in GESTURES else reading.words[index].start
 
 
+_FINGERS = ("one-finger", "two-fingers", "three-fingers")
 _AS_COUNTED = {
-    **dict.fromkeys(("one", "first", "1"), "one-finger"),
-    **dict.fromkeys(("two", "second", "2"), "two-fingers"),
-    **dict.fromkeys(("three", "third", "3"), "three-fingers"),
+    word: fingers
+    for language in LANGUAGES.values()
+    for number, (counted, fingers) in enumerate(zip(language.counted, _FINGERS, strict=True), 1)
+    for word in (*counted.split(), str(number))
 }
 """Counting on a number shows that number, and goes on to no other."""
 

@@ -194,7 +194,14 @@ def test_the_bells_partials_stand_as_a_church_bells_do() -> None:
 
 @pytest.mark.parametrize(
     ("word", "gesture"),
-    [("two", "two-fingers"), ("Third", "three-fingers"), ("1", "one-finger"), ("crabs", "count"), ("twofold", "count")],
+    [
+        ("two", "two-fingers"),
+        ("Third", "three-fingers"),
+        ("1", "one-finger"),
+        ("drei", "three-fingers"),
+        ("crabs", "count"),
+        ("twofold", "count"),
+    ],
 )
 def test_counting_on_a_number_shows_that_number_and_no_other(studio: Studio, word: str, gesture: str) -> None:
     scene = scene_of(studio, f"MAREN: Here we see [[cue: count left]]{word}, and a boat.")
