@@ -587,7 +587,7 @@ export interface paths {
         put?: never;
         /**
          * Open File
-         * @description Begin a production from a script or a document (``ENDINGS``), speech markup (.ssml), or a production's file.
+         * @description Begin a production from a script or a document, speech markup (.ssml), or a production's file.
          */
         post: operations["openFile"];
         delete?: never;
