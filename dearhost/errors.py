@@ -16,6 +16,9 @@ DearHostError                  the root; its text says what happened and what to
 ├── HostError
 │   └── UnknownHost            no host has this id
 ├── StageError                 the picture cannot be made as asked (set, shape, fonts)
+├── WritingError               a draft, a rework or comments cannot be had from what is there
+│   ├── CommentsError          no comments in it, or no table that can be read
+│   └── ModelServerError       the model's server is not on this machine, is silent, or answers nonsense
 ├── BackupError                a backup cannot be written or restored
 └── RenderError                the film cannot be written
     ├── RenderStopped          somebody stopped it; finished chunks are kept
@@ -88,6 +91,18 @@ class UnknownHost(HostError):
 
 class StageError(DearHostError):
     """The picture cannot be made as asked."""
+
+
+class WritingError(DearHostError):
+    """A draft, a rework or comments cannot be had from what is there."""
+
+
+class CommentsError(WritingError):
+    """No comments in it, or no table that can be read."""
+
+
+class ModelServerError(WritingError):
+    """The model's server cannot be used."""
 
 
 class BackupError(DearHostError):

@@ -33,7 +33,7 @@ from dearhost.speech import Reading, Speaker
 from dearhost.speech.voices import MADE, MATCHED, NEURAL
 from dearhost.stage import Picture, Timeline, compile_timeline
 from dearhost.stage.pacing import place_lines
-from dearhost.storage import write_whole
+from dearhost.storage import write_text
 from dearhost.timebase import FrameRate
 
 FRAME_RATES = (24, 25, 30, 50, 60)
@@ -193,13 +193,6 @@ def write_caption_files(timeline: Timeline, film: Path) -> list[Path]:
     written = []
     for kind in ("srt", "vtt"):
         path = film.with_suffix(f".{kind}")
-        _write_text(path, caption_text(timeline, kind))
+        write_text(path, caption_text(timeline, kind))
         written.append(path)
     return written
-
-
-def _write_text(path: Path, text: str) -> None:
-    def write(part: Path) -> None:
-        part.write_text(text, encoding="utf-8")
-
-    write_whole(path, write)

@@ -83,6 +83,15 @@ _UMASK = _umask()
 """Read once: asking for it changes it for a moment, in every thread."""
 
 
+def write_text(path: Path, text: str) -> None:
+    """Write a text as ``write_whole`` does, in UTF-8."""
+
+    def write(part: Path) -> None:
+        part.write_text(text, encoding="utf-8")
+
+    write_whole(path, write)
+
+
 def write_whole(path: Path, write: Callable[[Path], None]) -> None:
     """Let ``write`` fill a temporary file, then give it its final name in one step.
 

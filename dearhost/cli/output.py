@@ -7,7 +7,7 @@ import sys
 from pathlib import Path
 from typing import Any
 
-from dearhost.storage import write_whole
+from dearhost.storage import write_text
 
 
 def print_json(data: Any) -> None:
@@ -15,12 +15,7 @@ def print_json(data: Any) -> None:
 
 
 def write_json(path: Path, data: Any) -> None:
-    text = json.dumps(data, ensure_ascii=False)
-
-    def write(part: Path) -> None:
-        part.write_text(text, encoding="utf-8")
-
-    write_whole(path, write)
+    write_text(path, json.dumps(data, ensure_ascii=False))
 
 
 class ProgressLine:

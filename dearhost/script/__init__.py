@@ -15,7 +15,7 @@ from dearhost.script.cues import Cue, CueKind, CueKinds, Parameter, cue_to_json
 from dearhost.script.document import Direction, Line, Scene, Script, Word, display_name, from_json, new_id, to_json
 from dearhost.script.estimate import SECONDS_PER_WORD, count_words, estimated_seconds
 from dearhost.script.findings import Finding, Place, ensure_speakable, findings
-from dearhost.script.reading import bytes_of, ensure_workable, open_script, read_file, read_script
+from dearhost.script.reading import bytes_of, ensure_workable, open_script, read_file, read_script, text_of_file
 from dearhost.script.spoken import Unspoken, UnspokenSpan, blanked, placeholders, spoken_lines, unspoken_spans, words_of
 from dearhost.script.staging import Spot, Staging, staging_from_json
 from dearhost.script.writing import write_fountain, write_markdown, write_plain
@@ -62,6 +62,7 @@ __all__ = [
     "split_line",
     "spoken_lines",
     "staging_from_json",
+    "text_of_file",
     "text_with_cues",
     "to_json",
     "unspoken_spans",

@@ -15,8 +15,9 @@ LONGEST_TARGET = 6 * 3600.0
 class Brief:
     """Every answer may be empty. ``topic`` is what it is about.
 
-    ``own_words`` is what the audience themselves say about the matter; ``points`` are what must be said;
-    ``target`` is the length that is wished for, in seconds, 0 for none.
+    ``own_words`` is what the audience themselves say about the matter, a remark a line; ``sample`` is a text of the
+    writer's own to sound like; ``points`` are what must be said; ``target`` is the length that is wished for, in
+    seconds, 0 for none.
     """
 
     topic: str = ""
@@ -26,5 +27,6 @@ class Brief:
     tone: str = ""
     own_words: str = ""
     call_to_action: str = ""
+    sample: str = ""
     points: tuple[str, ...] = ()
     target: Annotated[float, Field(ge=0, le=LONGEST_TARGET, allow_inf_nan=False)] = 0.0

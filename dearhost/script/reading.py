@@ -123,6 +123,20 @@ def read_file(data: bytes, name: str, kinds: CueKinds) -> Script:
 
     Raises UnreadableScript when it is none of these, or empty.
     """
+    text, kind = _text_and_kind(data, name)
+    return read_script(text, kind, kinds=kinds)
+
+
+def text_of_file(data: bytes, name: str) -> str:
+    """The text of a file called ``name``, of whatever kind ``read_file`` knows, a web page's without its code.
+
+    Raises UnreadableScript.
+    """
+    text = normalise(_text_and_kind(data, name)[0])
+    return normalise(text_of_page(text.encode(), name)) if is_web_page(text) else text
+
+
+def _text_and_kind(data: bytes, name: str) -> tuple[str, str]:
     suffix = Path(name).suffix.lower()
     for beginning, what in _REFUSED:
         if data.startswith(beginning):
@@ -134,7 +148,7 @@ def read_file(data: bytes, name: str, kinds: CueKinds) -> Script:
         text, kind = decode(data, name), _KINDS.get(suffix, "")
     if not normalise(text).strip():
         raise UnreadableScript(f"'{name}' is empty. Choose another file, or write the script here.")
-    return read_script(text, kind, kinds=kinds)
+    return text, kind
 
 
 def open_script(path: Path, kinds: CueKinds) -> Script:

@@ -17,7 +17,7 @@ LONGEST_SENTENCE = 32
 """Words a listener can hold (common practice, no source)."""
 _MANY_SYLLABLES = 5
 _SIBILANTS = frozenset({"S", "Z", "SH", "ZH", "CH", "JH"})
-_VOWELS = frozenset("AA AE AH AO AW AY EH ER EY IH IY OW OY UH UW".split())  # noqa: SIM905 - words read best as words
+_VOWELS = frozenset("AA AE AH AO AW AY EH ER EY IH IY OW OY UH UW".split())
 _NEAR, _OFTEN = 45, 4
 """A word said ``_OFTEN`` times within ``_NEAR`` words is heard as a repeat (common practice, no source)."""
 

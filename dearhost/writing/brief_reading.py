@@ -1,0 +1,86 @@
+"""A brief as a writer reads it, once for all its drafts."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from dearhost.script import Brief
+from dearhost.writing.english.stems import sentences
+from dearhost.writing.english.tagging import tagged
+from dearhost.writing.frames import TONE_WORDS, Tone
+from dearhost.writing.matter import Matter, matter_of
+from dearhost.writing.pace import Pace
+from dearhost.writing.points import Point, cleaned, names_in, read_points, weighted
+from dearhost.writing.portrait import Portrait, portrait_of
+from dearhost.writing.remarks import Remark, read_remarks
+from dearhost.writing.sayings import Subject
+
+
+@dataclass(frozen=True, slots=True)
+class BriefRead:
+    """A brief as a writer reads it, once for all its drafts."""
+
+    brief: Brief
+    speakers: tuple[str, ...]
+    points: tuple[Point, ...]
+    remarks: tuple[Remark, ...]
+    matter: Matter
+    names: frozenset[str]
+    subject: Subject
+    tone: Tone
+    pace: Pace
+    style: Portrait | None = None
+    """How the writer's own sample sounds."""
+
+    @property
+    def topic(self) -> str:
+        return self.brief.topic.strip().rstrip(".")
+
+    @property
+    def short_topic(self) -> str:
+        """The topic by its noun alone: "the clock" of "the pocket tide clock"."""
+        nouns = [token.text for token in tagged(self.topic) if token.is_noun]
+        return f"the {nouns[-1]}" if nouns and self.topic.lower().startswith("the ") else self.topic
+
+    @property
+    def is_thing(self) -> bool:
+        return self.subject.is_thing
+
+    @property
+    def is_lesson(self) -> bool:
+        return self.matter is Matter.LESSON
+
+    @property
+    def call(self) -> str:
+        return cleaned(self.brief.call_to_action)
+
+    @property
+    def purpose(self) -> str:
+        return re.sub(r"^to ", "", cleaned(self.brief.purpose), flags=re.I)
+
+
+def read_brief(brief: Brief, speakers: Sequence[str] = (), pace: Pace | None = None) -> BriefRead:
+    """A brief's points, remarks and matter. The first of the ``speakers`` is the one who says them."""
+    names = names_in(brief.points, speakers)
+    points = read_points(brief.points, f"{brief.topic} {brief.purpose}")
+    matter = matter_of(brief, points)
+    head = tagged(brief.topic)
+    return BriefRead(
+        brief,
+        tuple(speakers) or ("Host",),
+        weighted(points, f"{brief.purpose} {brief.topic}", brief.call_to_action),
+        read_remarks(brief.own_words.split("\n")),
+        matter,
+        names,
+        Subject(matter is Matter.PRODUCT, bool(head) and head[-1].tag == "NN2"),
+        _tone(brief.tone),
+        pace or Pace(),
+        portrait_of(brief.sample) if sentences(brief.sample) else None,
+    )
+
+
+def _tone(words: str) -> Tone:
+    found = (TONE_WORDS[word] for word in re.findall(r"[a-z]+", words.lower()) if word in TONE_WORDS)
+    return next(found, Tone.PLAIN)

@@ -1,0 +1,250 @@
+"""A script reworked sentence by sentence, so that every change can be taken or left."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Callable, Collection, Sequence
+from dataclasses import dataclass, replace
+from difflib import SequenceMatcher
+
+from dearhost.script import Direction, Line, Scene, Script, placeholders, with_text, words_of
+from dearhost.writing.english.clauses import is_common_word
+from dearhost.writing.english.numbers import figures
+from dearhost.writing.english.stems import covers, sentence_spans
+from dearhost.writing.pace import Pace
+from dearhost.writing.reworking.changes import Change, left_alone
+from dearhost.writing.reworking.shortening import shortened
+from dearhost.writing.reworking.splitting import split_sentence
+from dearhost.writing.reworking.tone import toned
+
+_SAID = 0.6
+"""From which part of its words on a point is still said."""
+
+
+@dataclass(frozen=True, slots=True)
+class Sentence:
+    """A sentence of a script: ``text`` is ``line.text[start:end]``."""
+
+    line: Line
+    start: int
+    end: int
+
+    @property
+    def text(self) -> str:
+        return self.line.text[self.start : self.end]
+
+
+@dataclass(frozen=True, slots=True)
+class Edit:
+    """``text`` in place of the characters ``start`` to ``end`` of a line."""
+
+    start: int
+    end: int
+    text: str
+
+
+@dataclass(frozen=True, slots=True)
+class Reworked:
+    """What becomes of a sentence: ``edits`` make it, ``seconds`` are won by it (below 0: lost), ``lost`` names the
+    cues, names and numbers that go with it."""
+
+    sentence: Sentence
+    change: Change
+    edits: tuple[Edit, ...] = ()
+    seconds: float = 0.0
+    cues: tuple[str, ...] = ()
+    lost: tuple[str, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class Rework:
+    """All sentences in their order; ``before`` and ``after`` are seconds of those that were reworked."""
+
+    sentences: tuple[Reworked, ...]
+    before: float
+    after: float
+    points_lost: tuple[str, ...] = ()
+    """Points that were said before and would not be said after."""
+
+
+@dataclass(frozen=True, slots=True)
+class ShorterScript:
+    script: Script
+    changes: tuple[Change, ...]
+    before: float
+    after: float
+
+
+def sentences_of(lines: Sequence[Line]) -> list[Sentence]:
+    """The sentences of lines. A line with an open slot is one sentence, so that the slot stays whole."""
+    found = []
+    for line in lines:
+        spans = [(0, len(line.text))] if placeholders(line.text) else sentence_spans(line.text)
+        found += [Sentence(line, start, end) for start, end in spans if words_of(line.text[start:end])]
+    return found
+
+
+def shorter(
+    lines: Sequence[Line],
+    seconds: float,
+    pace: Pace,
+    points: Sequence[str] = (),
+    step: Callable[[float], None] = lambda fraction: None,
+) -> Rework:
+    """Lines shortened to ``seconds``; see ``shortened``."""
+    sentences = sentences_of(lines)
+    changes = shortened([sentence.text for sentence in sentences], seconds, pace, points, step)
+    return _reworked(sentences, changes, pace, points)
+
+
+def in_tone(lines: Sequence[Line], tone: str, pace: Pace, points: Sequence[str] = ()) -> Rework:
+    """Lines in another tone, one of ``TONES``. Raises KeyError."""
+    sentences = sentences_of(lines)
+    changes = [
+        left_alone(sentence.text) if placeholders(sentence.text) else toned(sentence.text, tone)
+        for sentence in sentences
+    ]
+    return _reworked(sentences, changes, pace, points)
+
+
+def breathing(lines: Sequence[Line], longest: int, pace: Pace, points: Sequence[str] = ()) -> Rework:
+    """Long sentences of lines cut where both halves stand alone."""
+    sentences = sentences_of(lines)
+    changes = []
+    for sentence in sentences:
+        parts = [sentence.text] if placeholders(sentence.text) else split_sentence(sentence.text, longest)
+        cut = len(parts) > 1
+        changes.append(
+            Change(sentence.text, " ".join(parts), ("a long sentence cut",)) if cut else left_alone(parts[0])
+        )
+    return _reworked(sentences, changes, pace, points)
+
+
+def trimmed(lines: Sequence[Line], end: str, seconds: float, pace: Pace, points: Sequence[str] = ()) -> Rework:
+    """The "opening" or the "closing" of lines, ``seconds`` shorter: whole sentences from that end, but the very first
+    and the very last of all stay."""
+    sentences = sentences_of(lines)
+    order = range(1, len(sentences) - 1) if end == "opening" else range(len(sentences) - 2, 0, -1)
+    gone: set[int] = set()
+    won = 0.0
+    for index in order:
+        if won >= seconds:
+            break
+        text = sentences[index].text
+        if not any(covers(point, text) >= _SAID for point in points):
+            gone.add(index)
+            won += pace.seconds(text)
+    changes = [
+        Change(sentence.text, "", (f"the {end} trimmed",)) if index in gone else left_alone(sentence.text)
+        for index, sentence in enumerate(sentences)
+    ]
+    return _reworked(sentences, changes, pace, points)
+
+
+def _reworked(sentences: Sequence[Sentence], changes: Sequence[Change], pace: Pace, points: Sequence[str]) -> Rework:
+    done = [_one(sentence, change, pace) for sentence, change in zip(sentences, changes, strict=True)]
+    before = sum(pace.seconds(sentence.text) for sentence in sentences)
+    after = sum(pace.seconds(change.after) for change in changes)
+    old, new = " ".join(change.before for change in changes), " ".join(change.after for change in changes)
+    lost = tuple(point for point in points if covers(point, old) >= _SAID > covers(point, new))
+    return Rework(tuple(done), before, after, lost)
+
+
+def _one(sentence: Sentence, change: Change, pace: Pace) -> Reworked:
+    if change.after == change.before:
+        return Reworked(sentence, change)
+    edits = tuple(edits_between(sentence, change.after))
+    kept = {cue.id for cue in with_edits(sentence.line, edits).cues}
+    inside = [cue for cue in sentence.line.cues if sentence.start <= cue.start < sentence.end]
+    return Reworked(
+        sentence,
+        change,
+        edits,
+        pace.seconds(change.before) - pace.seconds(change.after),
+        tuple(cue.id for cue in inside if cue.id not in kept),
+        tuple(sorted(_named(change.before) - _named(change.after))),
+    )
+
+
+def _named(text: str) -> set[str]:
+    names = re.findall(r"(?<=[a-z,] )[A-Z]\w+", text)
+    return {name for name in names if not is_common_word(name)} | set(figures(text))
+
+
+def edits_between(sentence: Sentence, after: str) -> list[Edit]:
+    """The fewest replacements of whole words that make a sentence read ``after``; cues on words that stay stay."""
+    if not after:
+        end = sentence.end
+        rest = sentence.line.text[end:]
+        return [Edit(sentence.start, end + len(rest) - len(rest.lstrip()), "")]
+    old = [(match[0], match.start(), match.end()) for match in re.finditer(r"\S+", sentence.text)]
+    new = after.split()
+    edits = []
+    for kind, i, j, k, m in SequenceMatcher(None, [word for word, _, _ in old], new, autojunk=False).get_opcodes():
+        if kind == "equal":
+            continue
+        text = " ".join(new[k:m])
+        if kind == "insert":
+            at = old[i][1] if i < len(old) else len(sentence.text)
+            padded = f"{text} " if i < len(old) else f" {text}"
+            edits.append(Edit(sentence.start + at, sentence.start + at, padded))
+            continue
+        start, end = old[i][1], old[j - 1][2]
+        if kind == "delete":  # with the space that divided them
+            if j < len(old):
+                end = old[j][1]
+            elif i:
+                start = old[i - 1][2]
+        edits.append(Edit(sentence.start + start, sentence.start + end, text))
+    return edits
+
+
+def with_edits(line: Line, edits: Collection[Edit]) -> Line:
+    """A line with its edits made, from the last to the first."""
+    for edit in sorted(edits, key=lambda edit: edit.start, reverse=True):
+        line = with_text(line, edit.start, edit.end, edit.text)
+    stripped = line.text.rstrip()
+    return with_text(line, len(stripped), len(line.text), "") if stripped != line.text else line
+
+
+def taken(script: Script, rework: Rework) -> Script:
+    """The script with every change of a rework; a line without words goes, and a scene without lines."""
+    edits: dict[str, list[Edit]] = {}
+    for done in rework.sentences:
+        edits.setdefault(done.sentence.line.id, []).extend(done.edits)
+    scenes = [_with_lines(scene, edits) for scene in script.scenes]
+    kept = [new for new, old in zip(scenes, script.scenes, strict=True) if new.lines or not old.lines]
+    return replace(script, scenes=tuple(kept))
+
+
+def _with_lines(scene: Scene, edits: dict[str, list[Edit]]) -> Scene:
+    blocks: list[Line | Direction] = []
+    for block in scene.blocks:
+        if isinstance(block, Line):
+            block = with_edits(block, edits.get(block.id, []))
+            if not block.text.strip():
+                continue
+        blocks.append(block)
+    return replace(scene, blocks=tuple(blocks))
+
+
+def shortened_script(script: Script, seconds: float, pace: Pace, points: Sequence[str] = ()) -> ShorterScript:
+    """The whole script shortened so that it runs ``seconds`` with the silence between its lines and scenes."""
+    lines = [line for _, _, line in script.lines()]
+    silence = pace.line * len(lines) + pace.scene * sum(bool(scene.lines) for scene in script.scenes)
+    if not sentences_of(lines):
+        return ShorterScript(script, (), 0.0, 0.0)
+    best: ShorterScript | None = None
+    before = sum(pace.seconds(sentence.text) for sentence in sentences_of(lines)) + silence
+    for _ in range(3):  # lines that go take their silence with them
+        rework = shorter(lines, max(1.0, seconds - silence), pace, points)
+        short = taken(script, rework)
+        kept = [line for _, _, line in short.lines()]
+        silence = pace.line * len(kept) + pace.scene * sum(bool(scene.lines) for scene in short.scenes)
+        after = rework.after + silence
+        if best is None or abs(after - seconds) < abs(best.after - seconds):
+            best = ShorterScript(short, tuple(done.change for done in rework.sentences), before, after)
+        if abs(after - seconds) <= 0.02 * seconds:
+            break
+    assert best is not None
+    return best
