@@ -7,6 +7,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from dearhost.script import Brief
+from dearhost.writing.english.clauses import Form, form_of
 from dearhost.writing.english.stems import sentences
 from dearhost.writing.english.tagging import tagged
 from dearhost.writing.frames import TONE_WORDS, Tone
@@ -66,7 +67,8 @@ def read_brief(brief: Brief, speakers: Sequence[str] = (), pace: Pace | None = N
     names = names_in(brief.points, speakers)
     points = read_points(brief.points, f"{brief.topic} {brief.purpose}")
     matter = matter_of(brief, points)
-    head = tagged(brief.topic)
+    if matter is Matter.PRODUCT:  # "It" is the thing, not what the point before speaks of
+        points = read_points([_of_the_thing(point) for point in brief.points], f"{brief.topic} {brief.purpose}")
     return BriefRead(
         brief,
         tuple(speakers) or ("Host",),
@@ -74,11 +76,23 @@ def read_brief(brief: Brief, speakers: Sequence[str] = (), pace: Pace | None = N
         read_remarks(brief.own_words.split("\n")),
         matter,
         names,
-        Subject(matter is Matter.PRODUCT, bool(head) and head[-1].tag == "NN2"),
+        Subject(matter is Matter.PRODUCT, _is_several(brief.topic)),
         _tone(brief.tone),
         pace or Pace(),
         portrait_of(brief.sample) if sentences(brief.sample) else None,
     )
+
+
+def _of_the_thing(point: str) -> str:
+    """A point that begins with "It" as what is said of the thing: "It comes with three wicks" -> "comes with …"."""
+    rest = re.match(r"\s*(?:[-*•–]\s+)?It (.+)$", point)
+    return rest[1] if rest and form_of(cleaned(rest[1])) is Form.VERB_PHRASE else point
+
+
+def _is_several(topic: str) -> bool:
+    """Whether the topic is several things: by its noun before an "of", not by the last one."""
+    nouns = [token for token in tagged(re.split(r"\b(?:of|for|in|on|at|with|from)\b", topic)[0]) if token.is_noun]
+    return bool(nouns) and nouns[-1].tag == "NN2"
 
 
 def _tone(words: str) -> Tone:

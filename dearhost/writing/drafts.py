@@ -13,10 +13,10 @@ from dearhost.writing.frames import FRAMES, Tone
 from dearhost.writing.matter import OPEN_SLOTS, Matter
 from dearhost.writing.outline import DraftLine, LineKind, Outline
 from dearhost.writing.pace import Pace
+from dearhost.writing.restyling import restyled
 from dearhost.writing.sayings import TOPIC
 from dearhost.writing.structures import STRUCTURES, Structure
 from dearhost.writing.structures.openings import possible_openings
-from dearhost.writing.style import in_style
 from dearhost.writing.turns import turns_of
 
 NEAR = 0.05
@@ -106,7 +106,8 @@ def draft_in(
     read: BriefRead, structure: Structure, target: float, seed: int = 0, used: Counter[str] | None = None
 ) -> Draft:
     """The best draft of one structure: openings are tried in turn, from the one the seed names on."""
-    openings = possible_openings(Outline(read, target, seed)) if structure.opens else ["a claim"]
+    openings = possible_openings(Outline(read, target, seed)) if structure.opens else []
+    openings = openings or ["a claim"]
     best: tuple[float, Draft, Counter[str]] | None = None
     for turn in range(len(openings)):
         mine = Counter(used or {})
@@ -118,7 +119,7 @@ def draft_in(
             best = (score, draft, mine)
         if score < 0.5:
             break
-    assert best is not None  # there is always a claim
+    assert best is not None  # there is always an opening
     if used is not None:
         used.update(best[2] - used)
     return best[1]
@@ -206,7 +207,7 @@ def _chosen_parts(outline: Outline, goal: float) -> list[Part]:
 def _with_topic(parts: Sequence[Part], outline: Outline) -> list[Part]:
     """The topic by its name first, then as "it", and now and then by its noun; contractions as the tone has them."""
     naming = _Naming(outline)
-    return [
+    named = [
         replace(
             part,
             lines=tuple(
@@ -216,16 +217,18 @@ def _with_topic(parts: Sequence[Part], outline: Outline) -> list[Part]:
         )
         for part in parts
     ]
+    style = outline.read.style
+    if style is None:
+        return named
+    return [replace(part, lines=tuple(restyled(part.lines, style, outline.read.names))) for part in named]
 
 
 def _sounding(text: str, line: DraftLine, read: BriefRead) -> str:
-    """Contracted as the tone or the writer's own text has it, and in its rhythm; what somebody said stays."""
+    """Contracted as the tone or the writer's own text has it; what somebody said stays."""
     if line.kind in (LineKind.REMARK, LineKind.SLOT):
         return text
     seldom = read.style is not None and read.style.contractions <= 0.4
-    if read.tone is not Tone.FORMAL and not seldom:
-        text = contracted(text)
-    return in_style(text, read.style, read.names) if read.style and line.kind is LineKind.POINT else text
+    return text if read.tone is Tone.FORMAL or seldom else contracted(text)
 
 
 class _Naming:

@@ -218,7 +218,7 @@ FRAMES: Mapping[str, Mapping[Tone, tuple[str, ...]]] = {
         Tone.FORMAL: ("Please go on.",),
     },
     "how": {
-        Tone.PLAIN: ("So what do I do?", "And what do I have to do?", "How does that work?"),
+        Tone.PLAIN: ("So what do I do?", "And what do I have to do?"),
         Tone.FORMAL: ("What is to be done?",),
     },
     "talk begins": {

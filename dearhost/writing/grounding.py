@@ -9,7 +9,7 @@ from functools import cache
 
 from dearhost.script import Brief
 from dearhost.writing.english.numbers import figures
-from dearhost.writing.english.stems import STOP_WORDS, sentences, stem, stems
+from dearhost.writing.english.stems import STOP_WORDS, sentence_spans, stem, stems
 from dearhost.writing.english.tagging import expanded, tagged
 from dearhost.writing.frames import FRAMES, LONGEST_SLOT
 
@@ -71,7 +71,7 @@ def ungrounded(text: str, brief: Brief, names: Collection[str] = ()) -> list[Ung
     capitals = set(re.findall(r"\b[A-Z][\w'’]*", source))
     quotable = [_plain(remark) for remark in brief.own_words.split("\n")]
     found = []
-    for sentence in sentences(text):
+    for sentence in _sentences(text):
         body = re.sub(r"\{[^}]*\}|\[[^\]]*\]|\([^)]*\)", "", sentence)
         checks = (
             ("number", _new_numbers(body, numbers)),
@@ -92,6 +92,12 @@ def with_slots(text: str, found: Collection[Ungrounded]) -> str:
     for fault in found:
         text = text.replace(fault.sentence, fault.slot, 1)
     return text
+
+
+def _sentences(text: str) -> list[str]:
+    """The sentences of a text; a mark inside an open slot ends none."""
+    masked = re.sub(r"\{[^{}]*\}", lambda slot: "{" + "_" * (len(slot[0]) - 2) + "}", text)
+    return [text[start:end] for start, end in sentence_spans(masked)]
 
 
 def _source(brief: Brief, names: Collection[str]) -> str:

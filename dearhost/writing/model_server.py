@@ -123,7 +123,7 @@ class _Exchange(threading.Thread):
             return bytes(self._found)
         if isinstance(error, ModelServerError):
             raise error
-        if isinstance(error, ConnectionError):
+        if isinstance(error, ConnectionRefusedError):
             raise ModelServerError(f"No model server answers at {address}. Is it started?") from error
         raise ModelServerError(f"The model server at {address} broke off ({error}).") from error
 

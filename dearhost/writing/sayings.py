@@ -13,7 +13,6 @@ from dearhost.writing.english.clauses import (
     cause_and_effect,
     clause_of,
     form_of,
-    is_clause,
     joined,
     lower_first,
     speakable_parts,
@@ -89,12 +88,12 @@ def _sentence_ways(point: Point, subject: Subject, names: Collection[str]) -> li
     halves = cause_and_effect(text)
     if question and halves and halves[0] and _stands_alone(halves[1]):
         ways.append(Saying(f"{question} {as_sentence('because ' + lower_first(halves[0], names))}", 0.97))
-    so = re.match(r"(.+?), so (?!that\b)(.+)$", text)
-    if so and is_clause(so[1]) and is_clause(so[2]):
-        if re.match(r"you\b", so[1], re.I):
-            ways.append(Saying(as_sentence(so[1]), 0.75))
-        if not re.match(r"(it|they|she|he|this|that)\b", so[2]):
-            ways.append(Saying(as_sentence(so[2]), 0.7))
+    if halves and halves[0] and text.startswith(halves[0]):
+        cause, effect = halves
+        if re.match(r"you\b", cause, re.I):
+            ways.append(Saying(as_sentence(cause), 0.75))
+        if not re.match(r"(it|they|she|he|this|that)\b", effect):
+            ways.append(Saying(as_sentence(effect), 0.7))
     return ways + _shortened(text)
 
 
@@ -171,7 +170,7 @@ def _complement_ways(point: Point, subject: Subject, names: Collection[str]) -> 
     whole = as_sentence(f"{TOPIC} {be} {lower_first(point.text, names)}")
     if point.form is Form.PREPOSITIONAL:
         return [Saying(whole, 0.8), Saying(as_sentence(point.text), 0.8)]
-    return [Saying(whole, 1.0), Saying(as_sentence(point.text), 0.78)]
+    return [Saying(whole, 1.0), Saying(as_sentence(point.text), 0.6)]
 
 
 def fragments(point: Point) -> list[str]:
@@ -209,9 +208,12 @@ def said_to_you(text: str) -> str:
 
 
 def said_of_oneself(text: str, speaker: str) -> str:
-    """The host who says it speaks of himself: "Tobias keeps the keys" -> "I keep the keys"."""
+    """The host who says it speaks of himself: "Tobias keeps the keys" -> "I keep the keys", "Meet Tobias" -> "Meet
+    me"."""
     clause = clause_of(text)
-    if not clause or clause.subject != speaker or re.search(r"\b(he|she|his|her|him|himself|herself)\b", clause.rest):
+    if not clause or clause.subject != speaker:
+        return re.sub(rf"(?<=[a-z] ){re.escape(speaker)}\b(?!['’]| and\b|,)", "me", text) if speaker else text
+    if re.search(r"\b(he|she|his|her|him|himself|herself)\b", clause.rest):
         return text
     verb = {"is": "am", "was": "was", "has": "have"}.get(clause.verb.lower())
     verb = verb or (base_form(clause.verb) if clause.tag == "VVZ" else clause.verb)
@@ -241,9 +243,9 @@ def _asked_of_text(point: Point, names: Collection[str]) -> Asked | None:
         return Asked(question, answer)
     benefit = Kind.BENEFIT in point.kinds and point.form is Form.SENTENCE
     if benefit and re.match(r"you (know|can|see|get|never|save|learn)\b", text, re.I):
-        return Asked("And what good is that to you?", " ".join(as_sentence(part) for part in speakable_parts(text)))
+        return Asked("And what good is that?", " ".join(as_sentence(part) for part in speakable_parts(text)))
     meet = re.match(
-        r"(?:come|go|meet|be there) (?:to )?(.+?) (at (?:half past |a quarter (?:past|to) )?\w+)$", text, re.I
+        r"(?:come|go|meet|be there) (?:to|at) (.+?) (at (?:half past |a quarter (?:past|to) )?\w+)$", text, re.I
     )
     if meet:
         return Asked("Where, and when?", as_sentence(f"{meet[1]}, {meet[2]}"))
@@ -272,7 +274,7 @@ def _asked_of_feature(point: Point, topic: str) -> Asked | None:
             if needs
             else None
         )
-    if is_price(point) and len(text.split()) < 8:
+    if point.form is Form.NOUN_PHRASE and is_price(point) and len(text.split()) < 8:
         return Asked("And what does it cost?", as_sentence(text))
     made = re.match(r"made (in .+?) by (.+)$", text)
     if point.form is Form.PARTICIPLE and made:
@@ -298,7 +300,7 @@ def _asked_of_subject(point: Point, speaker: str, names: Collection[str], lesson
     clause = clause_of(point.text)
     if point.form is not Form.SENTENCE or not clause or clause.opening:
         return None
-    if clause.subject in names and clause.tag in ("VVZ", "VHZ", "VVD"):
+    if clause.subject in names and clause.adverb not in ("never", "not") and clause.tag in ("VVZ", "VHZ", "VVD"):
         auxiliary = auxiliary_of(clause.tag)
         question = as_sentence(joined("who", clause.adverb, clause.verb, clause.rest), "?")
         own = clause.subject == speaker and auxiliary == "does"

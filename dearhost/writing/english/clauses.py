@@ -19,9 +19,10 @@ from dearhost.writing.english.tagging import (
     Token,
     finite_verbs,
     has_finite_verb,
+    is_rather_verb,
     tagged,
 )
-from dearhost.writing.english.verbs import base_form, is_verb
+from dearhost.writing.english.verbs import base_form, is_only_verb, is_verb
 
 
 class Form(StrEnum):
@@ -55,6 +56,8 @@ _OBJECTS = frozenset("it them him her us me".split())
 _AFTER_IMPERATIVE = frozenset("PRP AVP DPS TO0 AV0 PNX PNI".split())
 _NOT_IN_SUBJECT = frozenset("CJS DTQ PNQ CJT AVQ".split())
 _NO_CLAUSE_START = frozenset("first then next finally".split())
+_SO = re.compile(r"(.+?)(?:, so (?!that\b)|\bso (?=(?:it|you|we|they|she|he|there|the|no|each|every|all) ))(.+)$")
+"""A cause before "so" and its effect; not "so hard that"."""
 _COMMON_CAPITALS = frozenset("tea bring every each spring fog water safe set tide tides".split())
 """Words the tagger takes for names when they begin a sentence."""
 _BEFORE_COMMA = re.compile(
@@ -146,11 +149,13 @@ def form_of(text: str) -> Form:
     first, second = tokens[0], tokens[1] if len(tokens) > 1 else NO_TOKEN
     if _is_command(first, second):
         return Form.IMPERATIVE
+    if is_rather_verb(first, second):
+        return Form.VERB_PHRASE
     if (first.tag in ("VVZ", "VHZ", "VBZ", "VDZ", "VBD", "VHD") and first.lower not in PRONOUNS) or first.tag == "VM0":
         return Form.VERB_PHRASE
     if _is_imperative(tokens, second):
         return Form.IMPERATIVE
-    finite = finite_verbs(tokens)
+    finite = finite_verbs(_main_part(tokens))
     if finite and finite[0] > 0:
         return Form.SENTENCE
     if first.tag in ("PRP", "PRF"):
@@ -160,6 +165,15 @@ def form_of(text: str) -> Form:
     if first.tag == "VVD":
         return Form.PARTICIPLE if is_verb(first.lower) else Form.VERB_PHRASE
     return Form.NOUN_PHRASE
+
+
+def _main_part(tokens: tuple[Token, ...]) -> tuple[Token, ...]:
+    """What stands before a relative clause at the end: "led by Tobias" of "led by Tobias, who knows the way"."""
+    for index in range(1, len(tokens)):
+        if tokens[index].lower in ("who", "which", "whose", "where") and tokens[index - 1].text == ",":
+            rest = tokens[index:]
+            return tokens[:index] + (() if not any(token.text == "," for token in rest) else rest)
+    return tokens
 
 
 def _is_bare(token: Token) -> bool:
@@ -182,6 +196,8 @@ def _is_imperative(tokens: tuple[Token, ...], second: Token) -> bool:
         or first.tag[:2] not in ("VV", "VB", "VH", "NN", "AJ")
     ):
         return False
+    if is_only_verb(first.lower) and not (second.tag in FINITE and second.tag != "VVB"):
+        return True
     takes_object = second.lower in DETERMINERS or second.lower in _OBJECTS or second.tag in _AFTER_IMPERATIVE
     if (takes_object or _two_commands(tokens)) and second.lower not in ("of", "is"):
         noun_with_verb = first.tag[:2] in ("NN", "AJ") and has_finite_verb(tokens[1:6])
@@ -300,9 +316,9 @@ def cause_and_effect(text: str) -> tuple[str, str] | None:
     why = re.match(r"(?:that|this|which) is why (.+)$", text, re.I)
     if why and is_clause(why[1]):
         return "", why[1]
-    so = re.match(r"(.+?),? so (?!that\b)(.+)$", text)
-    if so and is_clause(so[1]) and is_clause(so[2]):
-        return so[1], so[2]
+    so = _SO.match(text)
+    if so and is_clause(so[1].strip()) and is_clause(so[2]):
+        return so[1].strip(), so[2]
     because = re.match(r"(.+?),? because (.+)$", text)
     if because and is_clause(because[1]) and is_clause(because[2]):
         return because[2], because[1]

@@ -56,6 +56,8 @@ _EXPANSIONS = [
         (r"\b(I|you|he|she|it|we|they)'d (?=\w)", r"\1 would "),
     )
 ]
+_RATHER_BY = 0.7
+"""How much less likely, as a logarithm, a verb may be than a plural."""
 _BARE_FORM_AFTER = frozenset("do does did not let help to and or never".split())
 _NOUN_BEFORE_VERB = frozenset("NN1 NP0 PNP DT0 PNI".split())
 _AFTER_VERB = frozenset("PR AT DT DP AV TO AJ CR".split())
@@ -105,6 +107,20 @@ def tagged(text: str) -> tuple[Token, ...]:
         token = found[index]
         found[index] = Token(token.text, _mended(found, index), token.lemma)
     return tuple(found)
+
+
+def is_rather_verb(token: Token, after: Token) -> bool:
+    """Whether a word that begins a phrase is a verb rather than a plural: "shines for forty hours"."""
+    if token.tag != "NN2" or after.tag[:2] not in _AFTER_VERB | {"CR"} or after.lower == "of":
+        return False
+    likely = _likelihoods(token.lower)
+    return likely.get("VVZ", -99.0) >= likely.get("NN2", -99.0) - _RATHER_BY
+
+
+@lru_cache(5_000)
+def _likelihoods(word: str) -> dict[str, float]:
+    """The logarithm of how likely a word is of each class."""
+    return {str(tag): float(likely) for tag, likely in _tagger().tag_word(word, cutoff=30)}
 
 
 def finite_verbs(tokens: Sequence[Token]) -> list[int]:

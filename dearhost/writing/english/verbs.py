@@ -22,6 +22,12 @@ def is_known(word: str) -> bool:
 
 
 @lru_cache(20_000)
+def is_only_verb(word: str) -> bool:
+    """Whether a word in lower case can be nothing but a verb: "bring"."""
+    return set(lemminflect.getAllLemmas(word)) == {"VERB"}
+
+
+@lru_cache(20_000)
 def is_noun_or_verb(word: str) -> bool:
     """Whether a word in lower case can be a noun or a verb; a word no dictionary has is taken for a noun."""
     lemmas = lemminflect.getAllLemmas(word)

@@ -8,6 +8,7 @@ from collections.abc import Sequence
 from dearhost.writing.english.clauses import Clause, clause_of, contracted, is_clause, lower_first, upper_first
 from dearhost.writing.english.stems import STOP_WORDS
 from dearhost.writing.english.tagging import PLURAL_VERBS, expanded, tagged
+from dearhost.writing.english.verbs import is_known
 
 MENDED = "a word that pointed back"
 _LEANING = re.compile(r"^(?:so|but|and|then|now|also)\b,?\s+", re.I)
@@ -15,6 +16,14 @@ _BECAUSE_OF_IT = re.compile(
     r"^(?:because of (?:this|that)|as a result(?: of (?:this|that))?|that is why|therefore),?\s+", re.I
 )
 _NO_NAME = re.compile(r"(it|there|that|this|you|we|i|she|he|they|\w+ of)\b", re.I)
+_IDENTIFIES = re.compile(
+    r"(it|that|this) (is|was) "
+    r"(?:(a|an|the|my|our|your|his|her|their|in|at|on|\w+ing)\b|(?:\w+,? ){1,4}(that|to|who)\b)",
+    re.I,
+)
+"""It was the Water Rat; it is no wonder that: what "it" is comes after."""
+_RECENT = 6
+"""Sentences back in which a he or she is looked for."""
 _ASIDE = re.compile(r", (?:which|who) [^,]+,")
 
 
@@ -27,7 +36,7 @@ def mended(sentence: str, before: Sequence[str]) -> str:
         text = upper_first(half[1])
     text = _with_object_named(contracted(text), before)
     pronoun = re.match(r"(she|he|it|they)\b", expanded(text), re.I)
-    if pronoun:
+    if pronoun and not _IDENTIFIES.match(expanded(text)):
         named = _antecedent(pronoun[1].lower(), before)
         if named:
             return upper_first(contracted(re.sub(rf"^{pronoun[1]}\b", lambda _: named, expanded(text), flags=re.I)))
@@ -59,8 +68,7 @@ def _with_object_named(text: str, before: Sequence[str]) -> str:
         clause = _subject_before(sentence)
         if (
             clause
-            and clause.subject.lower() not in STOP_WORDS
-            and not _NO_NAME.match(clause.subject)
+            and _is_named(clause.subject)
             and len(clause.subject.split()) <= 4
             and (clause.tag in PLURAL_VERBS) == (pronoun[1] == "them")
         ):
@@ -69,17 +77,15 @@ def _with_object_named(text: str, before: Sequence[str]) -> str:
 
 
 def _antecedent(pronoun: str, before: Sequence[str]) -> str:
-    """What a pronoun stands for: the last name for she and he, the last fitting subject for it and they."""
-    for sentence in reversed(before):
-        if pronoun in ("she", "he"):
-            name = _name_in(sentence)
-            if name:
-                return name
-            continue
+    """What a pronoun stands for: the only name near for she and he, the last fitting subject for it and they."""
+    if pronoun in ("she", "he"):
+        names = {name for sentence in before[-_RECENT:] for name in _names_in(sentence)}
+        return names.pop() if len(names) == 1 else ""
+    for sentence in reversed(before[-_RECENT:]):
         clause = _subject_before(sentence)
         if (
             clause
-            and clause.subject.lower() not in ("it", "there", "that", "this", "she", "he", "you", "we", "i", "they")
+            and _is_named(clause.subject)
             and len(clause.subject.split()) <= 4
             and (clause.tag in PLURAL_VERBS) == (pronoun == "they")
         ):
@@ -87,10 +93,17 @@ def _antecedent(pronoun: str, before: Sequence[str]) -> str:
     return ""
 
 
-def _name_in(sentence: str) -> str:
-    called = re.search(r"\bcalled ([A-Z][a-z]+)", sentence)
-    begins = re.match(r"([A-Z][a-z]+) (?=\w+(?:ed|s)\b)", sentence)
-    for found in (called, begins):
-        if found and found[1].lower() not in STOP_WORDS and found[1].lower() not in ("one", "many", "everybody"):
-            return found[1]
-    return ""
+def _is_named(subject: str) -> bool:
+    """Whether a subject names its thing: it begins with an article or a noun, not with a "so" or a pronoun."""
+    tokens = tagged(subject)
+    begins = tokens[0].tag[:2] in ("AT", "DT", "DP", "NN", "NP", "AJ", "CR") if tokens else False
+    return begins and any(token.tag[:2] in ("NN", "NP") for token in tokens) and not _NO_NAME.match(subject)
+
+
+def _names_in(sentence: str) -> set[str]:
+    """The people a sentence names: capital words inside it, and one at its start that no dictionary has."""
+    inside = set(re.findall(r"(?<=[a-z,] )([A-Z][a-z]+)\b", sentence))
+    first = re.match(r"([A-Z][a-z]+)\b", sentence)
+    if first and not is_known(first[1].lower()) and first[1].lower() not in STOP_WORDS:
+        inside.add(first[1])
+    return inside

@@ -45,8 +45,8 @@ class Edit:
 
 @dataclass(frozen=True, slots=True)
 class Reworked:
-    """What becomes of a sentence: ``edits`` make it, ``seconds`` are won by it (below 0: lost), ``lost`` names the
-    cues, names and numbers that go with it."""
+    """What becomes of a sentence: ``edits`` make it, ``seconds`` are won by it (below 0: lost), ``cues`` are
+    the ids of those whose word goes, ``lost`` the names and numbers that go with it."""
 
     sentence: Sentence
     change: Change
@@ -154,14 +154,12 @@ def _one(sentence: Sentence, change: Change, pace: Pace) -> Reworked:
     if change.after == change.before:
         return Reworked(sentence, change)
     edits = tuple(edits_between(sentence, change.after))
-    kept = {cue.id for cue in with_edits(sentence.line, edits).cues}
-    inside = [cue for cue in sentence.line.cues if sentence.start <= cue.start < sentence.end]
     return Reworked(
         sentence,
         change,
         edits,
         pace.seconds(change.before) - pace.seconds(change.after),
-        tuple(cue.id for cue in inside if cue.id not in kept),
+        tuple(cue.id for cue in sentence.line.cues if any(edit.start <= cue.start < edit.end for edit in edits)),
         tuple(sorted(_named(change.before) - _named(change.after))),
     )
 

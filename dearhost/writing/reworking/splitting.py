@@ -22,7 +22,7 @@ def split_sentence(sentence: str, longest: int = LONGEST) -> list[str]:
     """The sentence in parts of at most ``longest`` words, where it can be cut; else as it is."""
     if len(sentence.split()) <= longest or "“" in sentence:
         return [sentence]
-    mark = sentence[-1] if sentence[-1:] in ".?!" else "."
+    mark = sentence[-1] if sentence.endswith((".", "?", "!")) else "."
     parts = _parts(expanded(sentence.rstrip(".?!")), longest)
     if len(parts) == 1:
         return [sentence]

@@ -16,6 +16,7 @@ from dearhost.writing.english.clauses import (
     upper_first,
 )
 from dearhost.writing.english.tagging import FINITE, PAST, expanded, has_finite_verb, tagged
+from dearhost.writing.english.verbs import is_verb
 from dearhost.writing.reworking.lexicon import DOUBLINGS, ENDINGS, LONG_WAYS, OPENERS, RUN_UPS, WEAK
 
 _FEWEST = 3
@@ -56,7 +57,7 @@ def squeezed(sentence: str) -> tuple[Squeezed, ...]:
 
 def _once(sentence: str) -> Iterator[Squeezed]:
     text = expanded(sentence)
-    mark = text[-1] if text[-1:] in ".?!" else "."
+    mark = text[-1] if text.endswith((".", "?", "!")) else "."
     body = text.rstrip(".?!")
     if "“" in body or '"' in body:  # what somebody said is never reworded
         return
@@ -106,7 +107,7 @@ def _without_relative_clause(body: str) -> Iterator[tuple[str, str]]:
     if inside and is_clause(f"{inside[1]} {inside[2]}") and tagged(inside[2])[0].tag in FINITE | {"AV0"}:
         yield "a relative clause inside", f"{inside[1]} {inside[2]}"
     doing = re.match(r"(.+), (\w+ing)\b [^,]+$", body)
-    if doing and is_clause(doing[1]) and tagged(doing[2])[0].tag in ("VVG", "VHG", "VBG"):
+    if doing and is_clause(doing[1]) and is_verb(doing[2].lower()):
         yield "an -ing phrase at the end", doing[1]
 
 

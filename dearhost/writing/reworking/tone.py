@@ -41,9 +41,6 @@ _PLAIN_WORDS: Mapping[str, str] = {
     "require": "need",
     "requires": "needs",
     "additional": "more",
-    "in addition": "also",
-    "therefore": "so",
-    "however": "but",
 }
 _CHEER = "wonderful lovely great amazing brilliant happy glad delighted fun exciting fantastic nice charming".split()
 _FORMAL_OPENERS = {"And": "In addition, ", "But": "However, ", "So": "Therefore, "}
