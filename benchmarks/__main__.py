@@ -6,7 +6,7 @@ import sys
 import tempfile
 from pathlib import Path
 
-from benchmarks import editing, films, users, voices, writing
+from benchmarks import drafts, editing, films, users, voices, writing
 from dearhost.production import data_folder
 
 BENCHMARKS = {
@@ -18,6 +18,8 @@ BENCHMARKS = {
     "write": writing.prompt_book,
     "memory": films.memory_of_ten_minutes,
     "users": users.ten_users,
+    "drafts": drafts.drafts_read_aloud,
+    "draft-speed": drafts.writing_speed,
     "speak": voices.speaking,
     "align": voices.aligning,
     "match": voices.matching,

@@ -158,7 +158,7 @@ def _finished(outline: Outline, structure: str) -> Draft:
     goal, tries = target, []
     for _ in range(4):
         parts = _with_topic(_chosen_parts(outline, goal), outline)
-        seconds = sum(_part_seconds(part, pace) for part in parts)
+        seconds = sum(part_seconds(part, pace) for part in parts)
         tries.append((abs(seconds - target), parts, seconds))
         if abs(seconds - target) <= 0.02 * target:
             break
@@ -169,12 +169,14 @@ def _finished(outline: Outline, structure: str) -> Draft:
     open_seconds, short = 0.0, target - seconds
     if short > max(_SHORT_BY, NEAR * target):
         parts, open_seconds = _with_slots(parts, outline, short)
+        seconds = sum(part_seconds(part, pace) for part in parts)  # a slot divides lines
     points = sorted({p for part in parts for line in part.lines if line.kind is LineKind.POINT for p in line.points})
     draft = Draft(structure, tuple(parts), seconds, open_seconds, target, tuple(points), frozenset(outline.promised))
     return replace(draft, faults=_faults(draft, len(outline.points)))
 
 
-def _part_seconds(part: Part, pace: Pace) -> float:
+def part_seconds(part: Part, pace: Pace) -> float:
+    """Seconds a part runs, with the silence between its lines and before it."""
     turns = sum(not turn.is_slot for turn in turns_of(part.lines))
     return seconds_of(part.lines, pace) + (pace.scene + pace.line * turns if turns else 0.0)
 

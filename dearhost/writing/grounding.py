@@ -30,11 +30,12 @@ class Ungrounded:
     @property
     def slot(self) -> str:
         """The sentence with an open slot for what was invented."""
-        question = {"number": "{which number?}", "name": "{who?}"}.get(self.what)
-        for word in self.words if question else ():
-            replaced = re.sub(rf"\b{re.escape(word)}\b", question or "", self.sentence, count=1)
-            if replaced != self.sentence:
-                return replaced
+        if self.what == "number":
+            for match in re.finditer(r"\d(?:[\d.,:]*\d)?", self.sentence):
+                if match[0].replace(",", "") in self.words:
+                    return self.sentence[: match.start()] + "{which number?}" + self.sentence[match.end() :]
+        elif self.what == "name":
+            return re.sub(rf"\b{re.escape(self.words[0])}\b", "{who?}", self.sentence, count=1)
         start = " ".join(re.sub(r"[{}\[\]]", "", self.sentence).split()[:6])
         return f"{{is this so? {start}"[: LONGEST_SLOT - 1].rstrip() + "}"
 

@@ -21,12 +21,16 @@ from server.productions.say_as_api import router as say_as
 from server.productions.stage_api import router as stage
 from server.productions.takes_api import router as takes
 from server.productions.voice_api import router as voice
-from server.productions.writing_api import router as writing
+from server.productions.writing_api import router as pasting
 from server.room import is_full, release
 from server.voices.api import router as voices
 from server.voices.made_api import router as made
 from server.voices.matched_api import router as matched
 from server.voices.matches_api import router as matches
+from server.writing.drafting_api import router as drafting
+from server.writing.model_api import router as models
+from server.writing.sources_api import documents
+from server.writing.sources_api import router as comments
 
 api = NinjaAPI(
     title="Dear Host",
@@ -47,10 +51,14 @@ for prefix, router in (
     ("/hosts", hosts),
     ("/productions", productions),
     ("/productions", stage),
-    ("/productions", writing),
+    ("/productions", pasting),
+    ("/productions", comments),
     ("/productions", takes),
     ("/productions", say_as),
     ("/productions", voice),
+    ("/writing", drafting),
+    ("/writing", models),
+    ("/writing", documents),
     ("/deliveries", deliveries),
     ("/jobs", jobs),
 ):

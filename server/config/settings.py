@@ -52,6 +52,7 @@ INSTALLED_APPS = [
     "server.hosts",
     "server.productions",
     "server.deliveries",
+    "server.writing",
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",
@@ -97,6 +98,8 @@ JOB_WORK = {
     "voice-over": "server.productions.work.make_voice_over",
     "draft": "server.productions.work.draft_from_recording",
     "voice-match": "server.voices.work.fit_voice",
+    "comments": "server.writing.work.sort_comments",
+    "model-draft": "server.writing.work.write_with_model",
 }
 """What does jobs of each kind."""
 RECORDING_HOLDERS = (

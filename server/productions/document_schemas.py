@@ -118,6 +118,7 @@ class BriefSchema(Schema):
     channel: str = ""
     tone: str = ""
     own_words: str = ""
+    sample: str = ""
     call_to_action: str = ""
     points: list[str] = []
     target: float = 0.0

@@ -8,7 +8,8 @@ from dataclasses import dataclass, replace
 from difflib import SequenceMatcher
 
 from dearhost.script import Direction, Line, Scene, Script, placeholders, with_text, words_of
-from dearhost.writing.english.clauses import is_common_word
+from dearhost.writing.brief_reading import BriefRead
+from dearhost.writing.english.clauses import contracted, is_common_word, upper_first
 from dearhost.writing.english.numbers import figures
 from dearhost.writing.english.stems import covers, sentence_spans
 from dearhost.writing.pace import Pace
@@ -16,6 +17,7 @@ from dearhost.writing.reworking.changes import Change, left_alone
 from dearhost.writing.reworking.shortening import shortened
 from dearhost.writing.reworking.splitting import split_sentence
 from dearhost.writing.reworking.tone import toned
+from dearhost.writing.sayings import TOPIC, ways_of_saying
 
 _SAID = 0.6
 """From which part of its words on a point is still said."""
@@ -118,6 +120,37 @@ def breathing(lines: Sequence[Line], longest: int, pace: Pace, points: Sequence[
             Change(sentence.text, " ".join(parts), ("a long sentence cut",)) if cut else left_alone(parts[0])
         )
     return _reworked(sentences, changes, pace, points)
+
+
+def longer(lines: Sequence[Line], read: BriefRead, seconds: float) -> Rework:
+    """Points of a brief that lines do not say yet, each after the sentence that is most like it, until ``seconds`` are
+    added (0: all of them)."""
+    sentences = sentences_of(lines)
+    said = " ".join(sentence.text for sentence in sentences)
+    after: dict[int, list[str]] = {}
+    added = 0.0
+    for point in read.points:
+        if covers(point.text, said) >= _SAID or not sentences:
+            continue
+        text = contracted(
+            ways_of_saying(point, read.subject, read.names)[0].text.replace(TOPIC, upper_first(read.topic))
+        )
+        if seconds and added and added + read.pace.seconds(text) > seconds + 1:
+            continue
+        place = max(range(len(sentences)), key=lambda index: (covers(point.text, sentences[index].text), index))
+        after.setdefault(place, []).append(text)
+        added += read.pace.seconds(text)
+    done = []
+    for index, sentence in enumerate(sentences):
+        more = " ".join(after.get(index, []))
+        if not more:
+            done.append(Reworked(sentence, left_alone(sentence.text)))
+            continue
+        change = Change(sentence.text, f"{sentence.text} {more}", ("a point not said yet",))
+        edit = Edit(sentence.end, sentence.end, f" {more}")
+        done.append(Reworked(sentence, change, (edit,), -read.pace.seconds(more)))
+    before = sum(read.pace.seconds(sentence.text) for sentence in sentences)
+    return Rework(tuple(done), before, before + added)
 
 
 def trimmed(lines: Sequence[Line], end: str, seconds: float, pace: Pace, points: Sequence[str] = ()) -> Rework:

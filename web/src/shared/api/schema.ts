@@ -868,6 +868,94 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/productions/{production_id}/comments": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Comments
+         * @description How many comments are kept.
+         */
+        get: operations["getComments"];
+        put?: never;
+        /**
+         * Paste
+         * @description Keep pasted comments. Raises CommentsError.
+         */
+        post: operations["pasteComments"];
+        /**
+         * Drop
+         * @description Put all comments away.
+         */
+        delete: operations["dropComments"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/productions/{production_id}/comments/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Open File
+         * @description Keep the comments of a file: a table's column, or a list's lines. Raises CommentsError, UnreadableScript.
+         */
+        post: operations["openComments"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/productions/{production_id}/comments/sorted": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Sort
+         * @description Have the comments sorted; the job's result holds them. Raises CommentsError where there are none.
+         */
+        post: operations["sortComments"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/productions/{production_id}/comments/move": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Move
+         * @description Sort one comment by hand.
+         */
+        post: operations["moveComment"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/productions/{production_id}/takes": {
         parameters: {
             query?: never;
@@ -1210,6 +1298,170 @@ export interface paths {
          * @description Begin a production with a draft of what a recording says. Raises UnreadableSound.
          */
         post: operations["beginFromRecording"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/writing/drafts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Drafts
+         * @description Drafts in every structure the brief carries.
+         */
+        post: operations["writeDrafts"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/writing/ideas": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Find Ideas
+         * @description Ten angles on the topic of a brief.
+         */
+        post: operations["findIdeas"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/writing/tones": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Tones
+         * @description The tones one can ask for.
+         */
+        get: operations["listTones"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/writing/rework": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Rework
+         * @description A script, or some of its lines, reworked sentence by sentence.
+         */
+        post: operations["reworkScript"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/writing/model": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get
+         * @description Where the account's model listens; "" for nowhere.
+         */
+        get: operations["getModel"];
+        /**
+         * Put
+         * @description Set it, or take it away. Raises ModelServerError for an address that is not this machine.
+         */
+        put: operations["setModel"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/writing/model/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview
+         * @description What would be sent for a draft; sends nothing.
+         */
+        post: operations["previewModelDraft"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/writing/model/drafts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Draft
+         * @description Have the model write a draft; the job's result holds it as a draft, and what it made up.
+         */
+        post: operations["writeModelDraft"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/writing/points": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Points
+         * @description The key points of a document, each with the sentence it comes from. Raises UnreadableScript, WritingError.
+         */
+        post: operations["readPoints"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2069,6 +2321,11 @@ export interface components {
              */
             own_words: string;
             /**
+             * Sample
+             * @default
+             */
+            sample: string;
+            /**
              * Call To Action
              * @default
              */
@@ -2159,6 +2416,7 @@ export interface components {
              *       "channel": "",
              *       "tone": "",
              *       "own_words": "",
+             *       "sample": "",
              *       "call_to_action": "",
              *       "points": [],
              *       "target": 0
@@ -2895,6 +3153,83 @@ export interface components {
             after: components["schemas"]["DocumentSchema"];
         };
         /**
+         * CommentsOut
+         * @description How many are kept, and what was left out; ``columns`` are those of a table, ``column`` the one that was read.
+         */
+        CommentsOut: {
+            /** Count */
+            count: number;
+            /** Doubles */
+            doubles: number;
+            /** Junk */
+            junk: number;
+            /** Beyond */
+            beyond: number;
+            /**
+             * Columns
+             * @default []
+             */
+            columns: string[];
+            /**
+             * Column
+             * @default
+             */
+            column: string;
+        };
+        /**
+         * CommentsIn
+         * @description Comments as pasted.
+         */
+        CommentsIn: {
+            /** Text */
+            text: string;
+        };
+        /**
+         * JobOut
+         * @description A job and where it stands; ``result`` is what it gave, by its kind.
+         */
+        JobOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Kind */
+            kind: string;
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "queued" | "running" | "done" | "failed" | "stopped";
+            /** Progress */
+            progress: number;
+            /** Doing */
+            doing: string;
+            /** Seconds Left */
+            seconds_left: number | null;
+            /** Message */
+            message: string;
+            /** Stop Requested */
+            stop_requested: boolean;
+            /** Result */
+            result: {
+                [key: string]: unknown;
+            };
+        };
+        /**
+         * MoveIn
+         * @description A comment, by its index, sorted by hand.
+         */
+        MoveIn: {
+            /** Comment */
+            comment: number;
+            /**
+             * Concern
+             * @enum {string}
+             */
+            concern: "puzzle" | "wish" | "praise" | "undecided";
+        };
+        /**
          * TakeOut
          * @description A take of a line. ``delivery`` and ``recording`` are what its line's cues hold when it is the line's take.
          */
@@ -3078,38 +3413,6 @@ export interface components {
             entries: components["schemas"]["SayAsSchema"][];
         };
         /**
-         * JobOut
-         * @description A job and where it stands; ``result`` is what it gave, by its kind.
-         */
-        JobOut: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** Kind */
-            kind: string;
-            /**
-             * Status
-             * @enum {string}
-             */
-            status: "queued" | "running" | "done" | "failed" | "stopped";
-            /** Progress */
-            progress: number;
-            /** Doing */
-            doing: string;
-            /** Seconds Left */
-            seconds_left: number | null;
-            /** Message */
-            message: string;
-            /** Stop Requested */
-            stop_requested: boolean;
-            /** Result */
-            result: {
-                [key: string]: unknown;
-            };
-        };
-        /**
          * VoiceOverIn
          * @description What to write of the voice; see ``VoiceOverOrder``.
          */
@@ -3189,6 +3492,302 @@ export interface components {
             host: string;
             /** Productions */
             productions: string[];
+        };
+        /**
+         * DraftOut
+         * @description A draft; ``points`` are the numbers it says, from 0.
+         */
+        DraftOut: {
+            /** Structure */
+            structure: string;
+            /** Name */
+            name: string;
+            /** Seconds */
+            seconds: number;
+            /** Open Seconds */
+            open_seconds: number;
+            /** Points */
+            points: number[];
+            /** Parts */
+            parts: components["schemas"]["DraftPartOut"][];
+        };
+        /**
+         * DraftPartOut
+         * @description A part of a draft as a scene; ``place`` says where it belongs, ``open_seconds`` what its slots leave.
+         */
+        DraftPartOut: {
+            /**
+             * Place
+             * @enum {string}
+             */
+            place: "opening" | "middle" | "ending";
+            /** Seconds */
+            seconds: number;
+            /** Open Seconds */
+            open_seconds: number;
+            /** Points */
+            points: number[];
+            /** Open */
+            open: string[];
+            scene: components["schemas"]["SceneSchema"];
+        };
+        /**
+         * DraftsOut
+         * @description Drafts, best first. ``points`` is how many the brief has.
+         */
+        DraftsOut: {
+            /** Drafts */
+            drafts: components["schemas"]["DraftOut"][];
+            /** Held Back */
+            held_back: components["schemas"]["HeldBackOut"][];
+            /** Points */
+            points: number;
+        };
+        /**
+         * HeldBackOut
+         * @description A structure that is not offered, and why.
+         */
+        HeldBackOut: {
+            /** Structure */
+            structure: string;
+            /** Name */
+            name: string;
+            /** Reason */
+            reason: string;
+        };
+        /**
+         * DraftsIn
+         * @description A length in seconds, and a seed: another one gives other drafts. ``structures`` empty for all.
+         */
+        DraftsIn: {
+            brief: components["schemas"]["BriefSchema"];
+            /**
+             * Speakers
+             * @default []
+             */
+            speakers: string[];
+            /**
+             * Voice
+             * @default
+             */
+            voice: string;
+            /** Target */
+            target: number;
+            /**
+             * Seed
+             * @default 0
+             */
+            seed: number;
+            /**
+             * Structures
+             * @default []
+             */
+            structures: string[];
+        };
+        /**
+         * IdeaOut
+         * @description An angle; one with an open slot as its title has no structure.
+         */
+        IdeaOut: {
+            /** Kind */
+            kind: string;
+            /** Title */
+            title: string;
+            /** First */
+            first: string;
+            /** Points */
+            points: number[];
+            /** Structure */
+            structure: string;
+        };
+        /**
+         * WriterIn
+         * @description A brief and who speaks, the first of them the host; ``voice`` is theirs, whose pace counts.
+         */
+        WriterIn: {
+            brief: components["schemas"]["BriefSchema"];
+            /**
+             * Speakers
+             * @default []
+             */
+            speakers: string[];
+            /**
+             * Voice
+             * @default
+             */
+            voice: string;
+        };
+        /**
+         * ToneOut
+         * @description A tone one can ask for.
+         */
+        ToneOut: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * EditOut
+         * @description ``text`` in place of characters ``start`` to ``end`` of a line.
+         */
+        EditOut: {
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** Text */
+            text: string;
+        };
+        /**
+         * ReworkOut
+         * @description A rework, sentence by sentence; ``asks`` is what only the writer can give, ``delivery`` and ``pace`` suit the
+         *     tone.
+         */
+        ReworkOut: {
+            /** Sentences */
+            sentences: components["schemas"]["ReworkedOut"][];
+            /** Before */
+            before: number;
+            /** After */
+            after: number;
+            /** Points Lost */
+            points_lost: string[];
+            /**
+             * Asks
+             * @default
+             */
+            asks: string;
+            /**
+             * Delivery
+             * @default
+             */
+            delivery: string;
+            /**
+             * Pace
+             * @default 1
+             */
+            pace: number;
+        };
+        /**
+         * ReworkedOut
+         * @description A sentence, what becomes of it and why; ``seconds`` are won by it, ``cues`` are ids of those that lose their
+         *     word, ``lost`` names and numbers that go.
+         */
+        ReworkedOut: {
+            /** Line */
+            line: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** Before */
+            before: string;
+            /** After */
+            after: string;
+            /** Rules */
+            rules: string[];
+            /** Seconds */
+            seconds: number;
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+            /** Cues */
+            cues: string[];
+            /** Lost */
+            lost: string[];
+        };
+        /**
+         * ReworkIn
+         * @description What to do with which lines; ``lines`` empty for all. ``seconds`` is the length wanted, or what to trim.
+         */
+        ReworkIn: {
+            brief: components["schemas"]["BriefSchema"];
+            /**
+             * Speakers
+             * @default []
+             */
+            speakers: string[];
+            /**
+             * Voice
+             * @default
+             */
+            voice: string;
+            script: components["schemas"]["ScriptSchema"];
+            /**
+             * Lines
+             * @default []
+             */
+            lines: string[];
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "shorter" | "longer" | "tone" | "breathing" | "opening" | "closing";
+            /**
+             * Seconds
+             * @default 0
+             */
+            seconds: number;
+            /**
+             * Tone
+             * @default plain
+             */
+            tone: string;
+            /**
+             * Longest
+             * @default 18
+             */
+            longest: number;
+        };
+        /**
+         * ModelIn
+         * @description Where a model listens on this machine; "" for nowhere.
+         */
+        ModelIn: {
+            /**
+             * Address
+             * @default
+             */
+            address: string;
+            /**
+             * Model
+             * @default local
+             */
+            model: string;
+        };
+        /**
+         * PreviewOut
+         * @description What would be sent, as it is sent.
+         */
+        PreviewOut: {
+            /** Address */
+            address: string;
+            /** Sent */
+            sent: string;
+        };
+        /**
+         * DocumentPointsOut
+         * @description Points of a document; ``unread`` sentences were too many.
+         */
+        DocumentPointsOut: {
+            /** Title */
+            title: string;
+            /** Points */
+            points: components["schemas"]["KeyPointOut"][];
+            /** Quotations */
+            quotations: string[];
+            /** Unread */
+            unread: number;
+        };
+        /**
+         * KeyPointOut
+         * @description A point of a document and its sentence.
+         */
+        KeyPointOut: {
+            /** Text */
+            text: string;
+            /** Source */
+            source: string;
         };
         /**
          * DeliveryOut
@@ -4566,6 +5165,157 @@ export interface operations {
             };
         };
     };
+    getComments: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                production_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CommentsOut"];
+                };
+            };
+        };
+    };
+    pasteComments: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                production_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CommentsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CommentsOut"];
+                };
+            };
+        };
+    };
+    dropComments: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                production_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    openComments: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                production_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                    /**
+                     * Column
+                     * @default
+                     */
+                    column?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CommentsOut"];
+                };
+            };
+        };
+    };
+    sortComments: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                production_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
+                };
+            };
+        };
+    };
+    moveComment: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                production_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MoveIn"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     listTakes: {
         parameters: {
             query?: never;
@@ -5041,6 +5791,220 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["JobOut"];
+                };
+            };
+        };
+    };
+    writeDrafts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DraftsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DraftsOut"];
+                };
+            };
+        };
+    };
+    findIdeas: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WriterIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IdeaOut"][];
+                };
+            };
+        };
+    };
+    listTones: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ToneOut"][];
+                };
+            };
+        };
+    };
+    reworkScript: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReworkIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReworkOut"];
+                };
+            };
+        };
+    };
+    getModel: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ModelIn"];
+                };
+            };
+        };
+    };
+    setModel: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ModelIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ModelIn"];
+                };
+            };
+        };
+    };
+    previewModelDraft: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DraftsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PreviewOut"];
+                };
+            };
+        };
+    };
+    writeModelDraft: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DraftsIn"];
+            };
+        };
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
+                };
+            };
+        };
+    };
+    readPoints: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DocumentPointsOut"];
                 };
             };
         };

@@ -1,0 +1,1 @@
+"""What changes something about writing."""

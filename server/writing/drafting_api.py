@@ -1,0 +1,101 @@
+"""Drafts, ideas and rework. All of it is worked out from what is sent, and changes nothing."""
+
+from __future__ import annotations
+
+from dataclasses import asdict
+from typing import Any
+
+from django.http import HttpRequest
+from ninja import Router
+
+from dearhost.errors import WritingError
+from dearhost.production import own_choices_from_json
+from dearhost.script import Line, from_json
+from dearhost.writing.drafts import draft_all
+from dearhost.writing.ideas import Idea, ideas
+from dearhost.writing.language import ensure_english
+from dearhost.writing.reworking.script_rework import Rework, Reworked, breathing, in_tone, longer, shorter, trimmed
+from dearhost.writing.reworking.tone import TONES, ToneRule
+from dearhost.writing.structures import STRUCTURES
+from server.writing.reading import brief_of, draft_data, voice_pace
+from server.writing.schemas import DraftsIn, DraftsOut, IdeaOut, ReworkIn, ReworkOut, ToneOut, WriterIn
+
+router = Router(tags=["writing"])
+
+
+@router.post("/drafts", response=DraftsOut, operation_id="writeDrafts")
+def drafts(request: HttpRequest, data: DraftsIn) -> dict[str, Any]:
+    """Drafts in every structure the brief carries."""
+    read = brief_of(data)
+    made = draft_all(read, data.target, data.seed, data.structures or None)
+    return {
+        "drafts": [draft_data(draft, read) for draft in made.drafts],
+        "held_back": [{**asdict(held), "name": STRUCTURES[held.structure].name} for held in made.held_back],
+        "points": len(read.points),
+    }
+
+
+@router.post("/ideas", response=list[IdeaOut], operation_id="findIdeas")
+def find_ideas(request: HttpRequest, data: WriterIn) -> tuple[Idea, ...]:
+    """Ten angles on the topic of a brief."""
+    return ideas(brief_of(data))
+
+
+@router.get("/tones", response=list[ToneOut], operation_id="listTones")
+def tones(request: HttpRequest) -> list[ToneRule]:
+    """The tones one can ask for."""
+    return list(TONES.values())
+
+
+@router.post("/rework", response=ReworkOut, operation_id="reworkScript")
+def rework(request: HttpRequest, data: ReworkIn) -> dict[str, Any]:
+    """A script, or some of its lines, reworked sentence by sentence."""
+    script = from_json(data.script.dict(), own_choices_from_json)
+    wanted = set(data.lines)
+    lines = [line for _, _, line in script.lines() if not wanted or line.id in wanted]
+    if not any(line.text.strip() for line in lines):
+        raise WritingError("There is nothing to rework yet: write a line first.")
+    ensure_english(" ".join(line.text for line in lines))
+    tone = TONES.get(data.tone)
+    if tone is None:
+        raise WritingError(f"There is no tone “{data.tone}”. There are: {', '.join(TONES)}.")
+    done = _reworked(data, lines)
+    answer: dict[str, Any] = {
+        "sentences": [_sentence(sentence) for sentence in done.sentences],
+        "before": done.before,
+        "after": done.after,
+        "points_lost": list(done.points_lost),
+    }
+    if data.kind == "tone":
+        answer |= {"asks": tone.asks, "delivery": tone.delivery, "pace": tone.pace}
+    return answer
+
+
+def _reworked(data: ReworkIn, lines: list[Line]) -> Rework:
+    pace, points = voice_pace(data.voice), data.brief.points
+    if data.kind == "tone":
+        return in_tone(lines, data.tone, pace, points)
+    if data.kind == "breathing":
+        return breathing(lines, data.longest, pace, points)
+    if data.kind in ("opening", "closing"):
+        return trimmed(lines, data.kind, data.seconds or 5.0, pace, points)
+    if data.kind == "longer":
+        return longer(lines, brief_of(data), data.seconds)
+    if not data.seconds:
+        raise WritingError("How long may it run? Give a length in seconds.")
+    return shorter(lines, data.seconds, pace, points)
+
+
+def _sentence(done: Reworked) -> dict[str, Any]:
+    return {
+        "line": done.sentence.line.id,
+        "start": done.sentence.start,
+        "end": done.sentence.end,
+        "before": done.change.before,
+        "after": done.change.after,
+        "rules": list(done.change.rules),
+        "seconds": done.seconds,
+        "edits": [asdict(edit) for edit in done.edits],
+        "cues": list(done.cues),
+        "lost": list(done.lost),
+    }
