@@ -64,6 +64,8 @@ _TOGETHER = 0.75
 """Of the comments of the rarer word: from here on two words are one theme."""
 _ANSWERED = 0.34
 """Of a wish's words, weighted alike, from which a point answers it."""
+_SAID_BY_A_LINE = 0.6
+"""The same of a line of the script, which also says much else."""
 _MOST_PHRASES = 12
 _GENERIC = frozenset(
     "day time way thing lot bit year month hour week morning minute man lady everything nothing something nobody "
@@ -267,4 +269,4 @@ def answered_in(texts: Sequence[str], comment: str) -> int | None:
     """The index of the text that answers a comment best, or None where none does."""
     scores = [covers(comment, text) for text in texts]
     best = max(range(len(texts)), key=lambda index: scores[index], default=None)
-    return best if best is not None and scores[best] >= _ANSWERED + 0.16 else None
+    return best if best is not None and scores[best] >= _SAID_BY_A_LINE else None

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import asdict
+from dataclasses import asdict, replace
 from typing import Any
 
 from django.http import HttpRequest
@@ -10,11 +10,21 @@ from ninja import Router
 
 from dearhost.errors import WritingError
 from dearhost.production import own_choices_from_json
-from dearhost.script import Line, from_json
+from dearhost.script import Line, Script, from_json
 from dearhost.writing.drafts import draft_all
 from dearhost.writing.ideas import Idea, ideas
 from dearhost.writing.language import ensure_english
-from dearhost.writing.reworking.script_rework import Rework, Reworked, breathing, in_tone, longer, shorter, trimmed
+from dearhost.writing.pace import Pace
+from dearhost.writing.reworking.script_rework import (
+    Rework,
+    Reworked,
+    breathing,
+    in_tone,
+    longer,
+    shorter_in,
+    silence_of,
+    trimmed,
+)
 from dearhost.writing.reworking.tone import TONES, ToneRule
 from dearhost.writing.structures import STRUCTURES
 from server.writing.reading import brief_of, draft_data, voice_pace
@@ -59,7 +69,7 @@ def rework(request: HttpRequest, data: ReworkIn) -> dict[str, Any]:
     tone = TONES.get(data.tone)
     if tone is None:
         raise WritingError(f"There is no tone “{data.tone}”. There are: {', '.join(TONES)}.")
-    done = _reworked(data, lines)
+    done = _reworked(data, script, lines)
     answer: dict[str, Any] = {
         "sentences": [_sentence(sentence) for sentence in done.sentences],
         "before": done.before,
@@ -71,8 +81,18 @@ def rework(request: HttpRequest, data: ReworkIn) -> dict[str, Any]:
     return answer
 
 
-def _reworked(data: ReworkIn, lines: list[Line]) -> Rework:
-    pace, points = voice_pace(data.voice), data.brief.points
+def _reworked(data: ReworkIn, script: Script, lines: list[Line]) -> Rework:
+    pace = voice_pace(data.voice)
+    if data.kind == "shorter":
+        if not data.seconds:
+            raise WritingError("How long may it run? Give a length in seconds.")
+        return shorter_in(script, lines, data.seconds, pace, data.brief.points)
+    rework, silence = _without_silence(data, lines, pace), silence_of(script, lines, pace)
+    return replace(rework, before=rework.before + silence, after=rework.after + silence)
+
+
+def _without_silence(data: ReworkIn, lines: list[Line], pace: Pace) -> Rework:
+    points = data.brief.points
     if data.kind == "tone":
         return in_tone(lines, data.tone, pace, points)
     if data.kind == "breathing":
@@ -81,9 +101,7 @@ def _reworked(data: ReworkIn, lines: list[Line]) -> Rework:
         return trimmed(lines, data.kind, data.seconds or 5.0, pace, points)
     if data.kind == "longer":
         return longer(lines, brief_of(data), data.seconds)
-    if not data.seconds:
-        raise WritingError("How long may it run? Give a length in seconds.")
-    return shorter(lines, data.seconds, pace, points)
+    raise WritingError(f"There is no rework “{data.kind}”.")
 
 
 def _sentence(done: Reworked) -> dict[str, Any]:

@@ -262,20 +262,36 @@ def _with_lines(scene: Scene, edits: dict[str, list[Edit]]) -> Scene:
 def shortened_script(script: Script, seconds: float, pace: Pace, points: Sequence[str] = ()) -> ShorterScript:
     """The whole script shortened so that it runs ``seconds`` with the silence between its lines and scenes."""
     lines = [line for _, _, line in script.lines()]
-    silence = pace.line * len(lines) + pace.scene * sum(bool(scene.lines) for scene in script.scenes)
     if not sentences_of(lines):
         return ShorterScript(script, (), 0.0, 0.0)
-    best: ShorterScript | None = None
-    before = sum(pace.seconds(sentence.text) for sentence in sentences_of(lines)) + silence
-    for _ in range(3):  # lines that go take their silence with them
+    rework = shorter_in(script, lines, seconds, pace, points)
+    changes = tuple(done.change for done in rework.sentences)
+    return ShorterScript(taken(script, rework), changes, rework.before, rework.after)
+
+
+def shorter_in(script: Script, lines: Sequence[Line], seconds: float, pace: Pace, points: Sequence[str] = ()) -> Rework:
+    """Lines of a script shortened to ``seconds`` with the silence between them; lines that go take theirs with them.
+
+    There must be a sentence in them.
+    """
+    silence = before = silence_of(script, lines, pace)
+    best: Rework | None = None
+    for _ in range(3):
         rework = shorter(lines, max(1.0, seconds - silence), pace, points)
+        ids = {line.id for line in lines}
         short = taken(script, rework)
-        kept = [line for _, _, line in short.lines()]
-        silence = pace.line * len(kept) + pace.scene * sum(bool(scene.lines) for scene in short.scenes)
-        after = rework.after + silence
-        if best is None or abs(after - seconds) < abs(best.after - seconds):
-            best = ShorterScript(short, tuple(done.change for done in rework.sentences), before, after)
-        if abs(after - seconds) <= 0.02 * seconds:
+        silence = silence_of(short, [line for _, _, line in short.lines() if line.id in ids], pace)
+        found = replace(rework, before=rework.before + before, after=rework.after + silence)
+        if best is None or abs(found.after - seconds) < abs(best.after - seconds):
+            best = found
+        if abs(found.after - seconds) <= 0.02 * seconds:
             break
     assert best is not None
     return best
+
+
+def silence_of(script: Script, lines: Sequence[Line], pace: Pace) -> float:
+    """Seconds of silence before, between and after lines of a script."""
+    ids = {line.id for line in lines}
+    scenes = sum(any(line.id in ids for line in scene.lines) for scene in script.scenes)
+    return pace.line * len(lines) + pace.scene * scenes

@@ -34,6 +34,7 @@ import { useBookKeys } from "./useBookKeys";
 import { SayAsSheet } from "./voice/SayAsSheet";
 import { TakesColumn } from "./voice/TakesColumn";
 import { VoicePanel } from "./voice/VoicePanel";
+import { useWritingDesk } from "./writing/useWritingDesk";
 
 const TABS = ["Brief", "Voice", "Host", "Set", "Deliver"] as const;
 type Tab = (typeof TABS)[number];
@@ -106,6 +107,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 		replaceAll(editor, theirs.document, theirs.title);
 	};
 
+	const desk = useWritingDesk({ productionId, document, editor, current, open: tab === "Brief" });
 	const cueHandle = useRef<CueHandle>(null);
 	const hostOf = useCallback(
 		(lineId: string) => {
@@ -210,7 +212,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 					cueHandle={cueHandle}
 					advised={tab === "Brief"}
 					target={document.brief.target}
-					slip={paste && <PasteCard paste={paste} onCut={putIn} onWhole={() => putIn([])} />}
+					slip={paste ? <PasteCard paste={paste} onCut={putIn} onWhole={() => putIn([])} /> : desk.left}
 					finding={finding}
 					onFound={() => setFinding(false)}
 					onTry={playing.tryCue}
@@ -218,7 +220,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 					onSpeakFrom={speakFrom}
 				/>
 				<div className="spine" aria-hidden="true" />
-				<section className={`page face ${small ? "small" : ""}`} aria-label="Stage page">
+				<section className={`page face ${small ? "small" : ""} ${desk.right ? "whole" : ""}`} aria-label="Stage page">
 					<Stage
 						productionId={productionId}
 						revision={current ? revisionOf(current) : revision}
@@ -233,14 +235,16 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 						reading={reading.size > 0 && !readProblem}
 						beside={
 							tab === "Brief" ? (
-								<LengthGauge check={check} target={document.brief.target} />
+								<LengthGauge check={check} target={document.brief.target} onRework={desk.rework} />
 							) : (
 								tab === "Voice" && <TakesColumn productionId={productionId} editor={editor} kept={kept} />
 							)
 						}
 					/>
 					<div className="panel" role="tabpanel" id="panel" aria-label={tab}>
-						{tab === "Brief" && <BriefPanel {...panel} check={check} editor={editor} />}
+						{desk.leaves}
+						{desk.right ?? desk.panel}
+						{tab === "Brief" && !desk.right && !desk.panel && <BriefPanel {...panel} check={check} editor={editor} />}
 						{tab === "Host" && <HostPanel {...panel} editor={editor} times={times.get(current)} />}
 						{tab === "Voice" && (
 							<VoicePanel
@@ -292,6 +296,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 					onClose={() => setSaying(null)}
 				/>
 			)}
+			{desk.sheet}
 			{keysShown && <KeySheet onClose={() => setKeysShown(false)} />}
 			<OpenedNotes />
 			<Notices

@@ -86,11 +86,13 @@ export function PlainButton(props: {
 	disabled?: boolean;
 	small?: boolean;
 	label?: string;
+	type?: "button" | "submit";
 }) {
 	return (
 		<Button
 			variant="outline"
 			size={props.small ? "xs" : "sm"}
+			type={props.type ?? "button"}
 			onClick={props.onClick}
 			disabled={props.disabled ?? false}
 			aria-label={props.label}

@@ -7,6 +7,8 @@ import { type PanelProps, sceneAt } from "../document/panel";
 import { showPlace } from "../document/places";
 import { type Advice, numbered } from "../document/useNotes";
 import type { Check } from "../document/useSceneTimes";
+import { DocumentPoints, DocumentProblem, useDocumentPoints } from "../writing/DocumentPoints";
+import { OpenPlaces, openPlaces } from "../writing/OpenPlaces";
 
 type Props = PanelProps & { check: Check | null; editor: Editor };
 
@@ -16,7 +18,9 @@ export function BriefPanel({ document, current, check, editor, change }: Props) 
 	const { scene, number } = sceneAt(document, current);
 	const several = document.script.scenes.length > 1;
 	const set = (part: Partial<Brief>) => change({ brief: { ...brief, ...part } }, [], Object.keys(part)[0] ?? "");
-	const text = (name: "topic" | "audience" | "purpose" | "channel" | "tone" | "call_to_action" | "own_words") => ({
+	const text = (
+		name: "topic" | "audience" | "purpose" | "channel" | "tone" | "call_to_action" | "own_words" | "sample",
+	) => ({
 		value: brief[name],
 		note: noteOn(check, name),
 		onChange: (value: string) => set({ [name]: value }),
@@ -24,11 +28,11 @@ export function BriefPanel({ document, current, check, editor, change }: Props) 
 	return (
 		<div className="panel-grid brief">
 			<div>
-				<h3 className="panel-title">The brief</h3>
 				<Answer label="About" hint="what it is, in a few words" {...text("topic")} />
 				<Answer label="For" hint="who watches it" {...text("audience")} />
 				<Answer label="They should" hint="know or do what, afterwards" {...text("purpose")} />
 				<Points points={brief.points} check={check} onChange={(points) => set({ points })} />
+				<FromDocument onTake={(points) => set({ points: [...brief.points.filter((one) => one.trim()), ...points] })} />
 				<Answer label="Call to action" hint="what you ask of them" {...text("call_to_action")} />
 				<Answer label="Shown" hint="where it will run" {...text("channel")} />
 				<Length
@@ -48,10 +52,66 @@ export function BriefPanel({ document, current, check, editor, change }: Props) 
 					/>
 				)}
 				<Answer label="Tone" hint="dry, warm, brisk" {...text("tone")} />
+				<Answer label="Sounds like" hint="a text of your own, to write like it" serif {...text("sample")} />
 				<Answer label="Their words" hint="what they say about it themselves" serif {...text("own_words")} />
 			</div>
-			<Findings check={check} onShow={(advice) => showPlace(editor, advice.at)} />
+			<div>
+				<ToFillIn editor={editor} check={check} />
+				<Findings check={check} onShow={(advice) => showPlace(editor, advice.at)} />
+			</div>
 		</div>
+	);
+}
+
+/** Points taken from a document. */
+function FromDocument({ onTake }: { onTake: (points: string[]) => void }) {
+	const read = useDocumentPoints();
+	const files = useRef<HTMLInputElement>(null);
+	return (
+		<div className="from-document small">
+			<button type="button" className="link" disabled={read.isPending} onClick={() => files.current?.click()}>
+				{read.isPending ? "Reading the document…" : "Points from a document"}
+			</button>
+			<input
+				ref={files}
+				type="file"
+				accept=".html,.htm,.docx,.pdf,.md,.txt,.srt,.vtt,text/plain,text/html"
+				hidden
+				aria-label="Document to take points from"
+				onChange={(event) => {
+					const file = event.target.files?.[0];
+					if (file) read.mutate(file);
+					event.target.value = "";
+				}}
+			/>
+			<DocumentProblem error={read.error} />
+			{read.data && (
+				<DocumentPoints
+					found={read.data}
+					onTake={(points) => {
+						onTake(points);
+						read.reset();
+					}}
+					onClose={read.reset}
+				/>
+			)}
+		</div>
+	);
+}
+
+/** How many places of the script are open, and all of them in one go. */
+function ToFillIn({ editor, check }: { editor: Editor; check: Check | null }) {
+	const [shown, setShown] = useState(false);
+	const count = openPlaces(editor, check).length;
+	if (!count) return null;
+	return (
+		<p className="to-fill-in small">
+			<b className="num">{count}</b> {count === 1 ? "place is" : "places are"} open in the script.{" "}
+			<button type="button" className="link" onClick={() => setShown(true)}>
+				Fill {count === 1 ? "it" : "them"} in
+			</button>
+			{shown && <OpenPlaces editor={editor} check={check} onClose={() => setShown(false)} />}
+		</p>
 	);
 }
 

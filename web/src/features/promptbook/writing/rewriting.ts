@@ -1,0 +1,57 @@
+import type { Editor } from "@tiptap/core";
+import { closeHistory } from "@tiptap/pm/history";
+import { type Node as DocNode, Fragment } from "@tiptap/pm/model";
+import type { Schemas } from "../../../shared/api/client";
+import { lineById } from "../document/cues";
+import { newId, type Scene, sceneToNode } from "../document/document";
+
+export type Reworked = Schemas["ReworkedOut"];
+
+/** Other scenes in place of all that are there: one step to undo. */
+export function rewrite(editor: Editor, scenes: readonly Scene[]): void {
+	const nodes = scenes.map((scene) => editor.schema.nodeFromJSON(sceneToNode(scene)));
+	const { tr } = editor.state;
+	tr.replaceWith(0, tr.doc.content.size, nodes);
+	editor.view.dispatch(closeHistory(tr));
+}
+
+/**
+ * Make the edits of some sentences of a rework: one step to undo. Words that stay keep their cues; a line without words
+ * goes, and a scene whose lines are all gone goes with it.
+ */
+export function take(editor: Editor, sentences: readonly Reworked[]): void {
+	const { tr } = editor.state;
+	const edits = sentences.flatMap(({ line, edits }) => edits.map((edit) => ({ line, ...edit })));
+	for (const { line, start, end, text } of edits.sort((a, b) => b.start - a.start)) {
+		const found = lineById(tr.doc, line);
+		if (!found) continue;
+		const [from, to] = [found.start + start, Math.min(found.start + end, found.start + found.node.content.size)];
+		if (text) tr.replaceWith(from, to, editor.schema.text(text));
+		else tr.delete(from, to);
+	}
+	for (const line of new Set(edits.map((edit) => edit.line))) tidy(tr.doc, line, (from, to) => tr.delete(from, to));
+	if (tr.docChanged) editor.view.dispatch(closeHistory(tr));
+}
+
+/** Take a line away that has no words left, and its scene where it was the last; one block is always left. */
+function tidy(doc: DocNode, id: string, remove: (from: number, to: number) => void): void {
+	const found = lineById(doc, id);
+	if (!found || found.node.textContent.trim()) return;
+	const $line = doc.resolve(found.start);
+	const scene = $line.node(1);
+	const blocks = Array.from({ length: scene.childCount - 1 }, (_, i) => scene.child(i + 1));
+	const speaks = blocks.some((block) => block.type.name === "line" && block !== found.node);
+	if (!speaks && doc.childCount > 1) remove($line.before(1), $line.after(1));
+	else if (blocks.length > 1) remove($line.before(2), $line.after(2));
+}
+
+/** Put a direction at the end of a scene: unspoken, to be answered by whoever writes. */
+export function askInScene(editor: Editor, sceneId: string, text: string): void {
+	const { tr, schema } = editor.state;
+	tr.doc.forEach((scene, at) => {
+		if (scene.attrs.id !== sceneId) return;
+		const direction = schema.node("direction", { id: newId() }, Fragment.from(schema.text(text)));
+		tr.insert(at + scene.nodeSize - 1, direction);
+	});
+	if (tr.docChanged) editor.view.dispatch(closeHistory(tr));
+}
