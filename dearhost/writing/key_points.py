@@ -37,10 +37,11 @@ _PRAISED = re.compile(r"\b(lovely|wonderful|nice|beautiful)\b", re.I)
 
 @dataclass(frozen=True, slots=True)
 class KeyPoint:
-    """A point and the sentence of the document it was taken from."""
+    """A point, the sentence of the document it was taken from, and its rank: 0 for the one that carries most."""
 
     text: str
     source: str
+    rank: int = 0
 
 
 @dataclass(frozen=True, slots=True)
@@ -70,8 +71,8 @@ def key_points(
     step(0.3)
     score = text_rank(alike) + np.array([_weight(sentence, set(stems(title))) for sentence in kept])
     step(0.8)
-    chosen = sorted(_chosen(score, alike, min(most, len(kept))))
-    points = tuple(KeyPoint(_point(kept, index), kept[index]) for index in chosen)
+    chosen = _chosen(score, alike, min(most, len(kept)))
+    points = tuple(KeyPoint(_point(kept, index), kept[index], chosen.index(index)) for index in sorted(chosen))
     quotations = tuple(quote for sentence in kept for quote in re.findall(r"[“\"]([^”\"]{12,200})[”\"]", sentence))
     step(1.0)
     return KeyPoints(points, quotations, len(every) - len(kept))

@@ -60,6 +60,21 @@ class BriefNoteOut(Schema):
     message: str
 
 
+class DirectionCueOut(Schema):
+    """A direction that reads like a cue: the cue, and the word it would go on. ``block`` is the direction, or the line
+    it stands in from ``start`` to ``end``."""
+
+    block: str
+    text: str
+    line: str
+    offset: int
+    kind: str
+    label: str
+    parameters: dict[str, float | str]
+    start: int
+    end: int
+
+
 class CheckOut(Schema):
     """Words, running time, findings and advice of a document; ``cast``: who would play speakers nobody plays yet."""
 
@@ -71,4 +86,5 @@ class CheckOut(Schema):
     findings: list[FindingOut]
     advice: list[AdviceOut]
     brief: list[BriefNoteOut]
+    directions: list[DirectionCueOut]
     readability: ReadabilityOut | None

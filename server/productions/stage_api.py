@@ -26,6 +26,7 @@ from dearhost.production import (
     production_from_json,
     unlike_findings,
 )
+from dearhost.production.direction_cues import direction_cues
 from dearhost.production.uses import HOST, Use
 from dearhost.script import CueKind, Finding
 from dearhost.stage import SceneTimeline, scene_times, standing
@@ -60,6 +61,7 @@ def check(request: HttpRequest, document: DocumentSchema) -> dict[str, Any]:
         "findings": [_finding(f.to_json()) for f in (*findings(production.script), *_cast_findings(production))],
         "advice": report.advice,
         "brief": brief_notes(production.brief),
+        "directions": [asdict(found) for found in direction_cues(production.script)],
         "readability": report.readability,
     }
 

@@ -132,10 +132,11 @@ class ToneOut(Schema):
 
 
 class KeyPointOut(Schema):
-    """A point of a document and its sentence."""
+    """A point of a document, its sentence, and its rank, 0 for the one that carries most."""
 
     text: str
     source: str
+    rank: int
 
 
 class DocumentPointsOut(Schema):

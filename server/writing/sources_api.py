@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import asdict
 from typing import Any
 from uuid import UUID
 
@@ -37,7 +38,7 @@ def points(request: HttpRequest, file: File[UploadedFile]) -> dict[str, Any]:
         raise WritingError(f"'{name}' holds no whole sentence to take points from. Open it as a script instead.")
     return {
         "title": title,
-        "points": [{"text": point.text, "source": point.source} for point in found.points],
+        "points": [asdict(point) for point in found.points],
         "quotations": list(found.quotations),
         "unread": found.unread,
     }

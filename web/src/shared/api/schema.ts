@@ -2786,7 +2786,36 @@ export interface components {
             advice: components["schemas"]["AdviceOut"][];
             /** Brief */
             brief: components["schemas"]["BriefNoteOut"][];
+            /** Directions */
+            directions: components["schemas"]["DirectionCueOut"][];
             readability: components["schemas"]["ReadabilityOut"] | null;
+        };
+        /**
+         * DirectionCueOut
+         * @description A direction that reads like a cue: the cue, and the word it would go on. ``block`` is the direction, or the line
+         *     it stands in from ``start`` to ``end``.
+         */
+        DirectionCueOut: {
+            /** Block */
+            block: string;
+            /** Text */
+            text: string;
+            /** Line */
+            line: string;
+            /** Offset */
+            offset: number;
+            /** Kind */
+            kind: string;
+            /** Label */
+            label: string;
+            /** Parameters */
+            parameters: {
+                [key: string]: number | string;
+            };
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
         };
         /**
          * FindingOut
@@ -3781,13 +3810,15 @@ export interface components {
         };
         /**
          * KeyPointOut
-         * @description A point of a document and its sentence.
+         * @description A point of a document, its sentence, and its rank, 0 for the one that carries most.
          */
         KeyPointOut: {
             /** Text */
             text: string;
             /** Source */
             source: string;
+            /** Rank */
+            rank: number;
         };
         /**
          * DeliveryOut

@@ -7,6 +7,7 @@ import { type PanelProps, sceneAt } from "../document/panel";
 import { showPlace } from "../document/places";
 import { type Advice, numbered } from "../document/useNotes";
 import type { Check } from "../document/useSceneTimes";
+import { DirectionCues } from "../writing/DirectionCues";
 import { DocumentPoints, DocumentProblem, useDocumentPoints } from "../writing/DocumentPoints";
 import { OpenPlaces, openPlaces } from "../writing/OpenPlaces";
 
@@ -57,6 +58,7 @@ export function BriefPanel({ document, current, check, editor, change }: Props) 
 			</div>
 			<div>
 				<ToFillIn editor={editor} check={check} />
+				<DirectionCues editor={editor} check={check} />
 				<Findings check={check} onShow={(advice) => showPlace(editor, advice.at)} />
 			</div>
 		</div>

@@ -5,6 +5,8 @@ import { MainButton, PlainButton } from "../../../shared/ui/controls";
 import { Sheet } from "../../../shared/ui/Sheet";
 
 type Found = Schemas["DocumentPointsOut"];
+const TICKED = 8;
+
 type Row = { text: string; source: string; ticked: boolean };
 
 /** Send a document and read the points in it. */
@@ -16,7 +18,9 @@ type Props = { found: Found; onTake: (points: string[], title: string) => void; 
 
 /** The points of a document, each with its sentence: ticked, ordered and reworded before they are taken. */
 export function DocumentPoints({ found, onTake, onClose }: Props) {
-	const [rows, setRows] = useState<Row[]>(() => found.points.map((point, i) => ({ ...point, ticked: i < 8 })));
+	const [rows, setRows] = useState<Row[]>(() =>
+		found.points.map((point) => ({ ...point, ticked: point.rank < TICKED })),
+	);
 	const set = (index: number, part: Partial<Row>) =>
 		setRows((now) => now.map((row, i) => (i === index ? { ...row, ...part } : row)));
 	const shift = (index: number, by: number) =>

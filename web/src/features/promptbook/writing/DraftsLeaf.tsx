@@ -4,6 +4,7 @@ import { clock } from "../../../shared/time";
 import { MainButton, PlainButton } from "../../../shared/ui/controls";
 import { Galley } from "./Galley";
 import { Ideas } from "./Ideas";
+import { LengthWish } from "./LengthWish";
 import { ModelSheet } from "./ModelSheet";
 import { keptIn } from "./pasteUp";
 import type { Drafts, Writer } from "./useDrafts";
@@ -66,6 +67,12 @@ export function DraftsLeaf({ writer, drafts, onTake, onPoint, onBrief }: Props) 
 						</button>
 					</span>
 				)}
+				<LengthWish
+					key={drafts.target}
+					label="Length of the drafts"
+					value={drafts.target}
+					onChange={drafts.setTarget}
+				/>
 				<button type="button" className="link" onClick={drafts.other}>
 					Others of the same brief
 				</button>

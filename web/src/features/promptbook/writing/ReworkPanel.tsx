@@ -1,9 +1,9 @@
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
 import { api, ask, sentence } from "../../../shared/api/client";
-import { clock, parseLength, shownLength } from "../../../shared/time";
+import { clock } from "../../../shared/time";
 import { MainButton, PlainButton } from "../../../shared/ui/controls";
 import { Icon } from "../../../shared/ui/icons";
+import { LengthWish } from "./LengthWish";
 import type { Kind, ReworkState, Scope, Wish } from "./useRework";
 
 const KINDS: { value: Kind; text: string }[] = [
@@ -59,8 +59,9 @@ export function ReworkPanel({ rework, scene, onHear }: Props) {
 				{TIMED.includes(wish.kind) && (
 					<>
 						{wish.kind === "shorter" ? ", to " : ", by "}
-						<Seconds
+						<LengthWish
 							key={`${wish.kind} ${wish.seconds}`}
+							label="Length"
 							value={wish.seconds}
 							onChange={(seconds) => set({ seconds })}
 						/>
@@ -204,23 +205,5 @@ function Word<T extends string>({ label, value, options, onChange }: WordProps<T
 				</option>
 			))}
 		</select>
-	);
-}
-
-function Seconds({ value, onChange }: { value: number; onChange: (seconds: number) => void }) {
-	const [text, setText] = useState(shownLength(value));
-	const seconds = parseLength(text);
-	const done = () => seconds && seconds !== value && onChange(seconds);
-	return (
-		<input
-			className="wish-word"
-			aria-label="Length"
-			size={5}
-			value={text}
-			aria-invalid={!seconds}
-			onChange={(event) => setText(event.target.value)}
-			onBlur={done}
-			onKeyDown={(event) => event.key === "Enter" && done()}
-		/>
 	);
 }

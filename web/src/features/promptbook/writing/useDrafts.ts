@@ -11,7 +11,8 @@ export const USUAL_SECONDS = 60;
 
 /** Drafts of a brief, side by side, and what of them is kept. Nothing is asked for before `shown`. */
 export function useDrafts(writer: Writer, shown: boolean) {
-	const target = Math.min(3600, Math.max(3, writer.brief.target || USUAL_SECONDS));
+	const [wanted, setWanted] = useState(0);
+	const target = Math.min(3600, Math.max(3, wanted || writer.brief.target || USUAL_SECONDS));
 	const [seed, setSeed] = useState(0);
 	const [others, setOthers] = useState<Record<string, { of: Draft; draft: Draft; seed: number }>>({});
 	const [byModel, setByModel] = useState<Draft[]>([]);
@@ -45,6 +46,8 @@ export function useDrafts(writer: Writer, shown: boolean) {
 	});
 	return {
 		target,
+		/** Drafts of another length than the brief asks for. */
+		setTarget: setWanted,
 		drafts,
 		heldBack: found.data?.held_back ?? [],
 		waiting: found.isFetching || another.isPending,
