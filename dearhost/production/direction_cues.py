@@ -153,10 +153,8 @@ def meant(text: str) -> tuple[str, dict[str, Value]] | None:
 
 def _thing_in(text: str) -> str | None:
     """A prop that the text names, by its name or by what else it is looked for by."""
-    lower = text.lower()
-    return _named(PROPS, text) or next(
-        (n for n, p in PROPS.items() if any(re.search(rf"\b{w}s?\b", lower) for w in p.also.split()[:3])), None
-    )
+    also = (name for name, prop in PROPS.items() if _named(prop.also.split()[:3], text))
+    return _named(PROPS, text) or next(also, None)
 
 
 def _named(names: Iterable[str], text: str) -> str | None:

@@ -74,7 +74,7 @@ _GENERIC = frozenset(
 )
 _WISHES = re.compile(
     r"\b(i (?:just |only |really )?(?:wish|want|need|hope)|i would (?:like|love)|if only|would be (?:nice|good|great)"
-    r"|could you|can you|please (?:add|make|open|bring|put|give|let)|should (?:be|have)|why (?:not|do not you)"
+    r"|could you|can you|please (?!note)\w+|should (?:be|have)|why (?:not|do not you)"
     r"|what about|it lacks|missing)\b",
     re.I,
 )
