@@ -69,7 +69,8 @@ _SAID_BY_A_LINE = 0.6
 _MOST_PHRASES = 12
 _GENERIC = frozenset(
     "day time way thing lot bit year month hour week morning minute man lady everything nothing something nobody "
-    "one two three half place today everybody star question visit home page people "
+    "one two three half place today everybody star question visit home page people think thought know knew see saw "
+    "want wish hope like come came go went get got make made take took say said tell told look find "
     "lovely good great best nice wonderful beautiful better".split()
 )
 _WISHES = re.compile(
@@ -87,7 +88,7 @@ _BELIEF = re.compile(r"\bi (?:always )?(?:thought|assumed|believed)\b", re.I)
 _TROUBLES = re.compile(
     r"\b(too (?:many|much|small|long|far|expensive|steep|fast|dark|loud)|cut off|out of (?:order|everything)|nowhere"
     r"|closed|cannot|could not|not good enough|does not|do not know|no signal|wrong|minutes? slow|away with|never know"
-    r"|never has|nightmare|broken|nobody told|fiddly|tiny|got lost|full by)\b",
+    r"|never has|easy to miss|hard to|nightmare|broken|nobody told|fiddly|tiny|got lost|full by)\b",
     re.I,
 )
 _RELIEF = re.compile(

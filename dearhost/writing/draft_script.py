@@ -8,7 +8,7 @@ from collections.abc import Sequence
 from dearhost.script import Cue, Direction, Line, Scene, Script, new_id, words_of
 from dearhost.writing.brief_reading import BriefRead
 from dearhost.writing.drafts import Draft, Part
-from dearhost.writing.english.clauses import upper_first
+from dearhost.writing.english.clauses import lower_first, upper_first
 from dearhost.writing.english.tagging import Token, expanded, tagged
 from dearhost.writing.outline import LineKind
 from dearhost.writing.turns import Turn, turns_of
@@ -74,7 +74,7 @@ def _thing_in(text: str, but: str) -> str:
             if tokens[end - 1].lemma.lower() not in _UNSEEN and thing.lower() != but.lower():
                 best = thing
         start = max(end, start + 1)
-    return re.sub(r"^(your|my|their|her|his|our) (?:own )?", "the ", best)
+    return lower_first(re.sub(r"^(your|my|their|her|his|our) (?:own )?", "the ", best))
 
 
 def _is_article(token: Token) -> bool:

@@ -31,7 +31,7 @@ def mended(sentence: str, before: Sequence[str]) -> str:
     """The sentence so that it stands without the one before it; ``before`` are all sentences that preceded it."""
     text = _LEANING.sub("", sentence)
     text = upper_first(_BECAUSE_OF_IT.sub("", expanded(text)))
-    half = re.match(r"(?:that|this|it)\b.+?, so (.+)$", text, re.I)
+    half = re.match(r"(?:that|this|it)\b.+?, so (?!that\b)(.+)$", text, re.I)
     if half and is_clause(half[1].rstrip(".!?")):
         text = upper_first(half[1])
     text = _with_object_named(contracted(text), before)

@@ -203,14 +203,7 @@ function Concerned(props: ConcernedProps) {
 			</h3>
 			<ul>
 				{themes.slice(0, all ? themes.length : SHOWN).map((theme, i) => (
-					<li key={theme.best} className="theme">
-						<b className="num small">{before + i + 1}</b>
-						<Tally count={theme.comments.length} />
-						<i className="serif" title={theme.comments.map((index) => audience.comments[index]).join("\n")}>
-							“{audience.comments[theme.best]}”
-						</i>
-						<Answered {...props} theme={theme} />
-					</li>
+					<ThemeRow key={theme.best} {...props} theme={theme} number={before + i + 1} audience={audience} />
 				))}
 			</ul>
 			{themes.length > SHOWN && (
@@ -222,9 +215,38 @@ function Concerned(props: ConcernedProps) {
 	);
 }
 
-function Answered(props: ConcernedProps & { theme: Theme }) {
-	const { theme, document, audience, used } = props;
-	const words = audience.comments[theme.best] ?? "";
+/** A theme by the comment that says it best; all of its comments once it is opened. */
+function ThemeRow(props: ConcernedProps & { theme: Theme; number: number }) {
+	const { theme, number, audience } = props;
+	const [open, setOpen] = useState(false);
+	const others = theme.comments.filter((index) => index !== theme.best);
+	return (
+		<>
+			<li className="theme">
+				<b className="num small">{number}</b>
+				<Tally count={theme.comments.length} />
+				{others.length ? (
+					<button type="button" className="theme-said serif" aria-expanded={open} onClick={() => setOpen(!open)}>
+						“{audience.comments[theme.best]}”
+					</button>
+				) : (
+					<i className="serif">“{audience.comments[theme.best]}”</i>
+				)}
+				<Answered {...props} theme={theme} words={audience.comments[theme.best] ?? ""} />
+			</li>
+			{open &&
+				others.map((index) => (
+					<li key={index} className="theme other">
+						<i className="serif">“{audience.comments[index]}”</i>
+						<Answered {...props} theme={theme} words={audience.comments[index] ?? ""} />
+					</li>
+				))}
+		</>
+	);
+}
+
+function Answered(props: ConcernedProps & { theme: Theme; words: string }) {
+	const { theme, document, words, used } = props;
 	const scene = document.script.scenes.findIndex((s) => s.blocks.some((block) => block.id === theme.answered));
 	const { answered } = theme;
 	return (
