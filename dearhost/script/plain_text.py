@@ -20,6 +20,25 @@ _RULE = re.compile(r"^\s*([-*_=])(?:\s*\1){2,}\s*$")
 _HASH = re.compile(r"^\s{0,3}(#{1,6})\s+(.*)$")
 
 
+_DELIMITERS = re.compile(r"^\s*\|?\s*:?-+:?\s*(?:\|\s*:?-+:?\s*)+\|?\s*$")
+"""The row between a table's head and its body."""
+
+
+def _with_table_rows_marked(text: str) -> str:
+    """Rows of tables, which may leave out the bars at their ends, begin with a bar: a table is seen, not said."""
+    rows = text.split("\n")
+    for index, row in enumerate(rows):
+        if not index or not _DELIMITERS.match(row) or "|" not in rows[index - 1]:
+            continue
+        last = index
+        while last + 1 < len(rows) and "|" in rows[last + 1]:
+            last += 1
+        for number in range(index - 1, last + 1):
+            if not rows[number].lstrip().startswith("|"):
+                rows[number] = f"| {rows[number].strip()} |"
+    return "\n".join(rows)
+
+
 def read_plain_text(text: str, kinds: CueKinds) -> Script:
     """Paragraphs become lines; "Scene 2: ..." and "# ..." become scenes.
 
@@ -47,7 +66,7 @@ class _Reader:
     def read(self, text: str) -> Script:
         text = without_pairs(text, {**COMMENT, **BONEYARD}, lambda comment: "\n" * comment.count("\n"))
         if self.markdown:
-            text = self._front_matter(text)
+            text = _with_table_rows_marked(self._front_matter(text))
         headings = [m for m in map(_HASH.match, text.split("\n")) if m]
         self.title_hash = bool(headings) and len(headings[0][1]) == 1 and len(headings) > 1
         self.title_hash = self.title_hash and all(len(h[1]) > 1 for h in headings[1:])

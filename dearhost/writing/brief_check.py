@@ -46,6 +46,7 @@ def _of_text(text: str) -> Iterator[str]:
 
 def _of_points(points: tuple[str, ...]) -> Iterator[tuple[int, str]]:
     said: list[tuple[int, set[str]]] = []
+    numbered: list[tuple[int, set[str], str]] = []
     for index, point in enumerate(points):
         words = _WORD.findall(point)
         if not words:
@@ -59,10 +60,32 @@ def _of_points(points: tuple[str, ...]) -> Iterator[tuple[int, str]]:
         if point.rstrip().endswith("?"):
             yield index, "Is a question: write what is to be said, or ask it in the script."
         mine = {word.casefold() for word in words}
+        against = next((n for n, theirs, text in numbered if _differ_in_numbers(point, mine, text, theirs)), None)
+        if against is not None:
+            yield index, f"Says otherwise than point {against + 1}: which is right?"
+        numbered.append((index, mine, point))
         same = next((number for number, other in said if len(mine & other) >= _ALIKE * len(mine | other)), None)
         if same is not None:
             yield index, f"Says the same as point {same + 1}."
         said.append((index, mine))
+
+
+_FREE = re.compile(r"\b(free|nothing|no charge)\b", re.I)
+_PRICE = re.compile(r"[£€$]\s?\d|\b\d+\s?(?:pounds?|euros?|pence|dollars?)\b", re.I)
+_BUT_FOR_NUMBERS = 0.5
+
+
+def _differ_in_numbers(point: str, mine: set[str], other: str, theirs: set[str]) -> bool:
+    """Whether two points say the same of something with other numbers, or one that it is free and one what it costs."""
+    words, others = ({word for word in side if not any(c.isdigit() for c in word)} for side in (mine, theirs))
+    if (_FREE.search(point) and _PRICE.search(other)) or (_FREE.search(other) and _PRICE.search(point)):
+        return len((words & others) - _LITTLE) >= 1
+    numbers, other_numbers = set(re.findall(r"\d+", point)), set(re.findall(r"\d+", other))
+    alike = len(words & others) >= _BUT_FOR_NUMBERS * max(1, len(words | others))
+    return bool(numbers and other_numbers and numbers != other_numbers and alike)
+
+
+_LITTLE = frozenset("the a an is are it its to of for in on at and with free costs cost pounds euros per".split())
 
 
 def _of_length(brief: Brief) -> Iterator[BriefNote]:

@@ -118,6 +118,7 @@ class BriefSchema(Schema):
     channel: str = ""
     tone: str = ""
     own_words: str = ""
+    may_quote: bool = False
     sample: str = ""
     call_to_action: str = ""
     points: list[str] = []

@@ -214,6 +214,16 @@ def test_open_places_are_filled_in_one_go_and_the_same_one_everywhere(signed_in:
     expect(page.get_by_text("1 place is open in the script.")).to_be_visible()
 
 
+def test_tab_goes_from_one_open_place_to_the_next_and_typing_fills_it(signed_in: Page) -> None:
+    page = signed_in
+    begin(page, "# Hello\n\nMaren: Come on {which day?} to {which door?}.\n")
+    expect(page.locator(".script .placeholder")).to_have_count(2)
+    page.locator(".script .placeholder").first.click()
+    page.keyboard.press("Tab")
+    page.keyboard.type("the blue door")
+    expect(page.locator(".script .line").first).to_contain_text("Come on {which day?} to the blue door.")
+
+
 def test_directions_that_read_like_cues_become_cues(signed_in: Page) -> None:
     page = signed_in
     begin(page, "# Hello\n\n(Maren waves)\n\nMaren: Good morning. [points to the left] The boats lie there.\n")

@@ -9,6 +9,7 @@ from dearhost.writing.advice.coverage import call_to_action, points_said
 from dearhost.writing.advice.fluency import breath, hard_words, repeats
 from dearhost.writing.advice.notes import Advice
 from dearhost.writing.advice.opening import opening
+from dearhost.writing.advice.quoting import quoted
 from dearhost.writing.advice.readability import Readability, readability
 from dearhost.writing.advice.sentences import sentences_of
 
@@ -33,6 +34,7 @@ def advise(script: Script, brief: Brief, language: str, seconds: float = 0.0) ->
     found = [
         *points_said(brief.points, sentences, language),
         *call_to_action(brief.call_to_action, sentences, language),
+        *quoted(script, brief),
     ]
     if english:
         found += opening(sentences, pace)

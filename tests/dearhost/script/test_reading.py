@@ -128,3 +128,13 @@ def test_missing_and_doubled_ids_are_made_new() -> None:
     script = from_json({"scenes": [{"heading": "", "blocks": [block, dict(block)]}]}, own_choices_from_json)
     ids = [b.id for b in script.scenes[0].blocks]
     assert ids[0] == "same" and ids[1] != "same" and isinstance(script.scenes[0].blocks[1], Line)
+
+
+@pytest.mark.parametrize("bars", [True, False], ids=["with bars at its ends", "without"])
+def test_a_markdown_table_is_seen_and_not_said(bars: bool) -> None:
+    rows = ["day | tide", "--- | :---:", "Monday | 4.1 m", "Tuesday | 4.3 m"]
+    table = "\n".join(f"| {row} |" if bars else row for row in rows)
+    script = read_script(f"# Tides\n\nMaren: Look at this.\n\n{table}\n\nMaren: High | low, she said.\n", "markdown")
+    assert [line.text for line in script.scenes[0].lines] == ["Look at this.", "High | low, she said."]
+    directions = [b.text for b in script.scenes[0].blocks if isinstance(b, Direction)]
+    assert any("Monday" in text and "4.1 m" in text for text in directions)

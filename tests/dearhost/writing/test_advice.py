@@ -102,3 +102,16 @@ def test_every_place_lies_in_its_line(lines: list[str], points: list[str]) -> No
         if advice.at:
             text = read.scenes[advice.at.scene - 1].lines[advice.at.line - 1].text
             assert 0 <= advice.at.start < advice.at.end <= len(text)
+
+
+def test_a_comment_that_is_spoken_needs_leave_until_the_brief_says_so() -> None:
+    script = read_script("# One\n\nMaren: Look.\n\nMaren: “I never know when to turn back,” one of you wrote.\n")
+    words = "I never know when to turn back.\nToo short."
+    open_ = [a for a in advise(script, Brief(own_words=words), "en").advice if a.kind == "quotation"]
+    assert [(a.settled, a.at.line if a.at else 0) for a in open_] == [(False, 2)]
+    line = script.scenes[0].lines[1].text
+    assert open_[0].at and line[open_[0].at.start : open_[0].at.end] == "I never know when to turn back"
+    allowed = advise(script, Brief(own_words=words, may_quote=True), "en").advice
+    assert [a.settled for a in allowed if a.kind == "quotation"] == [True]
+    assert not [a for a in advise(read_script("# One\n\nA: I turn back."), Brief(own_words=words), "en").advice
+                if a.kind == "quotation"]  # fmt: skip

@@ -65,3 +65,18 @@ def test_the_check_of_a_document_names_them(admin_client: Client) -> None:
     body = json.dumps(production_to_json(staged))
     answer = admin_client.post("/api/productions/check", body, content_type="application/json").json()
     assert answer["brief"] == [{"field": "points", "index": 0, "message": "Is one word: what about it?"}]
+
+
+@pytest.mark.parametrize(
+    ("one", "other", "told"),
+    [
+        ("The evening is free", "The evening costs 5 pounds", True),
+        ("It runs for 40 hours on a candle", "It runs for 60 hours on a candle", True),
+        ("It runs for 40 hours on a candle", "It weighs 600 grams", False),
+        ("Children go free", "Boats cost 5 pounds", False),
+        ("It runs for 40 hours", "It runs for 40 hours at night", False),
+    ],
+)
+def test_points_that_contradict_each_other_are_told(one: str, other: str, told: bool) -> None:
+    notes = [note for note in brief_notes(Brief(points=(one, other))) if "otherwise" in note.message]
+    assert [(note.field, note.index) for note in notes] == ([("points", 1)] if told else [])

@@ -5,6 +5,7 @@ import { JobProgress } from "../../shared/jobs/JobProgress";
 import { useSession, useSignOut } from "../../shared/session/useSession";
 import { clock } from "../../shared/time";
 import { MainButton } from "../../shared/ui/controls";
+import { FileInput } from "../../shared/ui/FileInput";
 import { RunningHead } from "../../shared/ui/RunningHead";
 import { Productions } from "./Productions";
 import { type Summary, useBegin, useBeginFromRecording, useProductions } from "./useProductions";
@@ -105,17 +106,11 @@ function Letter({ begin }: { begin: ReturnType<typeof useBegin> }) {
 						a file
 					</button>
 					<span className="quiet">A script, a document (Word, PDF, web page, subtitles) or a whole production.</span>
-					<input
-						ref={files}
-						type="file"
+					<FileInput
+						input={files}
+						label="Script file"
 						accept=".txt,.md,.markdown,.fountain,.docx,.pdf,.html,.htm,.srt,.vtt,.ssml,.dearhost,text/plain,text/markdown"
-						hidden
-						aria-label="Script file"
-						onChange={(event) => {
-							const file = event.target.files?.[0];
-							if (file) begin.mutate({ file });
-							event.target.value = "";
-						}}
+						onFile={(file) => begin.mutate({ file })}
 					/>
 				</li>
 				<li>
@@ -123,17 +118,11 @@ function Letter({ begin }: { begin: ReturnType<typeof useBegin> }) {
 						a recording
 					</button>
 					<span className="quiet">English speech nobody has the script of: a draft of its words, to correct.</span>
-					<input
-						ref={recordings}
-						type="file"
+					<FileInput
+						input={recordings}
+						label="Recording without a script"
 						accept="audio/*,video/*"
-						hidden
-						aria-label="Recording without a script"
-						onChange={(event) => {
-							const file = event.target.files?.[0];
-							if (file) listening.mutate(file);
-							event.target.value = "";
-						}}
+						onFile={(file) => listening.mutate(file)}
 					/>
 				</li>
 			</ul>

@@ -2321,6 +2321,11 @@ export interface components {
              */
             own_words: string;
             /**
+             * May Quote
+             * @default false
+             */
+            may_quote: boolean;
+            /**
              * Sample
              * @default
              */
@@ -2416,6 +2421,7 @@ export interface components {
              *       "channel": "",
              *       "tone": "",
              *       "own_words": "",
+             *       "may_quote": false,
              *       "sample": "",
              *       "call_to_action": "",
              *       "points": [],

@@ -1,6 +1,8 @@
 import type { Editor } from "@tiptap/core";
 import { Fragment, type KeyboardEvent, useEffect, useRef, useState } from "react";
 import { parseLength, shownLength } from "../../../shared/time";
+import { Tick } from "../../../shared/ui/controls";
+import { FileInput } from "../../../shared/ui/FileInput";
 import { Icon } from "../../../shared/ui/icons";
 import type { Brief } from "../document/document";
 import { type PanelProps, sceneAt } from "../document/panel";
@@ -55,6 +57,15 @@ export function BriefPanel({ document, current, check, editor, change }: Props) 
 				<Answer label="Tone" hint="dry, warm, brisk" {...text("tone")} />
 				<Answer label="Sounds like" hint="a text of your own, to write like it" serif {...text("sample")} />
 				<Answer label="Their words" hint="what they say about it themselves" serif {...text("own_words")} />
+				{brief.own_words.trim() && (
+					<div className="may-quote">
+						<Tick
+							label="They may be quoted word for word"
+							checked={brief.may_quote}
+							onChange={(may_quote) => set({ may_quote })}
+						/>
+					</div>
+				)}
 			</div>
 			<div>
 				<ToFillIn editor={editor} check={check} />
@@ -74,17 +85,11 @@ function FromDocument({ onTake }: { onTake: (points: string[]) => void }) {
 			<button type="button" className="link" disabled={read.isPending} onClick={() => files.current?.click()}>
 				{read.isPending ? "Reading the document…" : "Points from a document"}
 			</button>
-			<input
-				ref={files}
-				type="file"
+			<FileInput
+				input={files}
+				label="Document to take points from"
 				accept=".html,.htm,.docx,.pdf,.md,.txt,.srt,.vtt,text/plain,text/html"
-				hidden
-				aria-label="Document to take points from"
-				onChange={(event) => {
-					const file = event.target.files?.[0];
-					if (file) read.mutate(file);
-					event.target.value = "";
-				}}
+				onFile={(file) => read.mutate(file)}
 			/>
 			<DocumentProblem error={read.error} />
 			{read.data && (

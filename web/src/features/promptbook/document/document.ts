@@ -31,6 +31,7 @@ export const NO_BRIEF: Brief = {
 	topic: "",
 	own_words: "",
 	call_to_action: "",
+	may_quote: false,
 	sample: "",
 	points: [],
 	target: 0,

@@ -100,6 +100,21 @@ const NONE: Marks = { word: null, check: null, reading: new Set(), notes: [], ta
 
 export const MarksExtension = Extension.create({
 	name: "marks",
+	addKeyboardShortcuts() {
+		// from one open place to the next: only while one is taken whole, so that Tab leaves the page else
+		const toSlot = (by: 1 | -1) => () => {
+			const { state, view } = this.editor;
+			const slots = marksKey.getState(state)?.set.find(undefined, undefined, (spec) => spec === SLOT) ?? [];
+			const { from, to } = state.selection;
+			const at = slots.findIndex((slot) => slot.from === from && slot.to === to);
+			const next = at < 0 ? undefined : slots[at + by];
+			if (!next) return false;
+			const selection = TextSelection.create(state.doc, next.from, next.to);
+			view.dispatch(state.tr.setSelection(selection).scrollIntoView());
+			return true;
+		};
+		return { Tab: toSlot(1), "Shift-Tab": toSlot(-1) };
+	},
 	addProseMirrorPlugins() {
 		return [
 			new Plugin<{ marks: Marks; set: DecorationSet }>({

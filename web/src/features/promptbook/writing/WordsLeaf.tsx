@@ -2,6 +2,7 @@ import { type DragEvent, useRef, useState } from "react";
 import { sentence } from "../../../shared/api/client";
 import { JobProgress } from "../../../shared/jobs/JobProgress";
 import { MainButton, PlainButton } from "../../../shared/ui/controls";
+import { FileInput } from "../../../shared/ui/FileInput";
 import type { ProductionDocument } from "../document/document";
 import { Tally } from "./Tally";
 import { type Audience, type Concern, type Theme, useComments } from "./useComments";
@@ -102,17 +103,11 @@ function PasteComments({ first, busy, onPaste, onFile }: PasteProps) {
 				<PlainButton disabled={busy} onClick={() => files.current?.click()}>
 					From a file
 				</PlainButton>
-				<input
-					ref={files}
-					type="file"
+				<FileInput
+					input={files}
+					label="File of comments"
 					accept=".csv,.tsv,.txt,.md,text/csv,text/plain"
-					hidden
-					aria-label="File of comments"
-					onChange={(event) => {
-						const file = event.target.files?.[0];
-						if (file) onFile(file);
-						event.target.value = "";
-					}}
+					onFile={onFile}
 				/>
 			</div>
 		</section>

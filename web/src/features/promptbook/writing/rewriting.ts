@@ -3,15 +3,16 @@ import { closeHistory } from "@tiptap/pm/history";
 import { type Node as DocNode, Fragment } from "@tiptap/pm/model";
 import type { Schemas } from "../../../shared/api/client";
 import { lineById } from "../document/cues";
-import { newId, type Scene, sceneToNode } from "../document/document";
+import { type Choices, newId, type Scene, sceneToNode } from "../document/document";
 
 export type Reworked = Schemas["ReworkedOut"];
 
-/** Other scenes in place of all that are there: one step to undo. */
-export function rewrite(editor: Editor, scenes: readonly Scene[]): void {
+/** Other scenes in place of all that are there, and what is chosen with them: one step to undo. */
+export function rewrite(editor: Editor, scenes: readonly Scene[], part: Partial<Choices> = {}): void {
 	const nodes = scenes.map((scene) => editor.schema.nodeFromJSON(sceneToNode(scene)));
 	const { tr } = editor.state;
 	tr.replaceWith(0, tr.doc.content.size, nodes);
+	tr.setDocAttribute("choices", { ...(tr.doc.attrs.choices as Choices), ...part });
 	editor.view.dispatch(closeHistory(tr));
 }
 

@@ -70,7 +70,8 @@ export function useWritingDesk({ productionId, document, editor, current, open }
 	const scenes = scenesOf(drafts.pasteUp, speakers);
 	const begun = document.script.scenes.some((one) => one.blocks.some((block) => block.text.trim()));
 	const take = () => {
-		rewrite(editor, scenes);
+		// the parts of a draft are named for whoever writes: "Close" is nothing to be shown in the film
+		rewrite(editor, scenes, begun ? {} : { titles: false });
 		drafts.clear();
 		setComparing(false);
 		setLeaf("brief");
