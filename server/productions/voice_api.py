@@ -14,6 +14,7 @@ from dearhost.hosts import base_of
 from dearhost.render.voice_over import PATTERN, VoiceOverOrder
 from server.accounts.account import account_id
 from server.assets.uploads import sound_of
+from server.hosts.api import owned_host
 from server.jobs.actions.start import start_job
 from server.jobs.api import JobOut
 from server.jobs.models import Job
@@ -105,17 +106,22 @@ def productions_playing(request: HttpRequest, host_id: str) -> list[dict[str, An
 
 
 class RecastIn(Schema):
-    """``host`` takes the place of its other versions in these productions."""
+    """``host`` takes the place of its other versions in these productions, or of another host, ``instead_of``."""
 
     host: str
+    instead_of: str = ""
     productions: list[UUID]
 
 
 @router.post("/recast", response={204: None}, operation_id="recastHost")
 def recast(request: HttpRequest, data: RecastIn) -> Status[None]:
-    """Bring a host's version to productions that have another one, each as a revision of its own."""
+    """Bring a host's version to productions that have another one, or that host in place of another, each as a revision
+    of its own."""
+    if data.instead_of:
+        owned_host(request, data.host)
+    leaving = base_of(data.instead_of or data.host)
     for production in Production.objects.filter(owner_id=account_id(request), pk__in=data.productions):
-        playing = [s for s, entry in cast_of(production.document).items() if base_of(entry.host) == base_of(data.host)]
+        playing = [s for s, entry in cast_of(production.document).items() if base_of(entry.host) == leaving]
         if not playing:
             continue
         cast = production.document["cast"]

@@ -70,6 +70,20 @@ def test_a_host_is_made_changed_and_brought_to_productions(client: Client, stran
     assert gone.status_code == 422 and "no host" in gone.json()["detail"]
 
 
+def test_another_host_plays_instead_of_one_that_is_deleted(client: Client, begin: Begin) -> None:
+    made = made_host(client)
+    production = begin("MAREN: Papa mends the map.\n\nSKERRY: Maybe.")
+    production.document["cast"]["MAREN"]["host"] = made["id"]
+    production.save()
+    body = {"host": "nobody", "instead_of": made["id"], "productions": [str(production.pk)]}
+    assert send(client, "post", "/api/productions/recast", body).status_code == 404
+    assert send(client, "post", "/api/productions/recast", {**body, "host": "imani"}).status_code == 204
+    assert client.delete(f"/api/workshop/hosts/{made['id']}").status_code == 204
+    opened = client.get(f"/api/productions/{production.pk}").json()
+    assert {entry["host"] for entry in opened["document"]["cast"].values()} == {"imani", "skerry"}
+    assert opened["notes"] == []
+
+
 def test_a_host_is_handed_on_as_a_file(client: Client, stranger: Client) -> None:
     made = made_host(client, beard="moustache")
     content = client.get(f"/api/workshop/hosts/{made['id']}/host.json").content

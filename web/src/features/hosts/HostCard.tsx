@@ -2,8 +2,8 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
 import { api, ask, sentence } from "../../shared/api/client";
-import { type Host, useMarkHost, usePlaying } from "../../shared/hosts/useHosts";
-import { PlainButton } from "../../shared/ui/controls";
+import { type Host, useHosts, useMarkHost, usePlaying } from "../../shared/hosts/useHosts";
+import { Choice, PlainButton } from "../../shared/ui/controls";
 
 const FACES = ["happy", "surprised", "thoughtful", "concerned"];
 
@@ -15,8 +15,16 @@ export function HostCard({ host }: { host: Host }) {
 	const [asked, setAsked] = useState(false);
 	const [problem, setProblem] = useState("");
 	const person = host.kind === "person";
+	const hosts = useHosts();
+	const others = (hosts.data ?? []).filter((one) => one.id !== host.id);
+	const [chosen, setChosen] = useState("");
+	const standIn = chosen || (others.find((one) => one.kind === host.kind && one.voice === host.voice) ?? others[0])?.id;
 	const remove = async () => {
 		try {
+			if (plays.data?.length && standIn) {
+				const productions = plays.data.map((production) => production.id);
+				await ask(api.POST("/api/productions/recast", { body: { host: standIn, instead_of: host.id, productions } }));
+			}
 			await ask(api.DELETE("/api/workshop/hosts/{host_id}", { params: { path: { host_id: host.id } } }));
 			await queries.invalidateQueries({ queryKey: ["hosts"] });
 		} catch (error) {
@@ -85,17 +93,24 @@ export function HostCard({ host }: { host: Host }) {
 				{host.own && !asked && <PlainButton onClick={() => setAsked(true)}>Delete</PlainButton>}
 			</p>
 			{asked && (
-				<p className="small">
-					{plays.data?.length
-						? "Productions in which they play will ask for another host. "
-						: "They are gone with all their versions. "}
+				<div className="small">
+					{plays.data?.length ? (
+						<Choice
+							label={`Who plays instead in ${plays.data.length === 1 ? "that production" : `those ${plays.data.length} productions`}`}
+							value={standIn ?? ""}
+							options={others.map((one) => ({ value: one.id, text: one.name }))}
+							onChange={setChosen}
+						/>
+					) : (
+						"They are gone with all their versions. "
+					)}
 					<button type="button" className="link" onClick={remove}>
 						Delete {host.name}
 					</button>{" "}
 					<button type="button" className="link" onClick={() => setAsked(false)}>
 						Keep them
 					</button>
-				</p>
+				</div>
 			)}
 			<p className="small">
 				<span className="quiet">Model sheet: </span>

@@ -13,7 +13,7 @@ export function KeepVersions({ host }: { host: Own }) {
 	const older = plays.data?.filter((production) => production.host !== host.id) ?? [];
 	const bring = async () => {
 		try {
-			const body = { host: host.id, productions: older.map((production) => production.id) };
+			const body = { host: host.id, instead_of: "", productions: older.map((production) => production.id) };
 			await ask(api.POST("/api/productions/recast", { body }));
 			await queries.invalidateQueries();
 		} catch (error) {

@@ -1275,7 +1275,8 @@ export interface paths {
         put?: never;
         /**
          * Recast
-         * @description Bring a host's version to productions that have another one, each as a revision of its own.
+         * @description Bring a host's version to productions that have another one, or that host in place of another, each as a revision
+         *     of its own.
          */
         post: operations["recastHost"];
         delete?: never;
@@ -3520,11 +3521,16 @@ export interface components {
         };
         /**
          * RecastIn
-         * @description ``host`` takes the place of its other versions in these productions.
+         * @description ``host`` takes the place of its other versions in these productions, or of another host, ``instead_of``.
          */
         RecastIn: {
             /** Host */
             host: string;
+            /**
+             * Instead Of
+             * @default
+             */
+            instead_of: string;
             /** Productions */
             productions: string[];
         };
