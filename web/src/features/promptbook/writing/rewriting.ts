@@ -34,10 +34,17 @@ export function take(editor: Editor, sentences: readonly Reworked[]): void {
 	if (tr.docChanged) editor.view.dispatch(closeHistory(tr));
 }
 
-/** Take a line away that has no words left, and its scene where it was the last; one block is always left. */
+/** Take a line away that has no words left, and its scene where it was the last; one block is always left. A line that
+ * keeps words loses the spaces at its end. */
 function tidy(doc: DocNode, id: string, remove: (from: number, to: number) => void): void {
 	const found = lineById(doc, id);
-	if (!found || found.node.textContent.trim()) return;
+	if (!found) return;
+	const text = found.node.textContent;
+	if (text.trim()) {
+		const end = found.start + text.length;
+		if (text !== text.trimEnd()) remove(end - (text.length - text.trimEnd().length), end);
+		return;
+	}
 	const $line = doc.resolve(found.start);
 	const scene = $line.node(1);
 	const blocks = Array.from({ length: scene.childCount - 1 }, (_, i) => scene.child(i + 1));
