@@ -15,17 +15,20 @@ from dearhost.writing.drafts import draft_all
 from dearhost.writing.ideas import Idea, ideas
 from dearhost.writing.language import ensure_english
 from dearhost.writing.pace import Pace
+from dearhost.writing.portrait import portrait_of
 from dearhost.writing.reworking.script_rework import (
     Rework,
     Reworked,
     breathing,
     in_tone,
     longer,
+    sentence_by_sentence,
     shorter_in,
     silence_of,
     trimmed,
+    with_short_answers,
 )
-from dearhost.writing.reworking.tone import TONES, ToneRule
+from dearhost.writing.reworking.tone import TONES, ToneRule, like_a_sample
 from dearhost.writing.structures import STRUCTURES
 from server.writing.reading import brief_of, draft_data, voice_pace
 from server.writing.schemas import DraftsIn, DraftsOut, IdeaOut, ReworkIn, ReworkOut, ToneOut, WriterIn
@@ -101,6 +104,13 @@ def _without_silence(data: ReworkIn, lines: list[Line], pace: Pace) -> Rework:
         return trimmed(lines, data.kind, data.seconds or 5.0, pace, points)
     if data.kind == "longer":
         return longer(lines, brief_of(data), data.seconds)
+    if data.kind == "answers":
+        return with_short_answers(lines, pace, points)
+    if data.kind == "sample":
+        if not data.brief.sample.strip():
+            raise WritingError("There is no text to go by: put one of your own under Sounds like in the brief.")
+        style = portrait_of(data.brief.sample)
+        return sentence_by_sentence(lines, lambda sentence: like_a_sample(sentence, style), pace, points)
     raise WritingError(f"There is no rework “{data.kind}”.")
 
 

@@ -81,7 +81,7 @@ class ReworkIn(WriterIn):
 
     script: ScriptSchema
     lines: list[str] = []
-    kind: Literal["shorter", "longer", "tone", "breathing", "opening", "closing"]
+    kind: Literal["shorter", "longer", "tone", "breathing", "opening", "closing", "answers", "sample"]
     seconds: Annotated[float, Field(ge=0, le=3600, allow_inf_nan=False)] = 0
     tone: str = "plain"
     longest: Annotated[int, Field(ge=6, le=40)] = 18

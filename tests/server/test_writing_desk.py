@@ -125,6 +125,24 @@ def test_other_reworks(client: Client, begin: Begin, kind: str) -> None:
         assert "No plug. No charger." in added
 
 
+def test_answers_are_cut_and_a_text_of_ones_own_is_followed(client: Client, begin: Begin) -> None:
+    asked = (
+        "# Q\n\nSkerry: How big is it?\n\nMaren: It is 62 millimetres across. "
+        + "It fits in a pocket of any coat. " * 6
+    )
+    made = _post(client, "/writing/rework", _writer(script=_script(begin, asked), kind="answers"))
+    kept = [sentence["after"] for sentence in made["sentences"]]
+    assert kept[:2] == ["How big is it?", "It is 62 millimetres across."]
+    assert kept[-1] == ""
+    script = _script(begin, LONG)
+    answer = _post(client, "/writing/rework", _writer(script=script, kind="sample"), 422)
+    assert "Sounds like" in answer["detail"]
+    own = {"sample": "It's dark. You can't see it. Don't run. It's near. You'll hear it. We don't stop."}
+    data = _writer(script=script, kind="sample")
+    made = _post(client, "/writing/rework", {**data, "brief": {**data["brief"], **own}})
+    assert any("cut to the length of your sentences" in s["rules"] for s in made["sentences"])
+
+
 def test_only_some_lines(client: Client, begin: Begin) -> None:
     script = _script(begin, LONG)
     line = script["scenes"][0]["blocks"][1]["id"]

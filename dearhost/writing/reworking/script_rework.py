@@ -13,6 +13,7 @@ from dearhost.writing.english.clauses import contracted, is_common_word, upper_f
 from dearhost.writing.english.numbers import figures
 from dearhost.writing.english.stems import covers, sentence_spans
 from dearhost.writing.pace import Pace
+from dearhost.writing.reworking.answers import short_answers
 from dearhost.writing.reworking.changes import Change, left_alone
 from dearhost.writing.reworking.shortening import shortened
 from dearhost.writing.reworking.splitting import split_sentence
@@ -99,27 +100,34 @@ def shorter(
     return _reworked(sentences, changes, pace, points)
 
 
+def sentence_by_sentence(
+    lines: Sequence[Line], change: Callable[[str], Change], pace: Pace, points: Sequence[str] = ()
+) -> Rework:
+    """Lines of which every sentence is changed by itself; one with an open place stays as it is."""
+    sentences = sentences_of(lines)
+    changes = [left_alone(s.text) if placeholders(s.text) else change(s.text) for s in sentences]
+    return _reworked(sentences, changes, pace, points)
+
+
 def in_tone(lines: Sequence[Line], tone: str, pace: Pace, points: Sequence[str] = ()) -> Rework:
     """Lines in another tone, one of ``TONES``. Raises KeyError."""
-    sentences = sentences_of(lines)
-    changes = [
-        left_alone(sentence.text) if placeholders(sentence.text) else toned(sentence.text, tone)
-        for sentence in sentences
-    ]
-    return _reworked(sentences, changes, pace, points)
+    return sentence_by_sentence(lines, lambda sentence: toned(sentence, tone), pace, points)
 
 
 def breathing(lines: Sequence[Line], longest: int, pace: Pace, points: Sequence[str] = ()) -> Rework:
     """Long sentences of lines cut where both halves stand alone."""
+
+    def cut(sentence: str) -> Change:
+        parts = split_sentence(sentence, longest)
+        return Change(sentence, " ".join(parts), ("a long sentence cut",)) if len(parts) > 1 else left_alone(sentence)
+
+    return sentence_by_sentence(lines, cut, pace, points)
+
+
+def with_short_answers(lines: Sequence[Line], pace: Pace, points: Sequence[str] = ()) -> Rework:
+    """Lines of which answers run at most 8 seconds; see ``short_answers``."""
     sentences = sentences_of(lines)
-    changes = []
-    for sentence in sentences:
-        parts = [sentence.text] if placeholders(sentence.text) else split_sentence(sentence.text, longest)
-        cut = len(parts) > 1
-        changes.append(
-            Change(sentence.text, " ".join(parts), ("a long sentence cut",)) if cut else left_alone(parts[0])
-        )
-    return _reworked(sentences, changes, pace, points)
+    return _reworked(sentences, short_answers([sentence.text for sentence in sentences], pace), pace, points)
 
 
 def longer(lines: Sequence[Line], read: BriefRead, seconds: float) -> Rework:

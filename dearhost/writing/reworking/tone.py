@@ -8,6 +8,7 @@ from dataclasses import dataclass
 
 from dearhost.writing.english.clauses import Form, contracted, form_of, lower_first, upper_first
 from dearhost.writing.english.tagging import expanded
+from dearhost.writing.portrait import Portrait
 from dearhost.writing.reworking.changes import Change, left_alone
 from dearhost.writing.reworking.splitting import split_sentence
 from dearhost.writing.sayings import said_to_you
@@ -224,6 +225,24 @@ def toned(sentence: str, tone: str) -> Change:
             rules.append(name)
             text = after
     return Change(sentence, text, tuple(rules))
+
+
+def like_a_sample(sentence: str, style: Portrait) -> Change:
+    """A sentence as the writer's own text has it: contractions or none, and not much longer than its sentences."""
+    if "“" in sentence or '"' in sentence:
+        return left_alone(sentence)
+    rules: list[str] = []
+    text = sentence
+    if style.contractions >= 2:
+        text = _contracted(text)
+    elif style.contractions <= 0.4:
+        text = _written_out(text)
+    if text != sentence:
+        rules.append("contractions as in your text")
+    cut = " ".join(split_sentence(text, max(6, round(style.sentence * 1.4))))
+    if cut != text:
+        rules.append("cut to the length of your sentences")
+    return Change(sentence, cut, tuple(rules))
 
 
 def pauses_before(sentence: str) -> bool:

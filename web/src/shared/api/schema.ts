@@ -3763,7 +3763,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "shorter" | "longer" | "tone" | "breathing" | "opening" | "closing";
+            kind: "shorter" | "longer" | "tone" | "breathing" | "opening" | "closing" | "answers" | "sample";
             /**
              * Seconds
              * @default 0

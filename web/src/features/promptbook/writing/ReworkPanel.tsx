@@ -11,6 +11,8 @@ const KINDS: { value: Kind; text: string }[] = [
 	{ value: "longer", text: "longer, from points not said yet" },
 	{ value: "tone", text: "in another tone" },
 	{ value: "breathing", text: "in shorter sentences" },
+	{ value: "answers", text: "with short answers" },
+	{ value: "sample", text: "like a text of my own" },
 	{ value: "opening", text: "with its opening trimmed" },
 	{ value: "closing", text: "with its closing trimmed" },
 ];
