@@ -9,7 +9,6 @@ from enum import StrEnum
 
 from dearhost.writing.english.clauses import (
     Form,
-    as_sentence,
     form_of,
     is_common_word,
 )
@@ -266,8 +265,3 @@ def _needs_before(point: Point, before: Sequence[Point]) -> set[int]:
         if not any(token.tag == "NN2" for token in own):
             needs.add(before[-1].number)
     return needs
-
-
-def said_plainly(point: Point) -> str:
-    """The point as one sentence, as it stands."""
-    return as_sentence(point.text)

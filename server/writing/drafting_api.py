@@ -15,7 +15,7 @@ from dearhost.writing.drafts import draft_all
 from dearhost.writing.ideas import Idea, ideas
 from dearhost.writing.language import ensure_english
 from dearhost.writing.pace import Pace
-from dearhost.writing.portrait import portrait_of
+from dearhost.writing.portrait import in_words, portrait_of
 from dearhost.writing.reworking.script_rework import (
     Rework,
     Reworked,
@@ -81,6 +81,8 @@ def rework(request: HttpRequest, data: ReworkIn) -> dict[str, Any]:
     }
     if data.kind == "tone":
         answer |= {"asks": tone.asks, "delivery": tone.delivery, "pace": tone.pace}
+    if data.kind == "sample":
+        answer["asks"] = f"Your text has {in_words(portrait_of(data.brief.sample))}."
     return answer
 
 

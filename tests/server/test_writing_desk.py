@@ -141,6 +141,7 @@ def test_answers_are_cut_and_a_text_of_ones_own_is_followed(client: Client, begi
     data = _writer(script=script, kind="sample")
     made = _post(client, "/writing/rework", {**data, "brief": {**data["brief"], **own}})
     assert any("cut to the length of your sentences" in s["rules"] for s in made["sentences"])
+    assert made["asks"].startswith("Your text has sentences of about 3 words")
 
 
 def test_only_some_lines(client: Client, begin: Begin) -> None:

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Collection
 from functools import lru_cache
 
 import snowballstemmer
@@ -55,12 +54,6 @@ def sentence_spans(text: str) -> list[tuple[int, int]]:
         elif end > start:
             spans.append((start, end))
     return spans
-
-
-def word_sets_alike(one: Collection[str], other: Collection[str]) -> float:
-    """Shared words of two, of all their words (Jaccard), 0 to 1."""
-    either = set(one) | set(other)
-    return len(set(one) & set(other)) / len(either) if either else 0.0
 
 
 @lru_cache(50_000)

@@ -53,7 +53,6 @@ _PLAIN_OPENERS = {
     "Moreover": "And ",
     "In addition": "And ",
 }
-_NEVER = re.compile(r"\b(no|not|never|nobody|nothing|cannot|can't|\w+n't)\b", re.I)
 
 Step = tuple[str, Callable[[str], str]]
 
@@ -243,8 +242,3 @@ def like_a_sample(sentence: str, style: Portrait) -> Change:
     if cut != text:
         rules.append("cut to the length of your sentences")
     return Change(sentence, cut, tuple(rules))
-
-
-def pauses_before(sentence: str) -> bool:
-    """Whether a sinister telling waits before this sentence: before what is not there."""
-    return bool(_NEVER.search(sentence))
