@@ -6,6 +6,7 @@ import re
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+from dearhost.errors import WritingError
 from dearhost.script import Brief
 from dearhost.writing.english.clauses import Form, form_of
 from dearhost.writing.english.stems import sentences
@@ -62,8 +63,22 @@ class BriefRead:
         return re.sub(r"^to ", "", cleaned(self.brief.purpose), flags=re.I)
 
 
+MOST_POINTS, LONGEST_POINT = 120, 600
+"""Points of a brief, and letters of one, that are worked with."""
+MOST_REMARKS = 40
+"""Of the audience's own words: what follows is for the leaf that sorts comments."""
+
+
 def read_brief(brief: Brief, speakers: Sequence[str] = (), pace: Pace | None = None) -> BriefRead:
-    """A brief's points, remarks and matter. The first of the ``speakers`` is the one who says them."""
+    """A brief's points, remarks and matter. The first of the ``speakers`` is the one who says them.
+
+    Raises WritingError for more points, or longer ones, than can be worked with.
+    """
+    if len(brief.points) > MOST_POINTS:
+        raise WritingError(f"The brief has {len(brief.points)} points; drafts are made of up to {MOST_POINTS}.")
+    for number, point in enumerate(brief.points, 1):
+        if len(point) > LONGEST_POINT:
+            raise WritingError(f"Point {number} has {len(point):,} letters: divide it into points said in one breath.")
     names = names_in(brief.points, speakers)
     points = read_points(brief.points, f"{brief.topic} {brief.purpose}")
     matter = matter_of(brief, points)
@@ -73,7 +88,7 @@ def read_brief(brief: Brief, speakers: Sequence[str] = (), pace: Pace | None = N
         brief,
         tuple(speakers) or ("Host",),
         weighted(points, f"{brief.purpose} {brief.topic}", brief.call_to_action),
-        read_remarks(brief.own_words.split("\n")),
+        read_remarks([said[:LONGEST_POINT] for said in brief.own_words.split("\n")[:MOST_REMARKS]]),
         matter,
         names,
         Subject(matter is Matter.PRODUCT, _is_several(brief.topic)),

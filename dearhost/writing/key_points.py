@@ -13,7 +13,7 @@ from scipy import sparse
 from dearhost.writing.english.clauses import Form, contracted, form_of
 from dearhost.writing.english.likeness import likeness
 from dearhost.writing.english.numbers import number_phrases
-from dearhost.writing.english.stems import sentences, stems
+from dearhost.writing.english.stems import LONGEST_SENTENCE, sentences, stems
 from dearhost.writing.english.tagging import expanded
 from dearhost.writing.reworking.mending import mended
 from dearhost.writing.reworking.squeezing import squeezed
@@ -83,12 +83,17 @@ def document_sentences(text: str) -> list[str]:
     found: list[str] = []
     for paragraph in re.split(r"\n\s*\n|\n(?=[A-Z#•*-])", text):
         flat = re.sub(r"\s+", " ", re.sub(r"^\s*(?:#+|[-*•]|\d+[.)])\s+", "", paragraph)).strip()
-        found += [
-            sentence
-            for sentence in sentences(flat)
-            if len(sentence.split()) >= 4 and sentence[-1] in '.!?”"' and not _PAGE_FURNITURE.search(sentence)
-        ]
+        found += [sentence for sentence in sentences(flat) if _is_whole(sentence)]
     return found
+
+
+def _is_whole(sentence: str) -> bool:
+    return (
+        len(sentence.split()) >= 4
+        and len(sentence) <= LONGEST_SENTENCE
+        and sentence[-1] in '.!?”"'
+        and not _PAGE_FURNITURE.search(sentence)
+    )
 
 
 def text_rank(alike: sparse.csr_matrix) -> _Floats:

@@ -23,6 +23,7 @@ from dearhost.writing.reworking.script_rework import (
     in_tone,
     longer,
     sentence_by_sentence,
+    sentences_of,
     shorter_in,
     silence_of,
     trimmed,
@@ -34,6 +35,8 @@ from server.writing.reading import brief_of, draft_data, voice_pace
 from server.writing.schemas import DraftsIn, DraftsOut, IdeaOut, ReworkIn, ReworkOut, ToneOut, WriterIn
 
 router = Router(tags=["writing"])
+MOST_SENTENCES = 800
+"""Of a script that is reworked in one go, about an hour and a half."""
 
 
 @router.post("/drafts", response=DraftsOut, operation_id="writeDrafts")
@@ -68,6 +71,8 @@ def rework(request: HttpRequest, data: ReworkIn) -> dict[str, Any]:
     lines = [line for _, _, line in script.lines() if not wanted or line.id in wanted]
     if not any(line.text.strip() for line in lines):
         raise WritingError("There is nothing to rework yet: write a line first.")
+    if len(sentences_of(lines)) > MOST_SENTENCES:
+        raise WritingError("This is more than can be reworked in one go: rework it scene by scene.")
     ensure_english(" ".join(line.text for line in lines))
     tone = TONES.get(data.tone)
     if tone is None:

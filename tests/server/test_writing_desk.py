@@ -125,6 +125,12 @@ def test_other_reworks(client: Client, begin: Begin, kind: str) -> None:
         assert "No plug. No charger." in added
 
 
+def test_a_script_of_hours_is_reworked_scene_by_scene(client: Client, begin: Begin) -> None:
+    long = "# A\n\n" + "\n\n".join(f"Maren: It is {number} o'clock. The bell rings." for number in range(450))
+    answer = _post(client, "/writing/rework", _writer(script=_script(begin, long), kind="shorter", seconds=60), 422)
+    assert "scene by scene" in answer["detail"]
+
+
 def test_answers_are_cut_and_a_text_of_ones_own_is_followed(client: Client, begin: Begin) -> None:
     asked = (
         "# Q\n\nSkerry: How big is it?\n\nMaren: It is 62 millimetres across. "

@@ -18,6 +18,8 @@ STOP_WORDS = frozenset(
         "again once here now"
     ).split()
 )
+LONGEST_SENTENCE = 1_000
+"""Letters; what is longer is a list or a mistake, and is left alone by whatever works on sentences."""
 _SENTENCE = re.compile(r"(?:[^.?!]|(?<=\d)\.(?=\d))+(?:[.?!]+[”\"]?|$)")
 _ABBREVIATION = re.compile(r"\b(?:Mr|Mrs|Ms|Dr|St|e\.g|i\.e|etc|approx|No|vol|pp?|Fig)\.$", re.I)
 

@@ -6,7 +6,7 @@ import re
 from collections.abc import Sequence
 
 from dearhost.writing.english.clauses import Clause, clause_of, contracted, is_clause, lower_first, upper_first
-from dearhost.writing.english.stems import STOP_WORDS
+from dearhost.writing.english.stems import LONGEST_SENTENCE, STOP_WORDS
 from dearhost.writing.english.tagging import PLURAL_VERBS, expanded, tagged
 from dearhost.writing.english.verbs import is_known
 
@@ -29,6 +29,8 @@ _ASIDE = re.compile(r", (?:which|who) [^,]+,")
 
 def mended(sentence: str, before: Sequence[str]) -> str:
     """The sentence so that it stands without the one before it; ``before`` are all sentences that preceded it."""
+    if len(sentence) > LONGEST_SENTENCE:
+        return sentence
     text = _LEANING.sub("", sentence)
     text = upper_first(_BECAUSE_OF_IT.sub("", expanded(text)))
     half = re.match(r"(?:that|this|it)\b.+?, so (?!that\b)(.+)$", text, re.I)
@@ -52,6 +54,8 @@ def leans_back(sentence: str, before: Sequence[str]) -> bool:
 
 
 def _subject_before(sentence: str) -> Clause | None:
+    if len(sentence) > LONGEST_SENTENCE:
+        return None
     return clause_of(_ASIDE.sub("", expanded(sentence.rstrip(".?!"))))
 
 

@@ -26,6 +26,8 @@ _SAYS = 0.65
 """From which part of its words on, weighted by rarity, a sentence says a point."""
 _NEAR = 0.03
 """Of the wanted length."""
+_STEP = 0.04
+"""Of the wanted length: how much shorter the next set of sentences is that is tried."""
 _GRID = 0.4
 """Seconds, about a word."""
 
@@ -160,20 +162,25 @@ def _chosen(text: _Text, goal: float) -> list[Change]:
         if not more:
             break
         held |= more
-    kept = set(range(count))
+    needed_by = Counter(need for index in range(count) for need in text.needs[index])
+    shortest = sum(min(way.seconds for way in ways) for ways in text.ways)
+    kept, tried = set(range(count)), math.inf
     best: tuple[tuple[float, float], list[int], tuple[int, ...]] | None = None
     while True:
-        shortest = sum(min(way.seconds for way in text.ways[index]) for index in kept)
-        free = [i for i in kept - held if not any(i in text.needs[j] for j in kept if j != i)]
-        if shortest <= goal * 1.03 or not free:
-            order = sorted(kept)
+        free = [index for index in kept - held if not needed_by[index]]
+        # a set that is hardly shorter than the last one tried chooses no better
+        if (shortest <= goal * 1.03 and shortest <= tried - _STEP * goal) or not free:
+            order, tried = sorted(kept), shortest
             off, worth, path = _fitted([text.ways[index] for index in order], goal)
             score = (off if off > _NEAR else 0.0, -worth)
             if best is None or score < best[0]:
                 best = (score, order, path)
             if shortest < goal * 0.7 or not free:
                 break
-        kept.discard(min(free, key=lambda index: text.ways[index][0].worth))
+        gone = min(free, key=lambda index: (text.ways[index][0].worth, index))
+        kept.discard(gone)
+        needed_by.subtract(text.needs[gone])
+        shortest -= min(way.seconds for way in text.ways[gone])
     _, order, path = best
     return _told(text, dict(zip(order, path, strict=True)))
 
@@ -181,19 +188,28 @@ def _chosen(text: _Text, goal: float) -> list[Change]:
 def _fitted(ways: Sequence[Sequence[_Way]], goal: float) -> tuple[float, float, tuple[int, ...]]:
     """How far off the goal, of it; the worth; and which way of each sentence."""
     wanted = round(goal / _GRID)
-    reached: dict[int, tuple[float, tuple[int, ...]]] = {0: (0.0, ())}
-    for options in ways:
-        after: dict[int, tuple[float, tuple[int, ...]]] = {}
-        for length, (worth, path) in reached.items():
+    least = [min(round(way.seconds / _GRID) for way in options) for options in ways]
+    most = max(round(wanted * 1.1), sum(least))
+    rest = sum(least)
+    stages: list[dict[int, tuple[float, int, int]]] = []  # by length: the worth, the way, and the length before it
+    reached = {0: 0.0}
+    for options, shortest in zip(ways, least, strict=True):
+        rest -= shortest
+        stage: dict[int, tuple[float, int, int]] = {}
+        for length, worth in reached.items():
             for index, way in enumerate(options):
                 total = length + round(way.seconds / _GRID)
-                if total not in after or after[total][0] < worth + way.worth:
-                    after[total] = (worth + way.worth, (*path, index))
-        reached = after
+                if total + rest <= most and (total not in stage or stage[total][0] < worth + way.worth):
+                    stage[total] = (worth + way.worth, index, length)
+        stages.append(stage)
+        reached = {length: worth for length, (worth, _, _) in stage.items()}
     near = [length for length in reached if abs(length - wanted) <= _NEAR * wanted]
-    length = max(near, key=lambda n: reached[n][0]) if near else min(reached, key=lambda n: abs(n - wanted))
-    worth, path = reached[length]
-    return abs(length - wanted) / max(1, wanted), worth, path
+    end = max(near, key=lambda n: reached[n]) if near else min(reached, key=lambda n: abs(n - wanted))
+    path, length = [], end
+    for stage in reversed(stages):
+        _, index, length = stage[length]
+        path.append(index)
+    return abs(end - wanted) / max(1, wanted), reached[end], tuple(reversed(path))
 
 
 def _told(text: _Text, chosen: dict[int, int]) -> list[Change]:

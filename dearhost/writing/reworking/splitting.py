@@ -10,6 +10,7 @@ from dearhost.writing.english.clauses import (
     is_clause,
     is_statement_or_command,
 )
+from dearhost.writing.english.stems import LONGEST_SENTENCE
 from dearhost.writing.english.tagging import FINITE, PLURAL_VERBS, expanded, tagged
 
 LONGEST = 18
@@ -20,7 +21,7 @@ _OPENINGS = {"but": "But ", "so": "So ", "because": "Because ", "yet": "And yet 
 
 def split_sentence(sentence: str, longest: int = LONGEST) -> list[str]:
     """The sentence in parts of at most ``longest`` words, where it can be cut; else as it is."""
-    if len(sentence.split()) <= longest or "“" in sentence:
+    if len(sentence.split()) <= longest or "“" in sentence or len(sentence) > LONGEST_SENTENCE:
         return [sentence]
     mark = sentence[-1] if sentence.endswith((".", "?", "!")) else "."
     parts = _parts(expanded(sentence.rstrip(".?!")), longest)

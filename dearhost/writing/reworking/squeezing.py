@@ -15,6 +15,7 @@ from dearhost.writing.english.clauses import (
     is_statement_or_command,
     upper_first,
 )
+from dearhost.writing.english.stems import LONGEST_SENTENCE
 from dearhost.writing.english.tagging import FINITE, PAST, expanded, has_finite_verb, tagged
 from dearhost.writing.english.verbs import is_verb
 from dearhost.writing.reworking.lexicon import DOUBLINGS, ENDINGS, LONG_WAYS, OPENERS, RUN_UPS, WEAK
@@ -41,6 +42,8 @@ def word_count(text: str) -> int:
 @lru_cache(5_000)
 def squeezed(sentence: str) -> tuple[Squeezed, ...]:
     """Shorter and shorter forms of a sentence, the lightest first; none where no rule fits."""
+    if len(sentence) > LONGEST_SENTENCE:
+        return ()
     chain: list[Squeezed] = []
     text, used = sentence, tuple[str, ...]()
     for _ in range(_LONGEST_CHAIN):

@@ -7,6 +7,7 @@ from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 
 from dearhost.writing.english.clauses import Form, contracted, form_of, lower_first, upper_first
+from dearhost.writing.english.stems import LONGEST_SENTENCE
 from dearhost.writing.english.tagging import expanded
 from dearhost.writing.portrait import Portrait
 from dearhost.writing.reworking.changes import Change, left_alone
@@ -215,7 +216,7 @@ TONES: Mapping[str, ToneRule] = {
 def toned(sentence: str, tone: str) -> Change:
     """A sentence in another tone; what somebody said in quotation marks is never reworded. Raises KeyError."""
     rules: list[str] = []
-    if "“" in sentence or '"' in sentence:
+    if "“" in sentence or '"' in sentence or len(sentence) > LONGEST_SENTENCE:
         return left_alone(sentence)
     text = sentence
     for name, step in TONES[tone].steps:

@@ -9,6 +9,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from dearhost.errors import WritingError
 from dearhost.script import Brief, placeholders
 from dearhost.writing.brief_reading import BriefRead, read_brief
 from dearhost.writing.draft_script import script_of
@@ -88,6 +89,15 @@ def test_a_brief_without_points_offers_nothing() -> None:
     made = draft_all(read_brief(Brief(topic="the pier")), 60.0)
     assert made.drafts == ()
     assert len(made.held_back) == len(STRUCTURES)
+
+
+@pytest.mark.parametrize(
+    ("points", "why"),
+    [(("word " * 300,), "Point 1 has 1,500 letters"), (("It rings at noon",) * 121, "has 121 points")],
+)
+def test_a_brief_that_is_too_long_is_told(points: tuple[str, ...], why: str) -> None:
+    with pytest.raises(WritingError, match=why):
+        read_brief(Brief(topic="the bell", points=points))
 
 
 def test_the_same_seed_gives_the_same_drafts_and_another_gives_others() -> None:

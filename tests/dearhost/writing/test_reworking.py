@@ -97,6 +97,14 @@ def test_squeezing_adds_no_stem_no_number_and_no_name(sentence: str) -> None:
         assert has_finite_verb(tagged(expanded(found.text.rstrip(".?!")))), found.text
 
 
+@pytest.mark.parametrize("text", ["a, and b " * 1300, "so, " * 3000, "(" * 12_000, "very " * 2400])
+def test_what_is_no_sentence_is_left_alone(text: str) -> None:
+    assert squeezed(text) == ()
+    assert split_sentence(text) == [text]
+    assert mended(text, [text]) == text
+    assert toned(text, "plain").after == text
+
+
 @settings(max_examples=150, deadline=None)
 @given(st.text(max_size=160))
 def test_any_text_can_be_squeezed_and_split(text: str) -> None:
