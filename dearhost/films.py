@@ -42,11 +42,13 @@ CAPTION_MODES = ("burn", "soft", "file", "none")
 
 @dataclass(frozen=True, slots=True)
 class RunningTime:
-    """Words, seconds, and whether any of the seconds are an estimate."""
+    """Words, seconds, and whether any of the seconds are an estimate. For ``spoken`` of the seconds somebody speaks,
+    at a pace that can be changed; the rest is silence, or a recording."""
 
     words: int
     seconds: float
     estimated: bool
+    spoken: float = 0.0
 
 
 def scene_time(scene: Scene, production: Production, studio: Studio) -> RunningTime:
@@ -57,22 +59,26 @@ def scene_time(scene: Scene, production: Production, studio: Studio) -> RunningT
     words = count_words(scene)
     if not words:
         return RunningTime(0, 0.0, True)
-    durations = []
+    durations, spoken = [], 0.0
     for line in spoken_lines(scene):
         voice, manner = production.entry(line.speaker).voice, manner_in(production, line)
         seconds = studio.speaker.known_seconds(line.text, voice, manner)
         if seconds is None:
-            return RunningTime(words, round(estimated_seconds(scene), 1), True)
+            estimate = round(estimated_seconds(scene), 1)
+            return RunningTime(words, estimate, True, estimate)
+        spoken += 0.0 if manner.recording else seconds
         durations.append(seconds + sum(pauses_of(line).values()))
     speakers = [line.speaker for line in spoken_lines(scene)]
-    return RunningTime(words, round(place_lines(durations, speakers, production.choices_for(scene).tail)[1], 2), False)
+    whole = place_lines(durations, speakers, production.choices_for(scene).tail)[1]
+    return RunningTime(words, round(whole, 2), False, round(spoken, 2))
 
 
 def total_time(scenes: Sequence[RunningTime]) -> RunningTime:
     """The running time of a script from those of its scenes."""
     spoken = [time for time in scenes if time.words]
     estimated = any(time.estimated for time in spoken) or not spoken
-    return RunningTime(sum(t.words for t in spoken), round(sum(t.seconds for t in spoken), 2), estimated)
+    words, seconds = sum(t.words for t in spoken), sum(t.seconds for t in spoken)
+    return RunningTime(words, round(seconds, 2), estimated, round(sum(t.spoken for t in spoken), 2))
 
 
 def scene_times_of(production: Production, studio: Studio) -> list[RunningTime]:
@@ -81,9 +87,10 @@ def scene_times_of(production: Production, studio: Studio) -> list[RunningTime]:
         checked = production.checked(studio)
     except (SpeechError, ConsentError):
         return [
-            RunningTime(words, round(estimated_seconds(scene), 1) if words else 0.0, True)
+            RunningTime(words, estimate, True, estimate)
             for scene in production.script.scenes
             for words in (count_words(scene),)
+            for estimate in (round(estimated_seconds(scene), 1) if words else 0.0,)
         ]
     return [scene_time(scene, checked, studio) for scene in production.script.scenes]
 

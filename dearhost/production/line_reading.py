@@ -29,11 +29,13 @@ def pauses_of(line: Line) -> dict[int, float]:
 
 def manner_in(production: Production, line: Line) -> Manner:
     """How a line of a production is said. ``production`` must be checked."""
-    return manner_of(line, production.say_as, production.entry(line.speaker).effect)
+    entry = production.entry(line.speaker)
+    return manner_of(line, production.say_as, entry.effect, entry.pace)
 
 
-def manner_of(line: Line, say_as: Sequence[SayAs] = (), effect: str = "none") -> Manner:
-    """How the line's cues want it said, and the say-as list and the voice's ``effect`` where no cue says otherwise."""
+def manner_of(line: Line, say_as: Sequence[SayAs] = (), effect: str = "none", pace: float = 1.0) -> Manner:
+    """How the line's cues want it said, with the say-as list, the voice's ``effect`` where no cue says otherwise, and
+    its ``pace`` under that of the cues."""
     listed = sayings_of(line.text, say_as)
     said_as = dict(listed.said_as)
     emphasis: dict[int, float] = {}
@@ -61,5 +63,7 @@ def manner_of(line: Line, say_as: Sequence[SayAs] = (), effect: str = "none") ->
             recording, borders = cue.text("recording"), cue.text("borders")
     if delivery.effect == "none":
         delivery = replace(delivery, effect=EFFECT_CHOICES[effect])
+    if not recording:
+        delivery = replace(delivery, pace=delivery.pace * pace)
     ipa = {index: phones for index, phones in listed.ipa.items() if index not in said_as}
     return Manner(said_as, emphasis, delivery, recording, borders_of(borders), ipa)

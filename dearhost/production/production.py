@@ -29,13 +29,16 @@ from dearhost.speech import SayAs, VoiceRegistry
 EFFECT_CHOICES = {name.replace(" ", "-"): name for name in EFFECTS}
 """Effects by the names that stand in cues and casts."""
 
+SLOWEST, QUICKEST = 0.85, 1.15
+"""How much slower or quicker than of itself a voice still sounds natural (common practice, no source)."""
 
-def _clamped(high: float) -> BeforeValidator:
-    """Brings a number into 0 to ``high``; the middle for one that is not finite."""
+
+def _clamped(low: float, high: float) -> BeforeValidator:
+    """Brings a number into ``low`` to ``high``; the middle for one that is not finite."""
 
     def clamp(value: Any) -> Any:
         number = float(value)
-        return min(high, max(0.0, number)) if number - number == 0 else high / 2
+        return min(high, max(low, number)) if number - number == 0 else (low + high) / 2
 
     return BeforeValidator(clamp)
 
@@ -45,14 +48,16 @@ class CastEntry:
     """Who plays a speaker, with which voice, and which effect lies over it where a line has none of its own.
 
     ``eye_contact``: 0 seldom to 1 always at the viewer. ``blinks`` and ``head``: multiples of the usual, 0 to 2.
+    ``pace``: how quickly all lines are said, 1 as the voice speaks of itself; recordings keep their own.
     """
 
     host: str
     voice: str
     effect: str = "none"
-    eye_contact: Annotated[float, _clamped(1.0), Field(ge=0, le=1)] = 0.5
-    blinks: Annotated[float, _clamped(2.0), Field(ge=0, le=2)] = 1.0
-    head: Annotated[float, _clamped(2.0), Field(ge=0, le=2)] = 1.0
+    eye_contact: Annotated[float, _clamped(0.0, 1.0), Field(ge=0, le=1)] = 0.5
+    blinks: Annotated[float, _clamped(0.0, 2.0), Field(ge=0, le=2)] = 1.0
+    head: Annotated[float, _clamped(0.0, 2.0), Field(ge=0, le=2)] = 1.0
+    pace: Annotated[float, _clamped(SLOWEST, QUICKEST), Field(ge=SLOWEST, le=QUICKEST)] = 1.0
 
 
 @dataclass(frozen=True, slots=True)

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import replace
+from functools import partial
 
 from dearhost.errors import StageError
 from dearhost.hosts import MOVES
@@ -27,7 +28,9 @@ def resting_scene(production: Production, scene_id: str, studio: Studio, frame_r
     speakers = dict.fromkeys(line.speaker for line in spoken_lines(scene)) or [next(iter(production.cast))]
     silent = replace(scene, blocks=tuple(Line(f"rest-{who}", who, "Mm.", _entrance(scene, who)) for who in speakers))
     scenes = tuple(silent if other.id == scene_id else other for other in production.script.scenes)
-    tones = {who: replace(entry, voice=FAKE_VOICE.id, effect="none") for who, entry in production.cast.items()}
+    tones = {
+        who: replace(entry, voice=FAKE_VOICE.id, effect="none", pace=1.0) for who, entry in production.cast.items()
+    }
     script = replace(production.script, scenes=scenes)
     return compile_scene(replace(production, script=script, cast=tones), scene_id, studio, frame_rate)
 

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from ninja import Schema
 
+from dearhost.production.length_ways import Way
 from server.productions.document_schemas import CastSchema
 
 
@@ -75,14 +76,25 @@ class DirectionCueOut(Schema):
     end: int
 
 
+class LengthWayOut(Schema):
+    """A way to the wished length: what every voice's pace is multiplied by, and seconds of words to be cut."""
+
+    way: Way
+    pace: float
+    cut: float
+    seconds: float
+
+
 class CheckOut(Schema):
-    """Words, running time, findings and advice of a document; ``cast``: who would play speakers nobody plays yet."""
+    """Words, running time, findings and advice of a document; ``cast``: who would play speakers nobody plays yet;
+    ``ways``: how it comes to its length where it is over."""
 
     cast: dict[str, CastSchema]
     words: int
     seconds: float
     estimated: bool
     scenes: list[SceneTime]
+    ways: list[LengthWayOut]
     findings: list[FindingOut]
     advice: list[AdviceOut]
     brief: list[BriefNoteOut]

@@ -98,8 +98,8 @@ class ScriptSchema(Schema):
 
 
 class CastSchema(Schema):
-    """Who plays a speaker, with which voice, the effect over it, and how the host behaves: eye contact 0 to 1, blinks
-    and head motion 0 to 2, 1 the usual."""
+    """Who plays a speaker, with which voice, the effect over it and its pace (1 as it speaks of itself), and how the
+    host behaves: eye contact 0 to 1, blinks and head motion 0 to 2, 1 the usual."""
 
     host: str
     voice: str
@@ -107,6 +107,7 @@ class CastSchema(Schema):
     eye_contact: float = 0.5
     blinks: float = 1.0
     head: float = 1.0
+    pace: float = 1.0
 
 
 class BriefSchema(Schema):

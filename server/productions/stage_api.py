@@ -27,6 +27,7 @@ from dearhost.production import (
     unlike_findings,
 )
 from dearhost.production.direction_cues import direction_cues
+from dearhost.production.length_ways import length_ways
 from dearhost.production.uses import HOST, Use
 from dearhost.script import CueKind, Finding
 from dearhost.stage import SceneTimeline, scene_times, standing
@@ -57,6 +58,7 @@ def check(request: HttpRequest, document: DocumentSchema) -> dict[str, Any]:
     return {
         **asdict(total),
         "cast": {s: production.entry(s) for s in written.script.speakers() if s not in written.cast},
+        "ways": length_ways(production.brief.target, total.seconds, total.spoken, production.cast.values()),
         "scenes": [{"id": scene.id, **asdict(time)} for scene, time in zip(scenes, times, strict=True)],
         "findings": [_finding(f.to_json()) for f in (*findings(production.script), *_cast_findings(production))],
         "advice": report.advice,

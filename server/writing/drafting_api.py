@@ -92,7 +92,7 @@ def rework(request: HttpRequest, data: ReworkIn) -> dict[str, Any]:
 
 
 def _reworked(data: ReworkIn, script: Script, lines: list[Line]) -> Rework:
-    pace = voice_pace(data.voice)
+    pace = voice_pace(data)
     if data.kind == "shorter":
         if not data.seconds:
             raise WritingError("How long may it run? Give a length in seconds.")

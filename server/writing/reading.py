@@ -23,15 +23,16 @@ def brief_of(data: WriterIn) -> BriefRead:
     """The brief of a request, with its voice's own pace. Raises WritingError for one that is not in English."""
     brief = Brief(**{**data.brief.dict(), "points": tuple(data.brief.points)})
     ensure_english(" ".join((*brief.points, brief.purpose)))
-    return read_brief(brief, data.speakers, voice_pace(data.voice))
+    return read_brief(brief, data.speakers, voice_pace(data))
 
 
-def voice_pace(voice: str) -> Pace:
-    """The pace of a voice; a usual one where it cannot speak."""
+def voice_pace(data: WriterIn) -> Pace:
+    """The pace of who speaks; a usual one where the voice cannot speak."""
     try:
-        return pace_of(studio().speaker, voice) if voice else Pace()
+        own = pace_of(studio().speaker, data.voice) if data.voice else Pace()
     except SpeechError:
-        return Pace()
+        own = Pace()
+    return own.at(data.pace)
 
 
 def draft_data(draft: Draft, read: BriefRead) -> dict[str, Any]:

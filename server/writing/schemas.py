@@ -6,6 +6,7 @@ from typing import Annotated, Literal
 
 from ninja import Field, Schema
 
+from dearhost.production.production import QUICKEST, SLOWEST
 from server.productions.document_schemas import BriefSchema, SceneSchema, ScriptSchema
 
 Seconds = Annotated[float, Field(ge=3, le=3600, allow_inf_nan=False)]
@@ -13,11 +14,13 @@ Seed = Annotated[int, Field(ge=0, le=1_000_000)]
 
 
 class WriterIn(Schema):
-    """A brief and who speaks, the first of them the host; ``voice`` is theirs, whose pace counts."""
+    """A brief and who speaks, the first of them the host; ``voice`` is theirs, and how quickly it speaks counts:
+    ``pace`` times as it does of itself."""
 
     brief: BriefSchema
     speakers: list[str] = Field([], max_length=20)
     voice: str = ""
+    pace: Annotated[float, Field(ge=SLOWEST, le=QUICKEST, allow_inf_nan=False)] = 1.0
 
 
 class DraftsIn(WriterIn):

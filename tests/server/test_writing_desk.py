@@ -12,11 +12,14 @@ from django.test import Client
 
 from dearhost.script import Brief
 from dearhost.writing.fake_model import FakeModelServer
+from dearhost.writing.pace import Pace
 from dearhost.writing.structures import STRUCTURES
 from server.jobs.models import Job
 from server.jobs.running import run_job
+from server.productions.document_schemas import BriefSchema
 from server.writing.models import ProductionComments
 from server.writing.reading import voice_pace
+from server.writing.schemas import WriterIn
 from tests.dearhost.writing.briefs import LANTERN, SPEAKERS, STEPS
 from tests.server.conftest import Begin
 
@@ -77,9 +80,22 @@ def test_ideas(client: Client) -> None:
 
 
 def test_the_pace_is_the_voices_own() -> None:
-    usual, formant = voice_pace(""), voice_pace(SPOKEN)
+    def pace(voice: str, times: float = 1.0) -> Pace:
+        return voice_pace(WriterIn(brief=BriefSchema(), voice=voice, pace=times))
+
+    usual, formant = pace(""), pace(SPOKEN)
     assert formant.syllable != usual.syllable
-    assert voice_pace("nobody") == usual
+    assert pace("nobody") == usual
+    assert pace(SPOKEN, 1.1).syllable == pytest.approx(formant.syllable / 1.1)
+
+
+def test_what_runs_over_is_told_its_ways(client: Client, begin: Begin) -> None:
+    document = begin(LONG).document | {"brief": asdict(Brief(target=15.0))}
+    checked = _post(client, "/productions/check", document)
+    assert checked["estimated"]
+    assert {way["way"] for way in checked["ways"]} >= {"shorter", "both"}
+    assert all(way["seconds"] == 15 for way in checked["ways"])
+    assert _post(client, "/productions/check", document | {"brief": asdict(Brief(target=200.0))})["ways"] == []
 
 
 def _script(begin: Begin, text: str) -> dict[str, Any]:

@@ -235,7 +235,12 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 						reading={reading.size > 0 && !readProblem}
 						beside={
 							tab === "Brief" ? (
-								<LengthGauge check={check} target={document.brief.target} onRework={desk.rework} />
+								<LengthGauge
+									check={check}
+									target={document.brief.target}
+									onRework={desk.rework}
+									onQuicker={desk.quicken}
+								/>
 							) : (
 								tab === "Voice" && <TakesColumn productionId={productionId} editor={editor} kept={kept} />
 							)

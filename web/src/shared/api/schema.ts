@@ -2349,8 +2349,8 @@ export interface components {
         };
         /**
          * CastSchema
-         * @description Who plays a speaker, with which voice, the effect over it, and how the host behaves: eye contact 0 to 1, blinks
-         *     and head motion 0 to 2, 1 the usual.
+         * @description Who plays a speaker, with which voice, the effect over it and its pace (1 as it speaks of itself), and how the
+         *     host behaves: eye contact 0 to 1, blinks and head motion 0 to 2, 1 the usual.
          */
         CastSchema: {
             /** Host */
@@ -2377,6 +2377,11 @@ export interface components {
              * @default 1
              */
             head: number;
+            /**
+             * Pace
+             * @default 1
+             */
+            pace: number;
         };
         /**
          * CueSchema
@@ -2772,7 +2777,8 @@ export interface components {
         };
         /**
          * CheckOut
-         * @description Words, running time, findings and advice of a document; ``cast``: who would play speakers nobody plays yet.
+         * @description Words, running time, findings and advice of a document; ``cast``: who would play speakers nobody plays yet;
+         *     ``ways``: how it comes to its length where it is over.
          */
         CheckOut: {
             /** Cast */
@@ -2787,6 +2793,8 @@ export interface components {
             estimated: boolean;
             /** Scenes */
             scenes: components["schemas"]["SceneTime"][];
+            /** Ways */
+            ways: components["schemas"]["LengthWayOut"][];
             /** Findings */
             findings: components["schemas"]["FindingOut"][];
             /** Advice */
@@ -2838,6 +2846,19 @@ export interface components {
             at: components["schemas"]["PlaceOut"] | null;
         };
         /**
+         * LengthWayOut
+         * @description A way to the wished length: what every voice's pace is multiplied by, and seconds of words to be cut.
+         */
+        LengthWayOut: {
+            way: components["schemas"]["Way"];
+            /** Pace */
+            pace: number;
+            /** Cut */
+            cut: number;
+            /** Seconds */
+            seconds: number;
+        };
+        /**
          * PlaceOut
          * @description Where in the script.
          */
@@ -2877,6 +2898,11 @@ export interface components {
             /** Estimated */
             estimated: boolean;
         };
+        /**
+         * Way
+         * @enum {string}
+         */
+        Way: "shorter" | "quicker" | "both";
         /**
          * CueKindOut
          * @description Something that can happen on a word; ``also``: words one would look for it by. ``stretch``: it may last
@@ -3612,6 +3638,11 @@ export interface components {
              * @default
              */
             voice: string;
+            /**
+             * Pace
+             * @default 1
+             */
+            pace: number;
             /** Target */
             target: number;
             /**
@@ -3643,7 +3674,8 @@ export interface components {
         };
         /**
          * WriterIn
-         * @description A brief and who speaks, the first of them the host; ``voice`` is theirs, whose pace counts.
+         * @description A brief and who speaks, the first of them the host; ``voice`` is theirs, and how quickly it speaks counts:
+         *     ``pace`` times as it does of itself.
          */
         WriterIn: {
             brief: components["schemas"]["BriefSchema"];
@@ -3657,6 +3689,11 @@ export interface components {
              * @default
              */
             voice: string;
+            /**
+             * Pace
+             * @default 1
+             */
+            pace: number;
         };
         /**
          * ToneOut
@@ -3753,6 +3790,11 @@ export interface components {
              * @default
              */
             voice: string;
+            /**
+             * Pace
+             * @default 1
+             */
+            pace: number;
             script: components["schemas"]["ScriptSchema"];
             /**
              * Lines

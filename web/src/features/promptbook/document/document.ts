@@ -22,6 +22,7 @@ export const NOT_PLAYED: ProductionDocument["cast"][string] = {
 	eye_contact: 0.5,
 	blinks: 1,
 	head: 1,
+	pace: 1,
 };
 export const NO_BRIEF: Brief = {
 	purpose: "",

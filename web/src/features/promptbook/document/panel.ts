@@ -28,3 +28,9 @@ export function recast(document: ProductionDocument, whose: readonly string[], p
 	}
 	return { cast };
 }
+
+/** The cast with every voice so many times as quick as now. */
+export function quickened({ cast }: ProductionDocument, times: number) {
+	const quicker = (played: Played) => ({ ...played, pace: played.pace * times });
+	return { cast: Object.fromEntries(Object.entries(cast).map(([speaker, played]) => [speaker, quicker(played)])) };
+}

@@ -1,6 +1,7 @@
 import type { Editor } from "@tiptap/core";
 import { useState } from "react";
 import { PlainButton } from "../../../shared/ui/controls";
+import { Scale } from "../../../shared/ui/Scale";
 import { pitchWord } from "../../../shared/voices/finding";
 import { useVoices } from "../../../shared/voices/useVoices";
 import { useCueKinds } from "../document/cueKinds";
@@ -91,6 +92,15 @@ export function VoicePanel({ productionId, document, current, change, editor, ke
 									</select>
 								)}
 							</p>
+							<Scale
+								label={`Pace of ${name}`}
+								low={0.85}
+								high={1.15}
+								step={0.01}
+								value={document.cast[speaker]?.pace ?? 1}
+								ends={["slower", "quicker"]}
+								onChange={(pace) => change(recast(document, [speaker], { pace }), [], `pace ${speaker}`)}
+							/>
 							<p className="small quiet">
 								{voice && `${voice.description}; ${voice.language_name}, ${pitchWord(voice.pitch)}`}
 							</p>

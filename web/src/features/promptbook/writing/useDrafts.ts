@@ -4,7 +4,7 @@ import { api, ask, type Schemas } from "../../../shared/api/client";
 import type { Brief } from "../document/document";
 import { type Draft, type Kept, letterOf, measured, NOTHING_KEPT, type PasteUp, toggled, whole } from "./pasteUp";
 
-export type Writer = { brief: Brief; speakers: string[]; voice: string };
+export type Writer = { brief: Brief; speakers: string[]; voice: string; pace: number };
 export type Lettered = { letter: string; draft: Draft };
 
 export const USUAL_SECONDS = 60;

@@ -8,7 +8,7 @@ import { Difference } from "../Difference";
 import { choose } from "../document/choosing";
 import { lineById } from "../document/cues";
 import { type Brief, type ProductionDocument, speakersOf } from "../document/document";
-import { sceneAt } from "../document/panel";
+import { quickened, sceneAt } from "../document/panel";
 import { DraftsLeaf } from "./DraftsLeaf";
 import { PasteUpPage } from "./PasteUpPage";
 import { ProofPage } from "./ProofPage";
@@ -44,6 +44,8 @@ export type WritingDesk = {
 	panel: ReactNode;
 	leaves: ReactNode;
 	rework: (wish: Wish) => void;
+	/** Every voice so many times as quick as it speaks now; an undoable step. */
+	quicken: (times: number) => void;
 	sheet: ReactNode;
 };
 
@@ -54,8 +56,8 @@ export function useWritingDesk({ productionId, document, editor, current, open }
 	const { scene, number } = sceneAt(document, current);
 	const { brief } = document;
 	const speakers = speakersOf(document.script).filter(Boolean);
-	const voice = Object.values(document.cast)[0]?.voice ?? "";
-	const writer = { brief, speakers, voice };
+	const { voice = "", pace = 1 } = Object.values(document.cast)[0] ?? {};
+	const writer = { brief, speakers, voice, pace };
 	const drafts = useDrafts(writer, open && leaf === "drafts");
 	const rework = useRework(editor, document, writer, current);
 	const { end, wish } = rework;
@@ -112,6 +114,7 @@ export function useWritingDesk({ productionId, document, editor, current, open }
 		) : null,
 		leaves: open && !wish && <Leaves leaf={leaf} onLeaf={setLeaf} />,
 		rework: rework.begin,
+		quicken: (times) => choose(editor, quickened(document, times)),
 		sheet: comparing && (
 			<Sheet label="Make it the script" kind="compare" onClose={() => setComparing(false)}>
 				<h2 className="panel-title">This takes the place of the script there is</h2>
