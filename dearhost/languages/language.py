@@ -16,6 +16,8 @@ class Language:
     ``gesture_words`` are the words that ask for a gesture, by what they say (see ``stage.direction``). A word ``*x`` is
     any word that ends in x. A word with a capital letter counts only written so, and not where a sentence begins: a
     German "Sie" addresses, "sie" does not. Common practice of speakers' handbooks, no source.
+    ``directions`` are patterns of what stage directions say, by the cue they mean (see
+    ``production.direction_cues``); the first that is found decides. Stage directions as commonly written, no source.
     ``lexicon`` says written numbers, dates, units and signs. ``weak_ends`` are words no caption line should end on.
     ``function_words`` carry no meaning of their own; ``claims`` and ``problems`` are words that open well.
     """
@@ -24,6 +26,7 @@ class Language:
     name: str
     counted: tuple[str, ...] = ()
     gesture_words: Mapping[str, str] = field(default_factory=dict)
+    directions: Mapping[str, str] = field(default_factory=dict)
     lexicon: Lexicon | None = None
     weak_ends: frozenset[str] = frozenset()
     function_words: frozenset[str] = frozenset()

@@ -7,11 +7,19 @@ from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass, field
 
 from dearhost.hosts import PROPS, THINGS
+from dearhost.languages import LANGUAGES
+from dearhost.languages.detecting import language_of
 from dearhost.production.cue_kinds import CUE_KINDS
 from dearhost.script import Cue, Direction, Line, Scene, Script, Unspoken, new_id, unspoken_spans, words_of
 from dearhost.script.cues import Value
 from dearhost.sound import STINGS
+from dearhost.speech.delivery import MANNERS
 
+Meaning = tuple[str, Mapping[str, Value]]
+"""The kind and settings of a cue."""
+ENGLISH = LANGUAGES["en"].directions
+_PARTS = frozenset({"title", "pause", "seconds", "left", "right"})
+"""Of a table of directions, what is no cue by itself or is looked for first."""
 _LONGEST = 14
 """Words of a direction that is looked at; a longer one tells a story."""
 
@@ -33,64 +41,27 @@ class DirectionCue:
     end: int = 0
 
 
-_MEANINGS: tuple[tuple[str, str, Mapping[str, Value]], ...] = (
-    (r"points? (?:\w+ ){0,4}left", "point-left", {}),
-    (r"points? (?:\w+ ){0,4}right", "point-right", {}),
-    (r"points? (?:\w+ ){0,2}up", "point-up", {}),
-    (r"nods?\b", "nod", {}),
-    (r"shakes? (?:\w+ )?head", "shake", {}),
-    (r"waves?\b", "wave", {}),
-    (r"shrugs?\b", "shrug", {}),
-    (r"thumbs? up", "thumb-up", {}),
-    (r"thumbs? down", "thumb-down", {}),
-    (r"(?:claps?|applauds?)\b", "clap", {}),
-    (r"laughs?\b", "laugh", {}),
-    (r"sighs?\b", "sigh", {}),
-    (r"leans? (?:in|forward|closer)", "lean-in", {}),
-    (r"beckons?\b", "beckon", {}),
-    (r"counts? on (?:\w+ )?fingers", "count", {}),
-    (r"hand on (?:\w+ )?heart", "heart", {}),
-    (r"(?:opens? (?:\w+ )?arms|welcomes)\b", "welcome", {}),
-    (r"(?:thinks?|wonders?|ponders?)\b", "think", {}),
-    (r"listens?\b", "listen", {}),
-    (r"(?:holds? up (?:\w+ )?(?:hand|palm)|halts?)\b", "stop", {}),
-    (r"(?:smiles?|smiling|beams)\b", "happy", {}),
-    (r"(?:excited|thrilled)\b", "excited", {}),
-    (r"(?:worried|anxious|concerned|frowns?)\b", "concerned", {}),
-    (r"(?:sad|sadly|unhappy)\b", "sad", {}),
-    (r"(?:angry|angrily|furious)\b", "angry", {}),
-    (r"(?:surprised|astonished|gasps?)\b", "surprised", {}),
-    (r"(?:walks? in|enters?|comes? in|arrives?)\b", "walk-in", {}),
-    (r"(?:walks? (?:out|off|away)|leaves?|exits?|goes? off)\b", "walk-out", {}),
-    (r"(?:walks?|goes|steps|moves) to (?:the )?(?P<place>left|middle|right)", "walk-to", {}),
-    (r"sits? down|sits\b", "sit", {}),
-    (r"(?:stands?|gets?) up|rises\b", "stand", {}),
-    (r"turns? away", "turn-away", {}),
-    (r"(?:turns? (?:back|to (?:the )?(?:camera|viewer|us)))", "turn-back", {}),
-    (r"looks? (?:at|to|into) (?:the )?(?:camera|viewer|us)", "eyes", {"to": "viewer"}),
-    (r"looks? (?:at|to) (?:the )?(?:notes|paper|script)|reads? (?:from )?(?:\w+ )?notes", "eyes", {"to": "notes"}),
-    (r"puts? (?:\w+ ){0,2}(?:down|away)|puts? down", "put-down", {}),
-    (r"(?:hands?|gives?|passes) (?:\w+ ){0,3}(?:over|on)|passes it", "pass", {}),
-    (r"close[- ]?up|close on\b", "close-up", {}),
-    (r"wide shot|wide\b", "wide", {}),
-    (r"(?:whispers?|whispering|quietly|hushed)\b", "delivery", {"manner": "hushed"}),
-    (r"(?:calmly|calm)\b", "delivery", {"manner": "calm"}),
-    (r"(?:urgently|urgent|shouts?)\b", "delivery", {"manner": "urgent"}),
-    (r"(?:brightly|cheerfully)\b", "delivery", {"manner": "bright"}),
-)
-"""What words of a direction mean, the first that is found deciding (a list made for this)."""
-_TITLE = re.compile(r"(?:title|super|text on screen|on screen)\s*:\s*(.+)", re.I)
-_PAUSE = re.compile(r"\b(?:pause|beat|silence)\b(?:\D{0,8}(\d+(?:\.\d+)?)\s*(?:s|sec|seconds)\b)?", re.I)
+_WITH_SETTINGS: Mapping[str, tuple[str, Mapping[str, Value]]] = {
+    "walk-left": ("walk-to", {"place": "left"}),
+    "walk-middle": ("walk-to", {"place": "middle"}),
+    "walk-right": ("walk-to", {"place": "right"}),
+    "look-viewer": ("eyes", {"to": "viewer"}),
+    "look-notes": ("eyes", {"to": "notes"}),
+    **{manner: ("delivery", {"manner": manner}) for manner in MANNERS if manner != "neutral"},
+}
+"""What a meaning of ``Language.directions`` is as a cue, where it is not the name of a kind."""
 _HOLDS = re.compile(r"\b(?:takes?|picks? up|holds?|grabs?|raises?|shows?)\b", re.I)
 _SHOWN = re.compile(r"\b(?:picture|image|photo|visual)\s*:", re.I)
 
 
 def direction_cues(script: Script) -> list[DirectionCue]:
-    """The directions of a script that mean a cue, in order. What is not understood stays a direction."""
-    return [found for scene in script.scenes for found in _in_scene(scene)]
+    """The directions of a script that mean a cue, in order, in its own language or in English. What is not understood
+    stays a direction."""
+    language = language_of(" ".join(line.text for _, _, line in script.lines()), frozenset(LANGUAGES))
+    return [found for scene in script.scenes for found in _in_scene(scene, language)]
 
 
-def _in_scene(scene: Scene) -> Iterator[DirectionCue]:
+def _in_scene(scene: Scene, language: str) -> Iterator[DirectionCue]:
     speakers = {line.speaker for line in scene.lines}
     for index, block in enumerate(scene.blocks):
         if isinstance(block, Direction):
@@ -98,18 +69,20 @@ def _in_scene(scene: Scene) -> Iterator[DirectionCue]:
             after = [b for b in scene.blocks[index + 1 :] if isinstance(b, Line) and words_of(b.text)]
             line = next((b for b in after if not named or b.speaker == named), None)
             if line:
-                yield from _offered(scene, block.id, block.text, line, 0, 0, 0)
+                yield from _offered(scene, block.id, block.text, line, meant(block.text, language))
             continue
         for span in unspoken_spans(block.text):
             if span.kind in (Unspoken.BRACKET, Unspoken.PARENTHETICAL):
                 text = block.text[span.start + 1 : span.end - 1]
-                yield from _offered(scene, block.id, text, block, span.end, span.start, span.end)
+                meaning = meant(text, language)
+                yield from _offered(scene, block.id, text, block, meaning, span.start, span.end)
 
 
-def _offered(scene: Scene, block: str, text: str, line: Line, at: int, start: int, end: int) -> Iterator[DirectionCue]:
+def _offered(
+    scene: Scene, block: str, text: str, line: Line, meaning: Meaning | None, start: int = 0, end: int = 0
+) -> Iterator[DirectionCue]:
     words = words_of(line.text)
-    word = next((word for word in words if word.start >= at), words[-1] if words else None)
-    meaning = meant(text)
+    word = next((word for word in words if word.start >= end), words[-1] if words else None)
     if word is None or meaning is None:
         return
     kind, parameters = meaning
@@ -125,30 +98,49 @@ def _label(kind: str, parameters: Mapping[str, Value]) -> str:
     return " ".join([known.label if known else kind, *said])
 
 
-def meant(text: str) -> tuple[str, dict[str, Value]] | None:
-    """The kind and settings of the cue a direction means, or None."""
+def meant(text: str, language: str = "en") -> Meaning | None:
+    """The kind and settings of the cue a direction means, or None; ``language`` is that of the script. What is held,
+    shown and heard is known by its English name only."""
     text = " ".join(text.split())
-    title = _TITLE.match(text)
-    if title:
-        return "title", {"text": title[1].rstrip(". ").strip("“”\"'")}
+    own = LANGUAGES[language].directions if language in LANGUAGES else {}
+    tables = [table for table in (own, ENGLISH) if table]
+    for table in tables:
+        title = re.match(rf"(?:{table['title']})\s*:\s*(.+)", text, re.I)
+        if title:
+            return "title", {"text": title[1].rstrip(". ").strip("“”\"'„«»")}
     if len(text.split()) > _LONGEST:
         return None
-    pause = _PAUSE.search(text)
-    if pause:
-        return "pause", {"seconds": min(5.0, max(0.1, float(pause[1] or 1.0)))}
+    for table in tables:
+        pause = re.search(
+            rf"\b(?:{table['pause']})\b(?:\D{{0,8}}(\d+(?:[.,]\d+)?)\s*(?:{table['seconds']})\b)?", text, re.I
+        )
+        if pause:
+            return "pause", {"seconds": min(5.0, max(0.1, float((pause[1] or "1").replace(",", "."))))}
     thing = _thing_in(text)
     shown = _named(THINGS, text) or thing
     if shown in THINGS and _SHOWN.search(text):
         return "picture", {"shows": str(shown)}
     if thing and _HOLDS.search(text):
         return "take", {"prop": thing}
-    for pattern, kind, settings in _MEANINGS:
-        found = re.search(rf"\b(?:{pattern})", text, re.I)
-        if found:
-            places = {name: value.lower() for name, value in found.groupdict().items() if value}
-            return kind, {**settings, **places, **_side(kind, text)}
+    found = next((found for table in tables if (found := _in_table(table, text))), None)
+    if found:
+        return found
     sting = next((s for s in STINGS if re.search(rf"\b{s}s?\b", text, re.I)), None)
     return ("sound", {"sound": sting}) if sting else None
+
+
+def cue_meant(meaning: str) -> Meaning:
+    """The cue that a meaning of ``Language.directions`` stands for."""
+    return _WITH_SETTINGS.get(meaning, (meaning, {}))
+
+
+def _in_table(table: Mapping[str, str], text: str) -> Meaning | None:
+    for meaning, pattern in table.items():
+        if meaning in _PARTS or not re.search(rf"\b(?:{pattern})\b", text, re.I):
+            continue
+        kind, settings = cue_meant(meaning)
+        return kind, {**settings, **_side(kind, text, table)}
+    return None
 
 
 def _thing_in(text: str) -> str | None:
@@ -161,9 +153,10 @@ def _named(names: Iterable[str], text: str) -> str | None:
     return next((name for name in names if re.search(rf"\b{name.replace('-', '[- ]')}s?\b", text, re.I)), None)
 
 
-def _side(kind: str, text: str) -> dict[str, Value]:
+def _side(kind: str, text: str, table: Mapping[str, str]) -> dict[str, Value]:
     known = CUE_KINDS.get(kind)
-    side = re.search(r"\b(left|right)\b", text, re.I)
-    if side and known and known.parameter("side"):
-        return {"side": side[1].lower()}
+    if known and known.parameter("side"):
+        for side in ("left", "right"):
+            if re.search(rf"\b(?:{table[side]})\b", text, re.I):
+                return {"side": side}
     return {}

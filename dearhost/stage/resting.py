@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from dataclasses import replace
-from functools import partial
 
 from dearhost.errors import StageError
 from dearhost.hosts import MOVES

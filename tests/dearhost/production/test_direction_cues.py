@@ -2,12 +2,15 @@
 
 from __future__ import annotations
 
+import re
+
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from dearhost.languages import LANGUAGES
 from dearhost.production import CUE_KINDS, read_script
-from dearhost.production.direction_cues import direction_cues, meant
+from dearhost.production.direction_cues import cue_meant, direction_cues, meant
 from dearhost.script import Cue
 
 
@@ -53,6 +56,54 @@ def test_what_a_direction_means(text: str, kind: str, settings: dict[str, str | 
 )
 def test_what_is_not_understood_stays_a_direction(text: str) -> None:
     assert meant(text) is None
+
+
+@pytest.mark.parametrize(
+    ("language", "text", "kind", "settings"),
+    [
+        ("de", "Maren zeigt nach links", "point-left", {}),
+        ("de", "winkt mit der linken Hand", "wave", {"side": "left"}),
+        ("de", "Pause, 1,5 Sekunden", "pause", {"seconds": 1.5}),
+        ("de", "Titel: „Vor Ebbe“", "title", {"text": "Vor Ebbe"}),
+        ("de", "flüsternd", "delivery", {"manner": "hushed"}),
+        ("fr", "Maren hoche la tête", "nod", {}),
+        ("fr", "un temps", "pause", {"seconds": 1.0}),
+        ("fr", "regarde la caméra", "eyes", {"to": "viewer"}),
+        ("es", "señala hacia la derecha", "point-right", {}),
+        ("es", "va hacia el centro", "walk-to", {"place": "middle"}),
+        ("it", "si siede", "sit", {}),
+        ("it", "saluta con la destra", "wave", {"side": "right"}),
+        ("nl", "haalt de schouders op", "shrug", {}),
+        ("pt", "sorri", "happy", {}),
+        ("de", "nods", "nod", {}),
+        ("ru", "Pause", "pause", {"seconds": 1.0}),
+    ],
+)
+def test_what_a_direction_means_in_other_languages(
+    language: str, text: str, kind: str, settings: dict[str, str | float]
+) -> None:
+    assert meant(text, language) == (kind, settings)
+
+
+@pytest.mark.parametrize("code", [code for code, language in LANGUAGES.items() if language.directions])
+def test_every_meaning_of_every_language_is_a_cue_that_can_be_played(code: str) -> None:
+    table = LANGUAGES[code].directions
+    assert set(table) >= {"title", "pause", "seconds", "left", "right"}
+    for meaning, pattern in table.items():
+        re.compile(pattern)
+        if meaning in ("title", "pause", "seconds", "left", "right"):
+            continue
+        kind, settings = cue_meant(meaning)
+        assert not CUE_KINDS.problem(CUE_KINDS.resolved(Cue("a", kind, 0, settings))), (code, meaning)
+
+
+def test_a_script_is_read_in_its_own_language() -> None:
+    script = read_script(
+        "# Hafen\n\nMaren: Das Wasser kommt zweimal am Tag, und jedes Mal überrascht es jemanden. [zeigt nach rechts] "
+        "Dort drüben steht die Marke.\n"
+    )
+    (found,) = direction_cues(script)
+    assert (found.kind, script.scenes[0].lines[0].text[found.offset :].split()[0]) == ("point-right", "Dort")
 
 
 def test_it_goes_on_the_word_it_stands_before() -> None:

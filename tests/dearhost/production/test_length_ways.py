@@ -44,10 +44,12 @@ def test_what_is_not_over_needs_no_way(target: float) -> None:
 
 
 @given(st.floats(3, 600), st.floats(1, 900), st.floats(0, 1), st.floats(SLOWEST, QUICKEST))
-def test_every_way_comes_to_the_length_at_a_natural_pace(target: float, seconds: float, part: float, pace: float) -> None:
+def test_every_way_comes_to_the_length_at_a_natural_pace(
+    target: float, seconds: float, part: float, pace: float
+) -> None:
     spoken = part * seconds
     for way in length_ways(target, seconds, spoken, [CastEntry("maren", "x", pace=pace)]):
-        assert 1 <= way.pace
+        assert way.pace >= 1
         assert way.pace * pace <= QUICKEST * 1.001
         reached = seconds - spoken + spoken / way.pace - way.cut
         assert reached == pytest.approx(target, abs=max(0.06, 0.002 * seconds))
