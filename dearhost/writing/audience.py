@@ -103,10 +103,12 @@ def read_audience(
     points: Sequence[str] = (),
     moved: Mapping[int, Concern] | None = None,
     same: Mapping[str, str] | None = None,
+    joined: Sequence[tuple[int, int]] = (),
     step: Callable[[float], None] = lambda fraction: None,
 ) -> Audience:
     """Sorts comments. ``points`` are what a brief or script answers. ``moved`` are comments somebody sorted by hand;
-    ``same`` are words that mean another ("kids" for "children"). ``step`` is called with the fraction done, and may
+    ``same`` are words that mean another ("kids" for "children"), ``joined`` pairs of comments whose themes somebody
+    took for one. ``step`` is called with the fraction done, and may
     raise to stop.
     """
     concerns, keys = [], []
@@ -123,7 +125,7 @@ def read_audience(
     themes = [
         theme
         for concern in (Concern.PUZZLE, Concern.WISH, Concern.PRAISE)
-        for theme in _themes(comments, concern, concerns, keys, phrases, least)
+        for theme in _themes(comments, concern, concerns, keys, phrases, least, joined)
     ]
     unserved = _unserved(comments, concerns, themes, points)
     step(1.0)
@@ -212,8 +214,9 @@ def _themes(
     keys: Sequence[frozenset[str]],
     phrases: Sequence[Words],
     least: int,
+    joined: Sequence[tuple[int, int]],
 ) -> list[Theme]:
-    """Words that several people use, joined where they mostly come together."""
+    """Words that several people use, joined where they mostly come together, or by hand."""
     own = [index for index, other in enumerate(concerns) if other is concern]
     often = Counter(key for index in own for key in keys[index])
     groups: list[set[int]] = []
@@ -226,6 +229,9 @@ def _themes(
             groups.append(mine)
         else:
             home |= mine
+    for one, other in joined:
+        if one in own and other in own:
+            groups = _with_joined(groups, one, other)
     groups.sort(key=lambda group: (-len(group), min(group)))
     found: list[Theme] = []
     for group in groups:
@@ -233,6 +239,16 @@ def _themes(
         found.append(_theme(comments, concern, group, [words for words in phrases if words.text not in taken]))
     alone = set(own) - {index for group in groups for index in group}
     return found + [Theme(concern, comments[index], (index,), (), index) for index in sorted(alone)]
+
+
+def _with_joined(groups: Sequence[set[int]], one: int, other: int) -> list[set[int]]:
+    """The groups in which two comments are most at home as one; a comment of no group is one by itself."""
+
+    def home(index: int) -> set[int]:
+        return max((group for group in groups if index in group), key=len, default={index})
+
+    both = home(one), home(other)
+    return [group for group in groups if not any(group is joined for joined in both)] + [both[0] | both[1]]
 
 
 def _theme(comments: Sequence[str], concern: Concern, group: set[int], phrases: Sequence[Words]) -> Theme:

@@ -9,11 +9,13 @@ from server.productions.models import Production
 
 
 class ProductionComments(models.Model):
-    """What the audience of a production wrote, without names. ``moved`` says by index what somebody sorted by hand."""
+    """What the audience of a production wrote, without names. ``moved`` says by index what somebody sorted by hand,
+    ``joined`` which pairs of them, by index, somebody took for the same."""
 
     production = models.OneToOneField(Production, on_delete=models.CASCADE, related_name="comments")
     texts = models.JSONField(default=list)
     moved = models.JSONField(default=dict)
+    joined = models.JSONField(default=list)
     doubles = models.PositiveIntegerField(default=0)
     junk = models.PositiveIntegerField(default=0)
     beyond = models.PositiveIntegerField(default=0)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from typing import Any
 
 from dearhost.errors import SpeechError
@@ -14,6 +15,7 @@ from dearhost.writing.drafts import Draft, part_seconds
 from dearhost.writing.language import ensure_english
 from dearhost.writing.outline import LineKind
 from dearhost.writing.pace import Pace
+from dearhost.writing.reworking.script_rework import Sentence
 from dearhost.writing.structures import STRUCTURES
 from server.studio import studio
 from server.writing.schemas import WriterIn
@@ -65,13 +67,15 @@ def draft_data(draft: Draft, read: BriefRead) -> dict[str, Any]:
     }
 
 
-def audience_data(audience: Audience, lines: list[tuple[str, str]]) -> dict[str, Any]:
-    """Sorted comments; ``lines`` are ids and texts of the script's lines, of which one may answer a theme."""
-    texts = [text for _, text in lines]
+def audience_data(audience: Audience, said: Sequence[Sentence]) -> dict[str, Any]:
+    """Sorted comments; ``said`` are the script's sentences, of which one may answer a theme."""
+    texts = [sentence.text for sentence in said]
 
-    def answered(index: int) -> str:
+    def answered(index: int) -> dict[str, Any] | None:
         found = answered_in(texts, audience.comments[index])
-        return lines[found][0] if found is not None else ""
+        if found is None:
+            return None
+        return {"line": said[found].line.id, "start": said[found].start, "end": said[found].end}
 
     return {
         "comments": list(audience.comments),

@@ -175,6 +175,19 @@ class MoveIn(Schema):
     concern: Literal["puzzle", "wish", "praise", "undecided"]
 
 
+class JoinIn(Schema):
+    """Two comments, by their indices, whose themes are the same."""
+
+    one: int
+    other: int
+
+
+class PartIn(Schema):
+    """The comments of a theme, by their indices, that was joined by hand."""
+
+    comments: list[int] = Field(max_length=20_000)
+
+
 class ModelIn(Schema):
     """Where a model listens on this machine; "" for nowhere."""
 

@@ -17,9 +17,9 @@ from server.jobs.actions.start import start_job
 from server.jobs.api import JobOut
 from server.jobs.models import Job
 from server.productions.api import MAX_FILE_BYTES, owned
-from server.writing.actions.comments import drop_comments, keep_comments, move_comment
+from server.writing.actions.comments import drop_comments, join_comments, keep_comments, move_comment, part_comments
 from server.writing.models import ProductionComments
-from server.writing.schemas import CommentsIn, CommentsOut, DocumentPointsOut, MoveIn
+from server.writing.schemas import CommentsIn, CommentsOut, DocumentPointsOut, JoinIn, MoveIn, PartIn
 
 router = Router(tags=["writing"])
 """Of one production."""
@@ -97,6 +97,20 @@ def sort(request: HttpRequest, production_id: UUID) -> Status[Job]:
 def move(request: HttpRequest, production_id: UUID, data: MoveIn) -> Status[None]:
     """Sort one comment by hand."""
     move_comment(owned(request, production_id), data.comment, data.concern)
+    return Status(204, None)
+
+
+@router.post("/{uuid:production_id}/comments/join", response={204: None}, operation_id="joinComments")
+def join(request: HttpRequest, production_id: UUID, data: JoinIn) -> Status[None]:
+    """Take the themes of two comments for one. Raises CommentsError."""
+    join_comments(owned(request, production_id), data.one, data.other)
+    return Status(204, None)
+
+
+@router.post("/{uuid:production_id}/comments/part", response={204: None}, operation_id="partComments")
+def part(request: HttpRequest, production_id: UUID, data: PartIn) -> Status[None]:
+    """Take apart a theme that was joined by hand. Raises CommentsError."""
+    part_comments(owned(request, production_id), data.comments)
     return Status(204, None)
 
 

@@ -10,6 +10,7 @@ from dearhost.production import read_script
 from dearhost.script import placeholders, spoken_lines, to_json
 from dearhost.writing.audience import Concern, read_audience
 from dearhost.writing.model_writer import write_draft
+from dearhost.writing.reworking.script_rework import sentences_of
 from dearhost.writing.structures import STRUCTURES
 from server.jobs.models import Job
 from server.jobs.running import Reporter
@@ -26,11 +27,14 @@ def sort_comments(job: Job, report: Reporter) -> dict[str, Any]:
     production = Production.objects.get(pk=UUID(job.order["production"]), owner_id=job.owner_id)
     kept = ProductionComments.objects.get(production=production)
     staged = production_of(production.document, production.title)
-    lines = [(line.id, line.text) for scene in staged.script.scenes for line in spoken_lines(scene)]
-    answers = [*staged.brief.points, *[text for _, text in lines]]
+    said = sentences_of([line for scene in staged.script.scenes for line in spoken_lines(scene)])
+    answers = [*staged.brief.points, *[sentence.text for sentence in said]]
     moved = {int(index): Concern(concern) for index, concern in kept.moved.items()}
-    audience = read_audience(kept.texts, answers, moved, step=lambda fraction: report(fraction, None, "sorting"))
-    return audience_data(audience, lines)
+    joined = [(int(one), int(other)) for one, other in kept.joined]
+    audience = read_audience(
+        kept.texts, answers, moved, joined=joined, step=lambda fraction: report(fraction, None, "sorting")
+    )
+    return audience_data(audience, said)
 
 
 def write_with_model(job: Job, report: Reporter) -> dict[str, Any]:

@@ -210,7 +210,9 @@ COMMENTS = (
 
 
 def test_comments_are_kept_without_names_sorted_and_put_away(client: Client, stranger: Client, begin: Begin) -> None:
-    production = begin("# Hours\n\nMaren: We are closed on Mondays.\n\nMaren: It is dark because the lamp is out.\n")
+    production = begin(
+        "# Hours\n\nMaren: We are closed on Mondays.\n\nMaren: Sorry for that. It is dark because the lamp is out.\n"
+    )
     path = f"/productions/{production.pk}/comments"
     assert _post(client, f"{path}/sorted", {}, 422)["detail"].startswith("There are no comments yet")
     kept = _post(client, path, {"text": COMMENTS})
@@ -222,7 +224,10 @@ def test_comments_are_kept_without_names_sorted_and_put_away(client: Client, str
     assert result["concerns"] == ["wish", "puzzle", "praise"]
     assert result["comments"][0] == "I wish it opened on Mondays."
     dark = next(theme for theme in result["themes"] if theme["concern"] == "puzzle")
-    assert dark["answered"] == production.document["script"]["scenes"][0]["blocks"][1]["id"]
+    line = production.document["script"]["scenes"][0]["blocks"][1]
+    assert dark["answered"]["line"] == line["id"]
+    said = line["text"][dark["answered"]["start"] : dark["answered"]["end"]]
+    assert said == "It is dark because the lamp is out."
     assert _post(client, f"{path}/move", {"comment": 2, "concern": "wish"}, 204) is None
     again = _post(client, f"{path}/sorted", {}, 202)
     run_job(UUID(again["id"]))
@@ -231,6 +236,27 @@ def test_comments_are_kept_without_names_sorted_and_put_away(client: Client, str
     assert stranger.get(f"/api{path}").status_code == 404
     assert client.delete(f"/api{path}").status_code == 204
     assert not ProductionComments.objects.exists()
+
+
+def test_themes_are_joined_and_taken_apart_by_hand(client: Client, stranger: Client, begin: Begin) -> None:
+    path = f"/productions/{begin().pk}/comments"
+    _post(client, path, {"text": "I wish for a lift.\nPlease build a ramp.\nI wish it opened earlier."})
+
+    def wishes() -> list[list[int]]:
+        job = _post(client, f"{path}/sorted", {}, 202)
+        run_job(UUID(job["id"]))
+        themes = client.get(f"/api/jobs/{job['id']}").json()["result"]["themes"]
+        return sorted(theme["comments"] for theme in themes)
+
+    assert wishes() == [[0], [1], [2]]
+    assert _post(client, f"{path}/join", {"one": 0, "other": 1}, 204) is None
+    assert wishes() == [[0, 1], [2]]
+    assert _post(client, f"{path}/part", {"comments": [1, 2]}, 204) is None
+    assert wishes() == [[0, 1], [2]], "only what lies in one theme is taken apart"
+    assert _post(client, f"{path}/part", {"comments": [0, 1]}, 204) is None
+    assert wishes() == [[0], [1], [2]]
+    assert "not here any more" in _post(client, f"{path}/join", {"one": 0, "other": 7}, 422)["detail"]
+    assert _post(stranger, f"{path}/join", {"one": 0, "other": 1}, 404)
 
 
 def test_a_table_of_comments(client: Client, begin: Begin) -> None:

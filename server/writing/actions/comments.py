@@ -26,11 +26,31 @@ def keep_comments(production: Production, texts: Iterable[str]) -> ProductionCom
 
 def move_comment(production: Production, comment: int, concern: str) -> None:
     """Sort one comment by hand. Raises CommentsError for one that is not there."""
-    kept = ProductionComments.objects.filter(production=production).first()
-    if kept is None or not 0 <= comment < len(kept.texts):
-        raise CommentsError("This comment is not here any more.")
+    kept = _kept(production, comment)
     kept.moved = {**kept.moved, str(comment): concern}
     kept.save()
+
+
+def join_comments(production: Production, one: int, other: int) -> None:
+    """Take the themes of two comments for one. Raises CommentsError for one that is not there."""
+    kept = _kept(production, one, other)
+    kept.joined = [*kept.joined, [one, other]]
+    kept.save()
+
+
+def part_comments(production: Production, comments: Iterable[int]) -> None:
+    """Take apart what was joined by hand among some comments."""
+    among = set(comments)
+    kept = _kept(production, *among)
+    kept.joined = [pair for pair in kept.joined if not among >= set(pair)]
+    kept.save()
+
+
+def _kept(production: Production, *comments: int) -> ProductionComments:
+    kept = ProductionComments.objects.filter(production=production).first()
+    if kept is None or not all(0 <= comment < len(kept.texts) for comment in comments):
+        raise CommentsError("This comment is not here any more.")
+    return kept
 
 
 def drop_comments(production: Production) -> None:

@@ -91,6 +91,13 @@ def test_a_comment_moved_by_hand_stays_where_it_was_put() -> None:
     assert read_audience(comments, moved=moved).concerns[0] is Concern.WISH
 
 
+def test_themes_joined_by_hand_are_one() -> None:
+    comments = ["I wish for a lift.", "I wish for a ramp.", "I want a ramp by the door.", "Lovely lamp."]
+    joined = read_audience(comments, joined=[(0, 2), (0, 3), (1, 0)])
+    assert [theme.comments for theme in joined.themes if theme.concern is Concern.WISH] == [(0, 1, 2)]
+    assert [theme.comments for theme in joined.themes if theme.concern is Concern.PRAISE] == [(3,)]
+
+
 def test_words_that_mean_the_same_are_joined() -> None:
     comments = ["The kids were bored.", "My children were bored stiff.", "No seats for a child."]
     apart = {theme.count for theme in read_audience(comments).themes}

@@ -211,6 +211,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 					hostOf={hostOf}
 					cueHandle={cueHandle}
 					advised={tab === "Brief"}
+					answers={desk.answers}
 					target={document.brief.target}
 					slip={paste ? <PasteCard paste={paste} onCut={putIn} onWhole={() => putIn([])} /> : desk.left}
 					finding={finding}

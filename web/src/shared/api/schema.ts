@@ -956,6 +956,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/productions/{production_id}/comments/join": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Join
+         * @description Take the themes of two comments for one. Raises CommentsError.
+         */
+        post: operations["joinComments"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/productions/{production_id}/comments/part": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Part
+         * @description Take apart a theme that was joined by hand. Raises CommentsError.
+         */
+        post: operations["partComments"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/productions/{production_id}/takes": {
         parameters: {
             query?: never;
@@ -3292,6 +3332,24 @@ export interface components {
             concern: "puzzle" | "wish" | "praise" | "undecided";
         };
         /**
+         * JoinIn
+         * @description Two comments, by their indices, whose themes are the same.
+         */
+        JoinIn: {
+            /** One */
+            one: number;
+            /** Other */
+            other: number;
+        };
+        /**
+         * PartIn
+         * @description The comments of a theme, by their indices, that was joined by hand.
+         */
+        PartIn: {
+            /** Comments */
+            comments: number[];
+        };
+        /**
          * TakeOut
          * @description A take of a line. ``delivery`` and ``recording`` are what its line's cues hold when it is the line's take.
          */
@@ -5389,6 +5447,54 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["MoveIn"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    joinComments: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                production_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JoinIn"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    partComments: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                production_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PartIn"];
             };
         };
         responses: {

@@ -16,6 +16,8 @@ export type Marks = {
 	check: Check | null;
 	reading: ReadonlySet<string>;
 	notes: readonly Note[];
+	/** Sentences that answer what the audience asks. */
+	answers: readonly { line: string; start: number; end: number }[];
 	/** Seconds the whole may run; 0 for no limit. */
 	target: number;
 };
@@ -78,6 +80,12 @@ function findings(doc: DocNode, marks: Marks): DecorationSet {
 		const end = range.to + (after?.[0].length ?? 0);
 		found.push(Decoration.widget(end, () => sup(number), { side: -1, key: `note-${number}`, marks: [] }));
 	}
+	eachLine(doc, (node, start) => {
+		for (const answer of marks.answers.filter(({ line }) => line === node.attrs.id)) {
+			const end = Math.min(answer.end, node.content.size);
+			if (answer.start < end) found.push(Decoration.inline(start + answer.start, start + end, { class: "answers" }));
+		}
+	});
 	const { word } = marks;
 	if (word) {
 		eachLine(doc, (node, start) => {
@@ -96,7 +104,7 @@ function sup(number: number): HTMLElement {
 	return element;
 }
 
-const NONE: Marks = { word: null, check: null, reading: new Set(), notes: [], target: 0 };
+const NONE: Marks = { word: null, check: null, reading: new Set(), notes: [], answers: [], target: 0 };
 
 export const MarksExtension = Extension.create({
 	name: "marks",

@@ -22,6 +22,7 @@ type Props = {
 	cueHandle: Ref<CueHandle>;
 	/** Whether advice is numbered in the text. */
 	advised: boolean;
+	answers: Marks["answers"];
 	/** Seconds the whole may run; 0 for no limit. */
 	target: number;
 	/** A question about the script, in place of its text until it is answered. */
@@ -37,19 +38,19 @@ type Props = {
 
 /** The left page: the script, always there. */
 export function ScriptPage(props: Props) {
-	const { editor, check, times, reading, advised, target } = props;
+	const { editor, check, times, reading, advised, answers, target } = props;
 	const notes = useNotes(check, advised);
 	const [root, setRoot] = useState<HTMLElement | null>(null);
 	const word = usePlayhead((p) => wordKey(times.get(p.sceneId), p.at));
 	const heard = useMemo(() => (word ? (JSON.parse(word) as NonNullable<Marks["word"]>) : null), [word]);
 	useEffect(() => {
-		const marks: Marks = { word: heard, check, reading, notes, target };
+		const marks: Marks = { word: heard, check, reading, notes, answers, target };
 		readCaret();
 		editor.view.dispatch(editor.state.tr.setMeta(marksKey, marks).setMeta("addToHistory", false));
 		if (playhead.get().playing && heard) {
 			editor.view.dom.querySelector(".at-playhead")?.scrollIntoView({ block: "nearest", behavior: "smooth" });
 		}
-	}, [editor, heard, check, reading, notes, target]);
+	}, [editor, heard, check, reading, notes, answers, target]);
 
 	return (
 		<main className="page leaf" aria-label="Script page">

@@ -4,7 +4,9 @@ import { api, ask, type Schemas, sendFile } from "../../../shared/api/client";
 import { type Job, useJob } from "../../../shared/jobs/useJob";
 
 export type Concern = "puzzle" | "wish" | "praise" | "undecided";
-export type Theme = { concern: Concern; name: string; comments: number[]; best: number; answered: string };
+/** The sentence of the script that answers a comment. */
+export type Answer = { line: string; start: number; end: number };
+export type Theme = { concern: Concern; name: string; comments: number[]; best: number; answered: Answer | null };
 export type Audience = {
 	comments: string[];
 	concerns: Concern[];
@@ -46,6 +48,16 @@ export function useComments(productionId: string, shown: boolean) {
 			ask(api.POST("/api/productions/{production_id}/comments/move", { ...path, body: moved })),
 		onSuccess: () => sort.mutate(),
 	});
+	const join = useMutation({
+		mutationFn: (pair: { one: number; other: number }) =>
+			ask(api.POST("/api/productions/{production_id}/comments/join", { ...path, body: pair })),
+		onSuccess: () => sort.mutate(),
+	});
+	const part = useMutation({
+		mutationFn: (comments: number[]) =>
+			ask(api.POST("/api/productions/{production_id}/comments/part", { ...path, body: { comments } })),
+		onSuccess: () => sort.mutate(),
+	});
 	const drop = useMutation({
 		mutationFn: () => ask(api.DELETE("/api/productions/{production_id}/comments", path)),
 		onSuccess: () => queries.setQueryData(key, { count: 0, doubles: 0, junk: 0, beyond: 0 }),
@@ -64,12 +76,17 @@ export function useComments(productionId: string, shown: boolean) {
 		kept: kept.data,
 		audience: count ? audience : null,
 		job,
-		problem: kept.error ?? paste.error ?? open.error ?? sort.error ?? move.error ?? drop.error,
+		problem:
+			kept.error ?? paste.error ?? open.error ?? sort.error ?? move.error ?? join.error ?? part.error ?? drop.error,
 		paste: paste.mutate,
 		open: open.mutate,
 		move: move.mutate,
+		join: join.mutate,
+		part: part.mutate,
 		drop: drop.mutate,
 		again: begin,
 		adding: paste.isPending || open.isPending,
 	};
 }
+
+export type CommentsState = ReturnType<typeof useComments>;

@@ -1,5 +1,5 @@
 import type { Editor } from "@tiptap/core";
-import { type ReactNode, useEffect, useState } from "react";
+import { type ReactNode, useEffect, useMemo, useState } from "react";
 import { listen } from "../../../shared/sound/listening";
 import { MainButton, PlainButton } from "../../../shared/ui/controls";
 import { Sheet } from "../../../shared/ui/Sheet";
@@ -15,6 +15,7 @@ import { ProofPage } from "./ProofPage";
 import { keptIn, scenesOf } from "./pasteUp";
 import { ReworkPanel } from "./ReworkPanel";
 import { askInScene, rewrite } from "./rewriting";
+import { type Answer, useComments } from "./useComments";
 import { useDrafts } from "./useDrafts";
 import { useRework, type Wish } from "./useRework";
 import { WordsLeaf } from "./WordsLeaf";
@@ -35,6 +36,8 @@ type Props = {
 	open: boolean;
 };
 
+const NO_ANSWERS: readonly Answer[] = [];
+
 export type WritingDesk = {
 	/** In place of the script: what is kept of drafts, or the proof of a rework. */
 	left: ReactNode;
@@ -43,6 +46,8 @@ export type WritingDesk = {
 	/** In place of the brief, under the stage. */
 	panel: ReactNode;
 	leaves: ReactNode;
+	/** The sentences that answer what the audience asks, while their words are open. */
+	answers: readonly Answer[];
 	rework: (wish: Wish) => void;
 	/** Every voice so many times as quick as it speaks now; an undoable step. */
 	quicken: (times: number) => void;
@@ -60,6 +65,7 @@ export function useWritingDesk({ productionId, document, editor, current, open }
 	const writer = { brief, speakers, voice, pace };
 	const drafts = useDrafts(writer, open && leaf === "drafts");
 	const rework = useRework(editor, document, writer, current);
+	const comments = useComments(productionId, open && leaf === "words");
 	const { end, wish } = rework;
 	useEffect(() => {
 		if (!open && wish) end();
@@ -82,6 +88,11 @@ export function useWritingDesk({ productionId, document, editor, current, open }
 		const line = lineById(editor.state.doc, lineId);
 		if (line) editor.chain().setTextSelection(line.start).scrollIntoView().run();
 	};
+	const { audience } = comments;
+	const answers = useMemo(
+		() => (open && leaf === "words" && audience?.themes.flatMap(({ answered }) => answered ?? [])) || NO_ANSWERS,
+		[open, leaf, audience],
+	);
 	const onLeaf = open && leaf === "drafts" && keptIn(drafts.pasteUp).length > 0;
 	const right =
 		open && !wish && leaf === "drafts" ? (
@@ -94,10 +105,11 @@ export function useWritingDesk({ productionId, document, editor, current, open }
 			/>
 		) : open && !wish && leaf === "words" ? (
 			<WordsLeaf
-				productionId={productionId}
+				comments={comments}
 				document={document}
 				scene={number}
 				onBrief={(words) => setBrief({ own_words: [brief.own_words.trim(), words].filter(Boolean).join("\n") })}
+				onTone={(words) => setBrief({ tone: [brief.tone.trim(), words].filter(Boolean).join("; ") })}
 				onScene={(words) => scene && askInScene(editor, scene.id, `Asked: “${words}”`)}
 				onShow={showLine}
 			/>
@@ -113,6 +125,7 @@ export function useWritingDesk({ productionId, document, editor, current, open }
 			/>
 		) : null,
 		leaves: open && !wish && <Leaves leaf={leaf} onLeaf={setLeaf} />,
+		answers,
 		rework: rework.begin,
 		quicken: (times) => choose(editor, quickened(document, times)),
 		sheet: comparing && (
