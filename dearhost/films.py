@@ -14,7 +14,7 @@ import numpy as np
 from dearhost.errors import ConsentError, RenderError, SpeechError
 from dearhost.formats import to_srt, to_webvtt
 from dearhost.memory import release_memory
-from dearhost.production import Production, Studio, ensure_speakable, manner_in, pauses_of, with_captions
+from dearhost.production import Production, Studio, ensure_speakable, manner_in, manner_of, pauses_of, with_captions
 from dearhost.render import (
     FORMS,
     SAMPLE_RATE,
@@ -59,18 +59,22 @@ def scene_time(scene: Scene, production: Production, studio: Studio) -> RunningT
     words = count_words(scene)
     if not words:
         return RunningTime(0, 0.0, True)
-    durations, spoken = [], 0.0
+    durations, spoken, estimated = [], 0.0, False
     for line in spoken_lines(scene):
-        voice, manner = production.entry(line.speaker).voice, manner_in(production, line)
-        seconds = studio.speaker.known_seconds(line.text, voice, manner)
+        entry, manner = production.entry(line.speaker), manner_in(production, line)
+        seconds = studio.speaker.known_seconds(line.text, entry.voice, manner)
+        if seconds is None and entry.pace != 1:  # what is read at the voice's own pace tells how long it will be
+            own = manner_of(line, production.say_as, entry.effect)
+            known = studio.speaker.known_seconds(line.text, entry.voice, own)
+            seconds, estimated = known and known / entry.pace, True
         if seconds is None:
-            estimate = round(estimated_seconds(scene), 1)
+            estimate = round(estimated_seconds(scene) / entry.pace, 1)
             return RunningTime(words, estimate, True, estimate)
         spoken += 0.0 if manner.recording else seconds
         durations.append(seconds + sum(pauses_of(line).values()))
     speakers = [line.speaker for line in spoken_lines(scene)]
     whole = place_lines(durations, speakers, production.choices_for(scene).tail)[1]
-    return RunningTime(words, round(whole, 2), False, round(spoken, 2))
+    return RunningTime(words, round(whole, 2), estimated, round(spoken, 2))
 
 
 def total_time(scenes: Sequence[RunningTime]) -> RunningTime:

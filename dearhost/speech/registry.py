@@ -210,15 +210,16 @@ class VoiceRegistry:
             return None
         words = f"{made.description}; made from {base.name}"
         return Voice(made.id, made.name, MADE, base.language, base.language_name, words, base.scripts,
-                     round(made.shape.mean or 100), made.age)  # fmt: skip
+                     round(made.shape.mean or 100), made.age, pace=base.pace * made.shape.pace)  # fmt: skip
 
     def _as_listed(self, matched: MatchedVoice) -> list[Voice]:
         """A matched voice in English, and in each language that a formant voice with a name has."""
         pitch = round(next(iter(matched.models.values())).mean_pitch)
         until = f", with consent until {matched.consent.until}" if matched.consent.until else ", with consent"
         words = f"matched to {matched.consent.person}{until}"
+        neural = matched.models.get(NEURAL)
         listed = [Voice(matched.id, matched.name, MATCHED, BASE_VOICE.language, BASE_VOICE.language_name, words,
-                        pitch=pitch)]  # fmt: skip
+                        pitch=pitch, pace=BASE_VOICE.pace * neural.pace if neural else 0.0)]  # fmt: skip
         if FORMANT in matched.models:
             for voice, tag in FORMANT_VOICES.values():
                 if not voice.language.startswith("en"):

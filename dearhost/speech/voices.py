@@ -28,6 +28,8 @@ class Voice:
     """How old it sounds: child, young, grown or older; "" where that is not known."""
     heard_as: str = ""
     """Whom one hears: woman, man or child; "" where that is not known."""
+    pace: float = 0.0
+    """How fast it reads, measured against the usual pace (`dearhost.writing.pace`); 0 where that is not known."""
 
     def to_json(self) -> dict[str, Any]:
         """As plain data."""
@@ -53,7 +55,9 @@ SERVICE = "service"
 
 _ENGLISH = ("en-US", "English (United States)")
 
-BASE_VOICE = Voice("joe", "Joe", NEURAL, *_ENGLISH, "a man, calm and even", pitch=93, age="grown", heard_as="man")
+BASE_VOICE = Voice(
+    "joe", "Joe", NEURAL, *_ENGLISH, "a man, calm and even", pitch=93, age="grown", heard_as="man", pace=1.085
+)
 
 _DERIVED = (
     ("nell", "Nell", "grown woman", "warm and even", Shape(175, spread=0.9, warp=1.14, tilt=-1.2, pace=0.95)),
@@ -73,8 +77,16 @@ _WORDS = {"young": "a young", "grown": "a", "older": "an older", "child": "a"}
 def _derived(id_: str, name: str, who: str, words: str, shape: Shape) -> Voice:
     age, heard_as = who.split()[0], who.split()[-1]
     description = f"{_WORDS[age]} {heard_as}, {words}; made from Joe"
-    pitch = round(shape.mean or 100)
-    return replace(BASE_VOICE, id=id_, name=name, description=description, pitch=pitch, age=age, heard_as=heard_as)
+    return replace(
+        BASE_VOICE,
+        id=id_,
+        name=name,
+        description=description,
+        pitch=round(shape.mean or 100),
+        age=age,
+        heard_as=heard_as,
+        pace=BASE_VOICE.pace * shape.pace,
+    )
 
 
 DERIVED_VOICES: Mapping[str, tuple[Voice, Shape]] = {row[0]: (_derived(*row), row[-1]) for row in _DERIVED}

@@ -150,6 +150,45 @@ def test_a_tone_asks_for_what_it_cannot_make_up(signed_in: Page) -> None:
     expect(page.locator(".script .line").first).to_contain_text("In fact")
 
 
+def test_a_tone_brings_its_delivery_when_it_is_wished(signed_in: Page) -> None:
+    page = signed_in
+    begin(page, "# Quay\n\nMaren: Come and see the bell.")
+    tab(page, "Brief")
+    page.get_by_role("button", name=re.compile("^Rework")).click()
+    page.get_by_label("How", exact=True).select_option("tone")
+    page.get_by_label("Tone", exact=True).select_option("calmer")
+    expect(page.get_by_text("This tone changes nothing here.")).to_be_visible()
+    page.get_by_label("Have it said so too: calm, slower").check()
+    page.get_by_role("button", name="Put the delivery in").click()
+    expect(page.get_by_role("button", name=re.compile("calm", re.I)).first).to_be_visible()
+    page.get_by_role("button", name="Undo").click()
+    expect(page.get_by_role("button", name=re.compile("calm", re.I))).to_have_count(0)
+
+
+def test_what_runs_over_is_said_quicker_and_back(signed_in: Page) -> None:
+    page = signed_in
+    begin(page, "# Quay\n\nMaren: The tide comes in twice a day. First the water reaches the steps, then the road.")
+    tab(page, "Brief")
+    read = re.compile(r"^0:0[1-9] now")  # read, no longer "about"
+    expect(page.locator(".gauge-now")).to_contain_text(read, timeout=60_000)
+    expect(page.get_by_label("Ways to the length")).to_have_count(0)
+    page.get_by_label("Length", exact=True).fill("0:06")
+    page.get_by_label("Length", exact=True).press("Tab")
+    ways = page.get_by_label("Ways to the length")
+    expect(ways).to_contain_text("to cut")
+    assert_accessible(page)
+    ways.get_by_role("button", name=re.compile("^(Speak|Do both)")).first.click()
+    if page.get_by_role("button", name="Leave the script as it is").is_visible():
+        page.get_by_role("button", name="Leave the script as it is").click()
+    tab(page, "Voice")
+    pace = page.get_by_label("Pace of Maren")
+    expect(pace).not_to_have_value("1")
+    page.get_by_role("button", name="Undo").click()
+    expect(pace).to_have_value("1")
+    tab(page, "Brief")
+    expect(page.locator(".gauge-now")).to_contain_text(read, timeout=60_000)
+
+
 def test_comments_are_sorted_and_go_to_the_brief_and_into_a_scene(signed_in: Page, worker: None) -> None:
     page = signed_in
     begin(page, SCRIPT)
@@ -170,9 +209,16 @@ def test_comments_are_sorted_and_go_to_the_brief_and_into_a_scene(signed_in: Pag
     expect(page.locator(".script .direction")).to_contain_text("Asked: “")
     page.get_by_role("button", name="wish", exact=True).click()
     expect(page.get_by_role("heading", name=re.compile("What they wish for in 3"))).to_be_visible()
+    rows = page.locator(".concern", has_text="What they wish for").locator(".theme:has(b)")
+    before = rows.count()
+    rows.last.locator(".theme-said").click()
+    page.get_by_label(re.compile("is the same as")).select_option(index=1)
+    expect(rows).to_have_count(before - 1)
+    page.get_by_role("button", name="To the tone").click()
     page.reload()
     tab(page, "Brief")
     expect(page.get_by_label("Their words")).to_have_value(re.compile("Sundays"))
+    expect(page.get_by_label(re.compile("^Tone"))).to_have_value(re.compile("lovely bell", re.I))
     _leaf(page, "In their words")
     expect(page.get_by_role("heading", name=re.compile("What they wish for in 3"))).to_be_visible()
     page.get_by_role("button", name="Put all away").click()

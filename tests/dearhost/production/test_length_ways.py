@@ -64,6 +64,9 @@ def test_a_quicker_voice_takes_as_much_less_time_as_was_said(tmp_path: Path) -> 
     target = before.seconds - 0.1 * before.spoken
     (way,) = (w for w in length_ways(target, before.seconds, before.spoken, [SPOKEN]) if w.way is Way.QUICKER)
     quicker = Production(production.script, {"": CastEntry("maren", "formant-en-us", pace=way.pace)}).checked(studio)
+    (expected,) = scene_times_of(quicker, studio)
+    assert expected.estimated
+    assert expected.seconds == pytest.approx(target, abs=0.05), "known before it is read"
     compile_timeline(quicker, studio, FrameRate.of(25))
     assert total_time(scene_times_of(quicker, studio)).seconds == pytest.approx(target, abs=0.05)
 

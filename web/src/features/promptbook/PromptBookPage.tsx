@@ -236,12 +236,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 						reading={reading.size > 0 && !readProblem}
 						beside={
 							tab === "Brief" ? (
-								<LengthGauge
-									check={check}
-									target={document.brief.target}
-									onRework={desk.rework}
-									onQuicker={desk.quicken}
-								/>
+								<LengthGauge check={check} target={document.brief.target} onRework={desk.shorten} />
 							) : (
 								tab === "Voice" && <TakesColumn productionId={productionId} editor={editor} kept={kept} />
 							)
@@ -250,7 +245,9 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 					<div className="panel" role="tabpanel" id="panel" aria-label={tab}>
 						{desk.leaves}
 						{desk.right ?? desk.panel}
-						{tab === "Brief" && !desk.right && !desk.panel && <BriefPanel {...panel} check={check} editor={editor} />}
+						{tab === "Brief" && !desk.right && !desk.panel && (
+							<BriefPanel {...panel} check={check} editor={editor} onShorten={desk.shorten} onQuicken={desk.quicken} />
+						)}
 						{tab === "Host" && <HostPanel {...panel} editor={editor} times={times.get(current)} />}
 						{tab === "Voice" && (
 							<VoicePanel

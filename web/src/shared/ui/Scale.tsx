@@ -1,5 +1,7 @@
 type Props = {
 	label: string;
+	/** Whose it is, where several scales have the same label. */
+	whose?: string;
 	low: number;
 	high: number;
 	step: number;
@@ -10,13 +12,14 @@ type Props = {
 };
 
 /** A ruled scale with words at its ends. */
-export function Scale({ label, low, high, step, value, ends, onChange }: Props) {
+export function Scale({ label, whose = "", low, high, step, value, ends, onChange }: Props) {
 	return (
 		<label className="scale">
 			<span className="label">{label}</span>
 			<span className="small quiet">{ends[0]}</span>
 			<input
 				type="range"
+				aria-label={whose ? `${label} of ${whose}` : label}
 				min={low}
 				max={high}
 				step={step}

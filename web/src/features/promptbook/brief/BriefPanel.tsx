@@ -12,11 +12,19 @@ import type { Check } from "../document/useSceneTimes";
 import { DirectionCues } from "../writing/DirectionCues";
 import { DocumentPoints, DocumentProblem, useDocumentPoints } from "../writing/DocumentPoints";
 import { OpenPlaces, openPlaces } from "../writing/OpenPlaces";
+import { LengthWays } from "./LengthWays";
 
-type Props = PanelProps & { check: Check | null; editor: Editor };
+type Props = PanelProps & {
+	check: Check | null;
+	editor: Editor;
+	/** Rework the script to so many seconds. */
+	onShorten: (seconds: number) => void;
+	/** Have every voice speak so many times as quickly. */
+	onQuicken: (times: number) => void;
+};
 
 /** What the production is for, and what in the script does not serve it yet. */
-export function BriefPanel({ document, current, check, editor, change }: Props) {
+export function BriefPanel({ document, current, check, editor, change, onShorten, onQuicken }: Props) {
 	const { brief } = document;
 	const { scene, number } = sceneAt(document, current);
 	const several = document.script.scenes.length > 1;
@@ -68,6 +76,7 @@ export function BriefPanel({ document, current, check, editor, change }: Props) 
 				)}
 			</div>
 			<div>
+				<LengthWays ways={check?.ways ?? []} onRework={onShorten} onQuicker={onQuicken} />
 				<ToFillIn editor={editor} check={check} />
 				<DirectionCues editor={editor} check={check} />
 				<Findings check={check} onShow={(advice) => showPlace(editor, advice.at)} />

@@ -1,20 +1,16 @@
 import { clock } from "../../../shared/time";
 import type { Check } from "../document/useSceneTimes";
-import type { Wish } from "../writing/useRework";
 import { HEIGHT, labelTop } from "./gaugeLabels";
-import { LengthWays } from "./LengthWays";
-
-const AS_LONG: Wish = { kind: "shorter", scope: "all", seconds: 60, tone: "plain", longest: 18 };
 
 /** How full the time is: scenes as water in a gauge, the wished length as its mark. */
 type Props = {
 	check: Check | null;
 	target: number;
-	onRework: (wish: Wish) => void;
-	onQuicker: (times: number) => void;
+	/** Bring the words down to so many seconds. */
+	onRework: (seconds: number) => void;
 };
 
-export function LengthGauge({ check, target, onRework, onQuicker }: Props) {
+export function LengthGauge({ check, target, onRework }: Props) {
 	const scenes = check?.scenes.map((s, i) => ({ ...s, number: i + 1 })).filter((s) => s.seconds > 0) ?? [];
 	const now = check?.seconds ?? 0;
 	const full = Math.max(target, now, 1) * 1.06;
@@ -59,18 +55,10 @@ export function LengthGauge({ check, target, onRework, onQuicker }: Props) {
 					)}
 				</span>
 			</div>
-			{check?.ways.length ? (
-				<LengthWays ways={check.ways} onRework={(seconds) => onRework({ ...AS_LONG, seconds })} onQuicker={onQuicker} />
-			) : (
-				now > 0 && (
-					<button
-						type="button"
-						className="link small"
-						onClick={() => onRework({ ...AS_LONG, seconds: Math.max(5, Math.round(now * 0.8)) })}
-					>
-						Rework the script
-					</button>
-				)
+			{now > 0 && (
+				<button type="button" className="link small" onClick={() => onRework(over > 0.5 ? target : now * 0.8)}>
+					{over > 0.5 ? `Rework it to ${clock(target)}` : "Rework the script"}
+				</button>
 			)}
 		</div>
 	);

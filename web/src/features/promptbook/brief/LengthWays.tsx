@@ -10,35 +10,41 @@ type Props = {
 	onQuicker: (times: number) => void;
 };
 
-const inWords = (way: Way) => `${Math.max(1, Math.round((way.pace - 1) * 100))} % quicker`;
+const percent = (way: Way) => `${Math.max(1, Math.round((way.pace - 1) * 100))} %`;
+const NAMES: Record<Way["way"], (way: Way) => string> = {
+	shorter: () => "Rework it",
+	quicker: (way) => `Speak ${percent(way)} quicker`,
+	both: () => "Do both",
+};
+const COSTS: Record<Way["way"], (way: Way) => string> = {
+	shorter: (way) => `${clock(way.cut)} to cut`,
+	quicker: () => "nothing is cut",
+	both: (way) => `${percent(way)}, ${clock(way.cut)} to cut`,
+};
 
 /** How a script that runs over comes to its length, each with what it costs. */
 export function LengthWays({ ways, onRework, onQuicker }: Props) {
+	const [first] = ways;
 	const take = (way: Way) => {
 		if (way.pace > 1) onQuicker(way.pace);
 		if (way.cut > 0) onRework(way.seconds);
 	};
+	if (!first) return null;
 	return (
-		<ul className="length-ways small" aria-label={`To ${clock(ways[0]?.seconds ?? 0)}`}>
-			{ways.map((way) => (
-				<li key={way.way}>
-					<button type="button" className="link" onClick={() => take(way)}>
-						{NAMES[way.way](way)}
-					</button>
-					<span className="quiet num">{COSTS[way.way](way)}</span>
-				</li>
-			))}
-		</ul>
+		<section className="to-fill-in small length-ways" aria-label="Ways to the length">
+			<p>
+				To come to <b className="num">{clock(first.seconds)}</b>:
+			</p>
+			<ul>
+				{ways.map((way) => (
+					<li key={way.way}>
+						<button type="button" className="link" onClick={() => take(way)}>
+							{NAMES[way.way](way)}
+						</button>
+						<span className="num">{COSTS[way.way](way)}</span>
+					</li>
+				))}
+			</ul>
+		</section>
 	);
 }
-
-const NAMES: Record<Way["way"], (way: Way) => string> = {
-	shorter: (way) => `Rework it to ${clock(way.seconds)}`,
-	quicker: (way) => `Speak ${inWords(way)}`,
-	both: () => "Both",
-};
-const COSTS: Record<Way["way"], (way: Way) => string> = {
-	shorter: (way) => `${clock(way.cut)} of words to cut`,
-	quicker: (way) => `${clock(way.seconds)}, nothing cut`,
-	both: (way) => (way.cut > 0 ? `${inWords(way)}, ${clock(way.cut)} to cut` : inWords(way)),
-};

@@ -6,7 +6,8 @@ import { type SceneTimes, useCheck, useSceneTimes } from "./useSceneTimes";
 
 /** What is known of the scenes: words and lengths of all, the words' times of those that are looked at. */
 export function useScenes(productionId: string, document: ProductionDocument, revision: number, unsaved: number) {
-	const check = useCheck(productionId, document, revision).data ?? null;
+	const checking = useCheck(productionId, document, revision);
+	const check = checking.data ?? null;
 	const scenes = document.script.scenes;
 	const spoken = useMemo(() => {
 		const said = new Set(check?.scenes.filter((c) => c.words > 0).map((c) => c.id));
@@ -32,12 +33,29 @@ export function useScenes(productionId: string, document: ProductionDocument, re
 	const kept = unsaved === 0 && revision > 0;
 	const revisionOf = useSceneRevisions(document, revision, kept);
 	const times = useTimes(useSceneTimes(productionId, asked, revisionOf, kept), asked);
+	useCheckAgain(checking, times.answers, unsaved);
 	const first = times.answers[0];
 	const fresh = first !== undefined && !first.isPlaceholderData && !first.isFetching && unsaved === 0;
 	const reading = useMemo(() => new Set(fresh || !current ? [] : [current]), [fresh, current]);
 	// a scene that is not kept yet cannot be read yet
 	const problem = first?.isError && unsaved === 0 ? first.error : null;
 	return { check, spoken, current, times: times.known, revisionOf, reading, problem, see };
+}
+
+/** A scene that was read since the check is checked again, so that its length is no estimate any more. */
+function useCheckAgain(
+	{ data, refetch }: ReturnType<typeof useCheck>,
+	answers: ReturnType<typeof useSceneTimes>,
+	unsaved: number,
+) {
+	const estimated = new Set(data?.scenes.filter((scene) => scene.estimated).map((scene) => scene.id));
+	const read = answers.flatMap(({ data: times, isPlaceholderData, dataUpdatedAt }) =>
+		times && !isPlaceholderData && estimated.has(times.id) ? [`${times.id} ${dataUpdatedAt}`] : [],
+	);
+	const known = unsaved === 0 ? read.join() : "";
+	useEffect(() => {
+		if (known) void refetch();
+	}, [known, refetch]);
 }
 
 /** Answers by scene, the one before until the new one is here; the same map as long as none changed. */

@@ -93,7 +93,8 @@ export function VoicePanel({ productionId, document, current, change, editor, ke
 								)}
 							</p>
 							<Scale
-								label={`Pace of ${name}`}
+								label="Pace"
+								whose={name}
 								low={0.85}
 								high={1.15}
 								step={0.01}

@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { api, ask, sentence } from "../../../shared/api/client";
 import { clock } from "../../../shared/time";
-import { MainButton, PlainButton } from "../../../shared/ui/controls";
+import { MainButton, PlainButton, Tick } from "../../../shared/ui/controls";
 import { Icon } from "../../../shared/ui/icons";
 import { LengthWish } from "./LengthWish";
 import type { Kind, ReworkState, Scope, Wish } from "./useRework";
@@ -95,8 +95,10 @@ export function ReworkPanel({ rework, scene, onHear }: Props) {
 						Take {taken.length || rework.left.length ? "the other" : "all"} {undecided.length}
 					</MainButton>
 				) : (
-					<MainButton disabled={!taken.length} onClick={rework.putIn}>
-						Put {taken.length} {taken.length === 1 ? "change" : "changes"} in
+					<MainButton disabled={!taken.length && !rework.delivered} onClick={rework.putIn}>
+						{taken.length || !rework.delivered
+							? `Put ${taken.length} ${taken.length === 1 ? "change" : "changes"} in`
+							: "Put the delivery in"}
 					</MainButton>
 				)}
 				{undecided.length > 0 && taken.length > 0 && (
@@ -180,10 +182,16 @@ function Report({ rework }: { rework: ReworkState }) {
 			{found.asks && (
 				<li>
 					<Icon name="tick" />
-					<span>
-						{found.asks}
-						{found.delivery && ` A ${found.delivery} delivery suits it.`}
-					</span>
+					<span>{found.asks}</span>
+				</li>
+			)}
+			{found.delivery && (
+				<li>
+					<Tick
+						label={`Have it said so too: ${found.delivery}${found.pace < 1 ? ", slower" : found.pace > 1 ? ", quicker" : ""}`}
+						checked={rework.delivered}
+						onChange={rework.setDelivered}
+					/>
 				</li>
 			)}
 		</ul>

@@ -1,7 +1,7 @@
 import { useState } from "react";
+import type { ProductionDocument } from "../document/document";
 import { Tally } from "./Tally";
-import type { Audience, Concern, Theme } from "./useComments";
-import type { WordsProps } from "./WordsLeaf";
+import type { Audience, CommentsState, Concern, Theme } from "./useComments";
 
 const HEADS: { concern: Concern; title: string }[] = [
 	{ concern: "puzzle", title: "What puzzles or troubles them" },
@@ -9,6 +9,17 @@ const HEADS: { concern: Concern; title: string }[] = [
 	{ concern: "praise", title: "What they praise" },
 ];
 const SHOWN = 6;
+
+export type WordsProps = {
+	comments: CommentsState;
+	document: ProductionDocument;
+	/** The scene at the playhead, by its number. */
+	scene: number;
+	onBrief: (words: string) => void;
+	onTone: (words: string) => void;
+	onScene: (words: string) => void;
+	onShow: (lineId: string) => void;
+};
 
 type SortedProps = WordsProps & { audience: Audience };
 

@@ -3,20 +3,7 @@ import { sentence } from "../../../shared/api/client";
 import { JobProgress } from "../../../shared/jobs/JobProgress";
 import { MainButton, PlainButton } from "../../../shared/ui/controls";
 import { FileInput } from "../../../shared/ui/FileInput";
-import type { ProductionDocument } from "../document/document";
-import { SortedWords } from "./SortedWords";
-import type { CommentsState } from "./useComments";
-
-export type WordsProps = {
-	comments: CommentsState;
-	document: ProductionDocument;
-	/** The scene at the playhead, by its number. */
-	scene: number;
-	onBrief: (words: string) => void;
-	onTone: (words: string) => void;
-	onScene: (words: string) => void;
-	onShow: (lineId: string) => void;
-};
+import { SortedWords, type WordsProps } from "./SortedWords";
 
 /** What the audience wrote, sorted: exact phrases with how many say so, and where the script answers them. */
 export function WordsLeaf(props: WordsProps) {

@@ -70,6 +70,23 @@ const reworked = (id: string, edits: Reworked["edits"]): Reworked => ({
 
 const BELL = "In fact, the old bell rings. It is loud.";
 
+test("a tone brings its delivery to lines that have none, in the same step", () => {
+	const lines = [line("a", "Do wait."), line("b", "Or not.", [["delivery", 3]]), line("c", "")];
+	const written = productionOf(["s", "Quay", lines]);
+	const { editor, cues, texts, undo } = editorOf(written);
+	const said = { lines: ["a", "b", "c", "gone"], manner: "calm", pace: 0.95 };
+	take(editor, [reworked("a", [{ start: 0, end: 2, text: "Please" }])], said);
+	expect(texts()).toEqual([["Please wait.", "Or not.", ""]]);
+	expect(cues()).toEqual([
+		["delivery", "Please"],
+		["delivery", "not"],
+	]);
+	expect(cuesOf(editor.state.doc)[0]?.parameters).toEqual({ manner: "calm", pace: 0.95 });
+	undo();
+	expect(cues()).toEqual([["delivery", "not"]]);
+	expect(texts()[0]?.[0]).toBe("Do wait.");
+});
+
 test("taken sentences change their words; cues on words that stay stay, and all is one step to undo", () => {
 	const book = editorOf(productionOf(["s", "The bell", [line("a", BELL, [["wave", 17]]), line("b", "Come and see.")]]));
 	const fact = reworked("a", [{ start: 0, end: 12, text: "The" }]);

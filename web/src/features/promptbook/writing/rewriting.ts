@@ -1,11 +1,16 @@
 import type { Editor } from "@tiptap/core";
 import { closeHistory } from "@tiptap/pm/history";
 import { type Node as DocNode, Fragment } from "@tiptap/pm/model";
+import type { Transaction } from "@tiptap/pm/state";
 import type { Schemas } from "../../../shared/api/client";
-import { lineById } from "../document/cues";
+import { type CueValues, cuesInLine, lineById, placeCue } from "../document/cues";
 import { type Choices, newId, type Scene, sceneToNode } from "../document/document";
+import { wordsOf } from "../document/words";
 
 export type Reworked = Schemas["ReworkedOut"];
+
+/** How lines are said from now on. */
+export type SaidSo = { lines: readonly string[]; manner: string; pace: number };
 
 /** Other scenes in place of all that are there, and what is chosen with them: one step to undo. */
 export function rewrite(editor: Editor, scenes: readonly Scene[], part: Partial<Choices> = {}): void {
@@ -18,9 +23,9 @@ export function rewrite(editor: Editor, scenes: readonly Scene[], part: Partial<
 
 /**
  * Make the edits of some sentences of a rework: one step to undo. Words that stay keep their cues; a line without words
- * goes, and a scene whose lines are all gone goes with it.
+ * goes, and a scene whose lines are all gone goes with it. The lines `said` get the delivery, where they have none.
  */
-export function take(editor: Editor, sentences: readonly Reworked[]): void {
+export function take(editor: Editor, sentences: readonly Reworked[], delivery?: SaidSo): void {
 	const { tr } = editor.state;
 	const edits = sentences.flatMap(({ line, edits }) => edits.map((edit) => ({ line, ...edit })));
 	for (const { line, start, end, text } of edits.sort((a, b) => b.start - a.start)) {
@@ -31,7 +36,19 @@ export function take(editor: Editor, sentences: readonly Reworked[]): void {
 		else tr.delete(from, to);
 	}
 	for (const line of new Set(edits.map((edit) => edit.line))) tidy(tr.doc, line, (from, to) => tr.delete(from, to));
+	if (delivery) {
+		const { manner, pace, lines } = delivery;
+		for (const line of lines) deliver(tr, line, { manner, pace });
+	}
 	if (tr.docChanged) editor.view.dispatch(closeHistory(tr));
+}
+
+/** Have a line said in a manner, unless something says already how. */
+function deliver(tr: Transaction, id: string, parameters: CueValues): void {
+	const found = lineById(tr.doc, id);
+	const [word] = found ? wordsOf(found.node.textContent) : [];
+	if (!found || !word || cuesInLine(found.node).some((cue) => cue.kind === "delivery")) return;
+	placeCue(tr, { id: newId(), kind: "delivery", parameters }, found.start + word.from, found.start + word.to);
 }
 
 /** Take a line away that has no words left, and its scene where it was the last; one block is always left. A line that

@@ -21,6 +21,7 @@ export function useRework(editor: Editor, document: ProductionDocument, writer: 
 	const [wish, setWish] = useState<Wish | null>(null);
 	const [decided, setDecided] = useState<ReadonlyMap<string, Decision>>(new Map());
 	const [at, setAt] = useState(0);
+	const [delivered, setDelivered] = useState(false);
 	const asked = useMutation({
 		mutationFn: (wanted: Wish) => {
 			const lines = linesIn(editor, document, wanted.scope, sceneId);
@@ -30,6 +31,7 @@ export function useRework(editor: Editor, document: ProductionDocument, writer: 
 		},
 		onSuccess: () => {
 			setDecided(new Map());
+			setDelivered(false);
 			setAt(0);
 		},
 	});
@@ -43,6 +45,7 @@ export function useRework(editor: Editor, document: ProductionDocument, writer: 
 	const decide = (these: readonly Reworked[], decision: Decision) =>
 		setDecided((now) => new Map([...now, ...these.map((one) => [keyOf(one), decision] as const)]));
 	const end = () => setWish(null);
+	const saidSo = delivered && found?.delivery ? { ...found, manner: found.delivery, lines: linesOf(found) } : undefined;
 	return {
 		wish,
 		found,
@@ -62,6 +65,9 @@ export function useRework(editor: Editor, document: ProductionDocument, writer: 
 			setWish(next);
 			asked.mutate(next);
 		},
+		/** Whether the lines are also to be said in the manner that suits the tone. */
+		delivered,
+		setDelivered,
 		decide,
 		/** Decide the sentence at hand and go to the next. */
 		decideHere: (decision: Decision) => {
@@ -71,7 +77,7 @@ export function useRework(editor: Editor, document: ProductionDocument, writer: 
 			setAt(Math.min(at + 1, changed.length - 1));
 		},
 		putIn: () => {
-			take(editor, taken);
+			take(editor, taken, saidSo);
 			end();
 		},
 		end,
@@ -79,6 +85,8 @@ export function useRework(editor: Editor, document: ProductionDocument, writer: 
 }
 
 export type ReworkState = ReturnType<typeof useRework>;
+
+const linesOf = (found: Found) => [...new Set(found.sentences.map(({ line }) => line))];
 
 /** The lines a rework is about: those of the scene at the playhead, those of the selection, or none for all. */
 function linesIn(editor: Editor, document: ProductionDocument, scope: Scope, sceneId: string): string[] {

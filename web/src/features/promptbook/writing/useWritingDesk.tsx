@@ -36,6 +36,7 @@ type Props = {
 	open: boolean;
 };
 
+const AS_LONG: Wish = { kind: "shorter", scope: "all", seconds: 60, tone: "plain", longest: 18 };
 const NO_ANSWERS: readonly Answer[] = [];
 
 export type WritingDesk = {
@@ -48,7 +49,8 @@ export type WritingDesk = {
 	leaves: ReactNode;
 	/** The sentences that answer what the audience asks, while their words are open. */
 	answers: readonly Answer[];
-	rework: (wish: Wish) => void;
+	/** Rework the script to so many seconds. */
+	shorten: (seconds: number) => void;
 	/** Every voice so many times as quick as it speaks now; an undoable step. */
 	quicken: (times: number) => void;
 	sheet: ReactNode;
@@ -126,7 +128,7 @@ export function useWritingDesk({ productionId, document, editor, current, open }
 		) : null,
 		leaves: open && !wish && <Leaves leaf={leaf} onLeaf={setLeaf} />,
 		answers,
-		rework: rework.begin,
+		shorten: (seconds) => rework.begin({ ...AS_LONG, seconds: Math.max(5, Math.round(seconds)) }),
 		quicken: (times) => choose(editor, quickened(document, times)),
 		sheet: comparing && (
 			<Sheet label="Make it the script" kind="compare" onClose={() => setComparing(false)}>
