@@ -13,6 +13,7 @@ ROOT = Path(__file__).resolve().parent.parent
 INSTALLED = Path(os.environ.get("DEAR_HOST_DATA", ROOT / "data")).resolve()
 _DATA = tempfile.TemporaryDirectory(prefix="dear-host-tests-")
 os.environ["DEAR_HOST_DATA"] = _DATA.name
+os.environ["DEAR_HOST_VOICES"] = "quick"  # where a test does not choose a voice: a quarter of the time
 os.environ.setdefault("DJANGO_ALLOW_ASYNC_UNSAFE", "true")  # the browser driver keeps an event loop in this thread
 (Path(_DATA.name) / "fonts").symlink_to(INSTALLED / "fonts")
 (INSTALLED / "voices" / "engine").mkdir(parents=True, exist_ok=True)

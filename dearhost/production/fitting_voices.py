@@ -23,7 +23,7 @@ def unlike_findings(cast: Mapping[str, tuple[Host, str]], voices: VoiceRegistry)
     for speaker, (host, voice_id) in cast.items():
         looks, sounds = heard_as[host.card.voice], heard_as[voice_id]
         if host.kind == "person" and looks and sounds and looks != sounds:
-            voice, own = (voices.voice(id_).name for id_ in (voice_id, host.card.voice))
+            voice, own = (voices.voice(id_).name for id_ in (voice_id, voices.usual(host.card.voice)))
             plays = display_name(speaker) or "the speaker"
             message = (
                 f"{host.name}, who plays {plays}, looks like a {looks}, and the voice {voice} "

@@ -140,7 +140,7 @@ def full_cast(script: Script, cast: Mapping[str, CastEntry], voices: VoiceRegist
         taken = {e.host for e in full.values()}
         host = host_for(speaker, taken, heard_as)
         used = {e.voice for e in full.values()}
-        wanted = CAST[host].card.voice
+        wanted = voices.usual(CAST[host].card.voice)
         free = [voice for voice in spoken if voice not in used] or spoken
         alike = [voice for voice in free if heard_as[voice] == heard_as[wanted]]
         voice = wanted if wanted in free else (alike or free)[0]

@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
-from typing import Protocol
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from typing import Protocol, runtime_checkable
 
 from dearhost.speech.plan import Sentence
 from dearhost.speech.reading import Samples
@@ -29,6 +30,32 @@ class Utterance:
     phones: tuple[EnginePhone, ...]
 
 
+@dataclass(frozen=True, slots=True)
+class Direction:
+    """How a sentence is said. ``pace`` above 1 is faster; ``raised`` and ``spread`` multiply pitch, and log pitch
+    about its mean; ``tilt`` in dB an octave from 1 kHz; ``hushed`` from 0 to 1; ``ending`` in semitones reached at
+    the end; ``emphasis`` gives strengths to spoken words by their index; ``seconds`` above 0 is how long the words
+    last, whatever ``pace`` says."""
+
+    pace: float = 1.0
+    raised: float = 1.0
+    spread: float = 1.0
+    tilt: float = 0.0
+    hushed: float = 0.0
+    ending: float = 0.0
+    emphasis: Mapping[int, float] = field(default_factory=dict)
+    seconds: float = 0.0
+
+    @property
+    def key(self) -> tuple[object, ...]:
+        """Tells one direction from another."""
+        return (self.pace, self.raised, self.spread, self.tilt, self.hushed, self.ending,
+                tuple(sorted(self.emphasis.items())), self.seconds)  # fmt: skip
+
+
+AS_PREDICTED = Direction()
+
+
 class Engine(Protocol):
     """Speaks planned sentences. One object a voice; calls are safe from several threads."""
 
@@ -43,3 +70,14 @@ class Engine(Protocol):
 
     def release(self) -> None:
         """Let go of what takes much memory; it is loaded again when it is needed."""
+
+
+@runtime_checkable
+class DirectedEngine(Engine, Protocol):
+    """An engine whose model speaks as it is told, so that the sound need not be changed afterwards."""
+
+    def direct(self, sentence: Sentence, direction: Direction) -> Utterance:
+        """Speak a sentence in some manner. Raises SpeechError when the engine cannot."""
+
+    def hummed(self, sentence: Sentence, direction: Direction) -> Utterance:
+        """The same without words, at once: times and melody are those of the sentence."""

@@ -13,7 +13,7 @@ from dearhost.speech.prosody import measure_prosody
 from dearhost.speech.reading import Reading, Samples
 from dearhost.speech.world import FRAME_MS, Analysis, analyse, synthesise
 
-_RISE, _LONGER, _LOUDER = 2.6, 0.24, 2.5
+EMPHASIS_RISE, EMPHASIS_LONGER, EMPHASIS_LOUDER = 2.6, 0.24, 2.5
 """Semitones, part of the word's length, and dB at strength 1: a word in focus is higher, longer and louder
 (Eady and Cooper 1986, J. Acoust. Soc. Am. 80; the figures from memory)."""
 _MARGIN = 0.06
@@ -69,7 +69,7 @@ def _raised(reading: Reading, index: int, strength: float) -> Reading:
     first = max(0, round((word.start - _MARGIN) * rate))
     last = min(len(reading.samples), round((word.end + _MARGIN) * rate))
     before, after = word.start - first / rate, last / rate - word.end
-    longer = 1 + _LONGER * strength
+    longer = 1 + EMPHASIS_LONGER * strength
     length = word.end - word.start
     piece = reading.samples[first:last]
     wanted = round((before + length * longer + after) * rate)
@@ -100,11 +100,11 @@ def _remade(piece: Samples, rate: int, wanted: int, word: tuple[float, float], l
     high = np.minimum(low + 1, len(taken.pitch) - 1)
     part = (frames - low)[:, None]
     hump = np.sin(np.pi * np.clip((times - start) / max(step, end - start), 0, 1)) ** 0.7
-    pitch = taken.pitch[np.rint(frames).astype(int)] * 2 ** (_RISE * strength * hump / 12)
+    pitch = taken.pitch[np.rint(frames).astype(int)] * 2 ** (EMPHASIS_RISE * strength * hump / 12)
     envelope = np.exp(np.log(taken.envelope[low]) * (1 - part) + np.log(taken.envelope[high]) * part)
     noise = taken.noise[low] * (1 - part) + taken.noise[high] * part
     made = synthesise(Analysis(pitch, envelope, noise), rate, wanted)
-    gain = 10 ** (_LOUDER * strength * np.interp(np.arange(wanted) / rate, times, hump) / 20)
+    gain = 10 ** (EMPHASIS_LOUDER * strength * np.interp(np.arange(wanted) / rate, times, hump) / 20)
     louder = made * gain
     louder *= min(1.0, 0.98 / max(1e-9, float(np.abs(louder).max())))
     remade: Samples = louder.astype(np.float32)

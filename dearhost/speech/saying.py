@@ -2,28 +2,36 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
+
 import numpy as np
 
 from dearhost.errors import SpeechError
 from dearhost.speech.engine import Engine, EnginePhone, Utterance
-from dearhost.speech.phone_symbols import phones_in
 from dearhost.speech.plan import Sentence, WordPlan
 from dearhost.speech.prosody import measure_prosody
 from dearhost.speech.reading import Reading, TimedPhone, TimedWord, check_times
-from dearhost.speech.sharing import share_out
+from dearhost.speech.spoken_words import spoken_words
 
 SENTENCE_PAUSE = 0.5
 """Seconds of silence between two sentences of a line, on top of what an engine leaves."""
 _EDGE = 0.06
 
 
-def speak_plan(plan: WordPlan, engine: Engine) -> Reading:
-    """Speak a plan with an engine; the words of the reading are the plan's written words, all of them."""
+Speak = Callable[[Sentence, int], Utterance]
+"""A sentence and its number, to sound."""
+
+
+def speak_plan(plan: WordPlan, engine: Engine, speak: Speak | None = None) -> Reading:
+    """Speak a plan with an engine; the words of the reading are the plan's written words, all of them.
+
+    ``speak`` says how a sentence is spoken, where it is not as the engine would by itself.
+    """
     sound: list[np.ndarray] = []
     phones: list[TimedPhone] = []
     total, rate = 0, 0
     for number, sentence in enumerate(plan.sentences):
-        utterance = _trimmed(engine.synthesize(sentence))
+        utterance = _trimmed(speak(sentence, number) if speak else engine.synthesize(sentence))
         rate = utterance.sample_rate
         if number:
             pause = np.zeros(round(SENTENCE_PAUSE * rate), np.float32)
@@ -45,14 +53,8 @@ def _owners(sentence: Sentence, phones: tuple[EnginePhone, ...], engine: Engine)
     words = sentence.words
     if len(phones) < len(words):
         raise SpeechError(f"The voice made no sound for '{' '.join(w.text for w in words)[:60]}'. Reword the line.")
-    if words[0].written == words[-1].written:  # one long number, say: there is nothing to share out
-        return [words[0].written] * len(phones)
-    alone = [phones_in(w.ipa) if w.ipa else engine.phones_alone(w.text) for w in words]
-    cuts = share_out([p.symbol for p in phones], [p.breaks for p in phones], alone)
-    owners: list[int] = []
-    for word, first, last in zip(words, cuts, cuts[1:], strict=False):
-        owners += [word.written] * (last - first)
-    return owners
+    said = spoken_words(words, [p.symbol for p in phones], [p.breaks for p in phones], engine.phones_alone)
+    return [words[index].written for index in said]
 
 
 def _words(plan: WordPlan, phones: list[TimedPhone]) -> tuple[TimedWord, ...]:

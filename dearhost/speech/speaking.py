@@ -12,8 +12,10 @@ from dearhost.sound.files import RATE as RECORDED_RATE
 from dearhost.speech.aligning import VERSION as ALIGNING_VERSION
 from dearhost.speech.aligning import Aligner, Alignment
 from dearhost.speech.delivery import delivered
+from dearhost.speech.directing import left_to_do, speak_directed
+from dearhost.speech.engine import DirectedEngine
 from dearhost.speech.manner import PLAIN, Manner, with_emphasis
-from dearhost.speech.plan import ensure_readable, plan_words
+from dearhost.speech.plan import WordPlan, ensure_readable, plan_words
 from dearhost.speech.reading import Reading
 from dearhost.speech.reading_file import load_reading, read_duration, save_reading
 from dearhost.speech.recordings import (
@@ -81,6 +83,17 @@ class Speaker:
                 self._cache.put(name, lambda path: save_reading(path, made))
         return reading
 
+    def melody(self, text: str, voice_id: str) -> Reading:
+        """Times and pitch of what ``read`` gives, as soon as they can be had: its sound may be a hum.
+
+        Raises as ``read`` does.
+        """
+        engine = self.registry.engine(voice_id)
+        known = self.known(text, voice_id)
+        if known or not isinstance(engine, DirectedEngine):
+            return known or self.read(text, voice_id)
+        return speak_directed(self._planned(text, voice_id, PLAIN), engine, PLAIN, hummed=True)
+
     @contextmanager
     def _alone(self, name: str) -> Iterator[None]:
         """Whoever wants a line that is being read waits for it: no line is read twice at a time."""
@@ -97,18 +110,27 @@ class Speaker:
                     self._making[name] = making, waiting - 1
 
     def _make(self, text: str, voice_id: str, manner: Manner) -> Reading:
+        plan = self._planned(text, voice_id, manner)
+        if manner.recording:
+            placed = self.alignment(text, voice_id, manner.recording)
+            samples = self.recordings.samples(manner.recording)
+            said = recorded_reading(samples, text, self.registry.voice(voice_id).language, placed, manner.borders)
+        else:
+            engine = self.registry.engine(voice_id)
+            if isinstance(engine, DirectedEngine):
+                return delivered(speak_directed(plan, engine, manner), left_to_do(manner.delivery))
+            said = speak_plan(plan, engine)
+        return with_emphasis(delivered(said, manner.delivery), manner.emphasis)
+
+    def _planned(self, text: str, voice_id: str, manner: Manner) -> WordPlan:
+        """The words to be spoken. Raises NothingToSay, and UnspeakableText for letters the voice does not read."""
         voice = self.registry.voice(voice_id)
         plan = plan_words(text, voice.language, manner.said_as, manner.ipa)
         if not plan.sentences:
             raise NothingToSay("The line holds no spoken word. Write one, or make the line a direction.")
-        if manner.recording:
-            placed = self.alignment(text, voice_id, manner.recording)
-            samples = self.recordings.samples(manner.recording)
-            said = recorded_reading(samples, text, voice.language, placed, manner.borders)
-        else:
+        if not manner.recording:
             ensure_readable(plan, voice.scripts, voice.name, voice.language_name)
-            said = speak_plan(plan, self.registry.engine(voice_id))
-        return with_emphasis(delivered(said, manner.delivery), manner.emphasis)
+        return plan
 
     def alignment(self, text: str, voice_id: str, recording: str) -> Alignment:
         """Where the words of ``text`` are in a recording, in the language of the voice; found once, then kept.

@@ -46,7 +46,10 @@ class Voice:
         }
 
 
+FULL = "full"
+"""The full neural model: slower, closer to a person."""
 NEURAL = "neural"
+"""The quick neural voice and those made from it."""
 FORMANT = "formant"
 FAKE = "fake"
 MATCHED = "matched"

@@ -141,7 +141,8 @@ def talking(request: HttpRequest, data: TalkingIn) -> HttpResponse:
     """A sheet that is being made, turning and saying a sentence. Raises SpeechError."""
     sheet, _ = sheet_from_json(data.sheet)
     voices = studio().voices
-    voice = data.voice if data.voice in {voice.id for voice in voices.stock()} else voices.default().id
+    wanted = voices.usual(data.voice)
+    voice = wanted if wanted in {voice.id for voice in voices.stock()} else voices.default().id
     someone = Person("preview", "", Card("", "adult", "casual", "", ()), sheet)
     made = rehearse(someone, studio().speaker.read(_SENTENCE, voice))
     return HttpResponse(made, content_type="video/mp4", headers={"Cache-Control": "no-store"})

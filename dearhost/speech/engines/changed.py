@@ -3,8 +3,9 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from dataclasses import replace
 
-from dearhost.speech.engine import Engine, EnginePhone, Utterance
+from dearhost.speech.engine import DirectedEngine, Direction, Engine, EnginePhone, Utterance
 from dearhost.speech.plan import Sentence
 from dearhost.speech.reading import Samples
 
@@ -29,8 +30,38 @@ class ChangedEngine:
 
     def synthesize(self, sentence: Sentence) -> Utterance:
         """The source's utterance, its sound changed; times follow the pace."""
-        made = self._source.synthesize(sentence)
+        return self._changed(self._source.synthesize(sentence))
+
+    def _changed(self, made: Utterance) -> Utterance:
         samples, rate = self._change(made)
         pace = self._pace
         phones = tuple(EnginePhone(p.symbol, p.start / pace, p.end / pace, p.stress, p.breaks) for p in made.phones)
         return Utterance(rate, samples, phones)
+
+
+class ChangedDirectedEngine(ChangedEngine):
+    """The same for a source that is directed: it is told how, and what it says then is changed."""
+
+    def __init__(self, source: DirectedEngine, change: Change, pace: float, version: str) -> None:
+        super().__init__(source, change, pace, version)
+        self._directed = source
+
+    def direct(self, sentence: Sentence, direction: Direction) -> Utterance:
+        """The source's utterance in this manner, its sound changed."""
+        if direction.seconds:
+            direction = replace(direction, seconds=direction.seconds * self._pace)
+        return self._changed(self._directed.direct(sentence, direction))
+
+    def hummed(self, sentence: Sentence, direction: Direction) -> Utterance:
+        """The source's melody, at this voice's pace."""
+        made = self._directed.hummed(sentence, direction)
+        pace = self._pace
+        phones = tuple(EnginePhone(p.symbol, p.start / pace, p.end / pace, p.stress, p.breaks) for p in made.phones)
+        return Utterance(round(made.sample_rate * pace), made.samples, phones)
+
+
+def changed(source: Engine, change: Change, pace: float, version: str) -> ChangedEngine:
+    """The source with its sound changed, directed if it is."""
+    if isinstance(source, DirectedEngine):
+        return ChangedDirectedEngine(source, change, pace, version)
+    return ChangedEngine(source, change, pace, version)

@@ -4,8 +4,9 @@ from __future__ import annotations
 
 import threading
 from collections import OrderedDict
+from collections.abc import Callable
 
-from dearhost.speech.engine import Engine, Utterance
+from dearhost.speech.engine import DirectedEngine, Direction, Engine, Utterance
 from dearhost.speech.plan import Sentence
 from dearhost.speech.reading import Samples
 
@@ -19,7 +20,7 @@ class RememberingEngine:
     def __init__(self, engine: Engine) -> None:
         self._engine = engine
         self.version = engine.version
-        self._kept: OrderedDict[tuple[tuple[tuple[tuple[str, str], ...], str], ...], Utterance] = OrderedDict()
+        self._kept: OrderedDict[tuple[object, ...], Utterance] = OrderedDict()
         self._seconds = 0.0
         self._lock = threading.Lock()
 
@@ -33,13 +34,19 @@ class RememberingEngine:
 
     def synthesize(self, sentence: Sentence) -> Utterance:
         """As the engine speaks it, or as it did before: what is spoken decides, not where it was written."""
-        key = tuple((tuple((word.text, word.ipa) for word in clause.words), clause.mark) for clause in sentence.clauses)
+        return self._said(sentence, (), lambda: self._engine.synthesize(sentence))
+
+    def _said(self, sentence: Sentence, manner: tuple[object, ...], speak: Callable[[], Utterance]) -> Utterance:
+        said = tuple(
+            (tuple((word.text, word.ipa) for word in clause.words), clause.mark) for clause in sentence.clauses
+        )
+        key = (said, manner)
         with self._lock:
             found = self._kept.get(key)
             if found:
                 self._kept.move_to_end(key)
                 return found
-        made = self._engine.synthesize(sentence)
+        made = speak()
         with self._lock:
             if key not in self._kept:
                 self._kept[key] = made
@@ -48,6 +55,27 @@ class RememberingEngine:
                 _, oldest = self._kept.popitem(last=False)
                 self._seconds -= _seconds(oldest.samples, oldest.sample_rate)
         return made
+
+
+class RememberingDirectedEngine(RememberingEngine):
+    """The same for an engine that is directed."""
+
+    def __init__(self, engine: DirectedEngine) -> None:
+        super().__init__(engine)
+        self._directed = engine
+
+    def direct(self, sentence: Sentence, direction: Direction) -> Utterance:
+        """As the engine speaks it in this manner, or as it did before."""
+        return self._said(sentence, direction.key, lambda: self._directed.direct(sentence, direction))
+
+    def hummed(self, sentence: Sentence, direction: Direction) -> Utterance:
+        """As the engine hums it."""
+        return self._directed.hummed(sentence, direction)
+
+
+def remembering(engine: Engine) -> RememberingEngine:
+    """The engine with a memory, directed if it is."""
+    return RememberingDirectedEngine(engine) if isinstance(engine, DirectedEngine) else RememberingEngine(engine)
 
 
 def _seconds(samples: Samples, rate: int) -> float:

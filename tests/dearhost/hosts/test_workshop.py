@@ -33,7 +33,7 @@ from dearhost.hosts.shelf import HostShelf
 from dearhost.hosts.thumbnails import model_sheet_png, model_sheet_svg, portrait_png
 from dearhost.production import CastEntry, Production, Studio, pack, read_script
 from dearhost.production.project_file import unpack
-from dearhost.speech.voices import BASE_VOICE, DERIVED_VOICES
+from dearhost.speech.full_voices import FULL_VOICES
 from tests.data_folder import ROOT
 
 CARD = Card("sailor", "senior", "work", "kind", ("stories",))
@@ -46,7 +46,7 @@ def test_the_cast_is_of_all_ages_builds_skins_and_dress() -> None:
     assert {h.card.age for h in people} == set(AGE_GROUPS) and {h.card.dress for h in people} == set(DRESSES)
     assert len({h.sheet.build for h in people}) == 5 and len({h.sheet.skin for h in people}) >= 8
     assert all(h.card.role and h.card.mood and h.card.suits for h in CAST.values())
-    assert {h.card.voice for h in CAST.values()} <= {BASE_VOICE.id, *DERIVED_VOICES}
+    assert {h.card.voice for h in CAST.values()} <= {*FULL_VOICES}
     assert len({json.dumps(sheet_to_json(h.sheet)) for h in people}) == len(people)
 
 

@@ -15,7 +15,8 @@ const MOST = 3;
 const SHOWN = 40;
 const KINDS = [
 	{ value: "", text: "of every kind" },
-	{ value: "neural", text: "neural" },
+	{ value: "full", text: "full neural" },
+	{ value: "neural", text: "quick neural" },
 	{ value: "matched", text: "matched to people" },
 	{ value: "made", text: "made from words" },
 	{ value: "formant", text: "formant" },
@@ -39,11 +40,12 @@ export function VoicesPage() {
 	const [marked, setMarked] = useState(false);
 	const [tuned, setTuned] = useState("");
 	const used = useVoicesUsed();
-	const [beside, setBeside] = useState<string[]>(["nell", "joe"]);
+	const [chosen, setBeside] = useState<string[] | null>(null);
 	const [text, setText] = useState(SENTENCE);
 	const trouble = useListening((h) => h.problem);
 	const all = voices.data ?? NONE;
 	const languages = useMemo(() => languagesOf(all), [all]);
+	const beside = chosen ?? all.slice(0, 2).map((voice) => voice.id);
 	const found = foundVoices(all, typed).filter(
 		(voice) =>
 			(!language || voice.language.split("-")[0] === language) &&
@@ -53,7 +55,7 @@ export function VoicesPage() {
 	);
 	const sorted = sortedVoices(found, order, used);
 	const toggle = (id: string) =>
-		setBeside((now) => (now.includes(id) ? now.filter((v) => v !== id) : [...now, id].slice(-MOST)));
+		setBeside(beside.includes(id) ? beside.filter((v) => v !== id) : [...beside, id].slice(-MOST));
 	return (
 		<>
 			<RunningHead />
