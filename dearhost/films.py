@@ -14,7 +14,16 @@ import numpy as np
 from dearhost.errors import ConsentError, RenderError, SpeechError
 from dearhost.formats import to_srt, to_webvtt
 from dearhost.memory import release_memory
-from dearhost.production import Production, Studio, ensure_speakable, manner_in, manner_of, pauses_of, with_captions
+from dearhost.production import (
+    Production,
+    Studio,
+    ensure_speakable,
+    manner_in,
+    manner_of,
+    pauses_of,
+    voice_of,
+    with_captions,
+)
 from dearhost.render import (
     FORMS,
     SAMPLE_RATE,
@@ -62,10 +71,11 @@ def scene_time(scene: Scene, production: Production, studio: Studio) -> RunningT
     durations, spoken, estimated = [], 0.0, False
     for line in spoken_lines(scene):
         entry, manner = production.entry(line.speaker), manner_in(production, line)
-        seconds = studio.speaker.known_seconds(line.text, entry.voice, manner)
+        voice = voice_of(production, line, studio.voices)
+        seconds = studio.speaker.known_seconds(line.text, voice, manner)
         if seconds is None and entry.pace != 1:  # what is read at the voice's own pace tells how long it will be
             own = manner_of(line, production.say_as, entry.effect)
-            known = studio.speaker.known_seconds(line.text, entry.voice, own)
+            known = studio.speaker.known_seconds(line.text, voice, own)
             seconds, estimated = known and known / entry.pace, True
         if seconds is None:
             estimate = round(estimated_seconds(scene) / entry.pace, 1)

@@ -18,7 +18,7 @@ from dearhost.errors import ConsentError, UnreadableScript
 from dearhost.films import FRAME_RATES
 from dearhost.json_data import read_json
 from dearhost.lips import MouthPhone, build_track, main_viseme, track_to_json
-from dearhost.production import Studio, ensure_speakable, manner_in, open_script
+from dearhost.production import Studio, ensure_speakable, manner_in, open_script, voice_of
 from dearhost.production.speech_markup import ENDINGS as MARKUP
 from dearhost.script import placeholders
 from dearhost.sound.files import read_sound, write_sound
@@ -235,7 +235,7 @@ def _reading_of(given: str, studio: Studio, voice: str, manner: Manner) -> tuple
     if path.suffix.lower() in MARKUP:  # says itself who speaks, and how
         text = "\n".join(line.text for line in lines)
         readings = [
-            studio.speaker.read(line.text, production.entry(line.speaker).voice, manner_in(production, line))
+            studio.speaker.read(line.text, voice_of(production, line, studio.voices), manner_in(production, line))
             for line in lines
         ]
     else:

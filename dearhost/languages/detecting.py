@@ -17,7 +17,7 @@ def language_of(text: str, among: frozenset[str]) -> str:
     return _told(text[:_READ].strip(), among)
 
 
-@lru_cache(maxsize=512)
+@lru_cache(maxsize=4096)
 def _told(read: str, among: frozenset[str]) -> str:
     # languages without spaces between words have letters beyond the Latin ones
     long_enough = len(read.split()) >= _FEWEST_WORDS or sum(ord(c) > 0x370 for c in read) >= _FEWEST_LETTERS

@@ -16,6 +16,7 @@ from dearhost.production.choices import (
 from dearhost.production.cue_kinds import CUE_KINDS
 from dearhost.production.fitting_voices import language_findings, unlike_findings
 from dearhost.production.line_reading import manner_in, manner_of, pauses_of, playable
+from dearhost.production.line_voices import voice_of
 from dearhost.production.opening import open_production, open_production_file
 from dearhost.production.production import (
     EFFECT_CHOICES,
@@ -88,6 +89,7 @@ __all__ = [
     "read_script",
     "text_with_cues",
     "unlike_findings",
+    "voice_of",
     "with_captions",
     "with_choices",
     "write_fountain",

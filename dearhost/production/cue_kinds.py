@@ -11,6 +11,7 @@ from dearhost.hosts import EXPRESSIONS, GESTURES, LOOKS, OWN_PICTURE, PROPS, THI
 from dearhost.production.choices import FRAMINGS
 from dearhost.production.cue_words import ALSO
 from dearhost.production.production import EFFECT_CHOICES
+from dearhost.production.spoken_language import SPOKEN_LANGUAGES
 from dearhost.script import CueKind, CueKinds, Parameter
 from dearhost.sound import STINGS
 from dearhost.speech import ENDINGS, MANNERS
@@ -105,6 +106,15 @@ CUE_KINDS = CueKinds(
         CueKind("rest", "Nothing by itself", "host", "Rest"),
         CueKind("emphasis", "Emphasis", "sound", "Delivery", (_AMOUNT,), stretch=True),
         CueKind("say-as", "Say as", "sound", "Delivery", (Parameter("text", "As spoken", ""),), flag="Say “{text}”"),
+        CueKind(
+            "language",
+            "In another language",
+            "sound",
+            "Line",
+            (Parameter("language", "Spoken in", next(iter(SPOKEN_LANGUAGES)), choices=tuple(SPOKEN_LANGUAGES)),),
+            also="spanish french italian german translate foreign tongue",
+            flag="In {language}",
+        ),
         CueKind(
             "delivery",
             "Delivery",

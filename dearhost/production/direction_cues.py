@@ -10,6 +10,7 @@ from dearhost.hosts import PROPS, THINGS
 from dearhost.languages import LANGUAGES
 from dearhost.languages.detecting import language_of
 from dearhost.production.cue_kinds import CUE_KINDS
+from dearhost.production.spoken_language import SPOKEN_LANGUAGES
 from dearhost.script import Cue, Direction, Line, Scene, Script, Unspoken, new_id, unspoken_spans, words_of
 from dearhost.script.cues import Value
 from dearhost.sound import STINGS
@@ -47,6 +48,7 @@ _WITH_SETTINGS: Mapping[str, tuple[str, Mapping[str, Value]]] = {
     "walk-right": ("walk-to", {"place": "right"}),
     "look-viewer": ("eyes", {"to": "viewer"}),
     "look-notes": ("eyes", {"to": "notes"}),
+    **{f"in-{code}": ("language", {"language": name}) for name, code in SPOKEN_LANGUAGES.items()},
     **{manner: ("delivery", {"manner": manner}) for manner in MANNERS if manner != "neutral"},
 }
 """What a meaning of ``Language.directions`` is as a cue, where it is not the name of a kind."""

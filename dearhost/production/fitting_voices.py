@@ -7,13 +7,18 @@ from collections.abc import Mapping
 from dearhost.hosts import Host
 from dearhost.languages import main_code
 from dearhost.languages.detecting import language_of
-from dearhost.script import Finding, Script, blanked, display_name
-from dearhost.speech import VoiceRegistry
+from dearhost.production.spoken_language import SPOKEN_LANGUAGES, language_cue
+from dearhost.script import Finding, Script, blanked, display_name, words_of
+from dearhost.speech import Voice, VoiceRegistry
+
+_FEWEST_WORDS = 5
+"""Of a line, below which its language is not guessed."""
 
 
 def language_read_by(speaker: str, script: Script, among: frozenset[str]) -> str:
     """The language a speaker's lines are in, as ISO 639-1 out of ``among``; "" where they are too short to tell."""
-    return language_of(" ".join(blanked(line.text) for _, _, line in script.lines() if line.speaker == speaker), among)
+    said = (line for _, _, line in script.lines() if line.speaker == speaker and not language_cue(line))
+    return language_of(" ".join(blanked(line.text) for line in said), among)
 
 
 def unlike_findings(cast: Mapping[str, tuple[Host, str]], voices: VoiceRegistry) -> tuple[Finding, ...]:
@@ -49,4 +54,24 @@ def language_findings(script: Script, chosen: Mapping[str, str], voices: VoiceRe
                 f"Choose a voice that speaks {names[language]}."
             )
             found.append(Finding("language", message))
+    return tuple(found) or _line_findings(script, known, chosen)
+
+
+def _line_findings(script: Script, known: Mapping[str, Voice], chosen: Mapping[str, str]) -> tuple[Finding, ...]:
+    """A finding for every line that reads like a language it can be spoken in, and is not its voice's."""
+    codes = {code: name for name, code in SPOKEN_LANGUAGES.items()}
+    found = []
+    for number, scene in enumerate(script.scenes, 1):
+        for line in scene.lines:
+            voice = known.get(chosen.get(line.speaker, ""))
+            if voice is None or language_cue(line) or len(words_of(line.text)) < _FEWEST_WORDS:
+                continue
+            language = language_of(blanked(line.text), frozenset({*codes, main_code(voice.language)}))
+            if language and language != main_code(voice.language):
+                said = " ".join(word.text for word in words_of(line.text)[:4])
+                message = (
+                    f"In scene {number}, “{said}…” reads as {codes[language]}, and {voice.name} speaks "
+                    f"{voice.language_name}. Put the cue In another language on it, or leave it so."
+                )
+                found.append(Finding("language", message))
     return tuple(found)

@@ -28,6 +28,8 @@ class Utterance:
     sample_rate: int
     samples: Samples
     phones: tuple[EnginePhone, ...]
+    trimmed: bool = False
+    """Whether the engine left no more silence round it than there is to be."""
 
 
 @dataclass(frozen=True, slots=True)

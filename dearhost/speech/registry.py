@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 import threading
 from collections import defaultdict
 from collections.abc import Mapping
@@ -9,6 +10,7 @@ from functools import partial
 from pathlib import Path
 
 from dearhost.errors import SpeechError, UnknownVoice, VoiceUnavailable
+from dearhost.languages import main_code
 from dearhost.speech.engine import Engine, Utterance
 from dearhost.speech.engines.changed import changed
 from dearhost.speech.engines.espeak import listed_languages
@@ -123,6 +125,26 @@ class VoiceRegistry:
         """The stock voice that speaks for a full one where that is not here, or where quick voices are wanted."""
         row = FULL_VOICES.get(voice_id)
         return row.stand_in if row and (quick_by_default() or not prepared.is_prepared()) else voice_id
+
+    def speaking(self, voice_id: str, language: str) -> str:
+        """The voice nearest to one, by who is heard and how high, that speaks a language (ISO 639-1).
+
+        A matched voice stays the person's own where it speaks the language. The voice itself where none does.
+        """
+        own = self.voice(voice_id)
+        if main_code(own.language) == language:
+            return voice_id
+        base = voice_id.split(":")[0]
+        speaking = [voice for voice in self.voices() if main_code(voice.language) == language]
+        persons = [voice.id for voice in speaking if voice.engine == MATCHED and voice.id.split(":")[0] == base]
+        if persons:
+            return persons[0]
+
+        def distance(voice: Voice) -> tuple[bool, bool, float]:
+            return voice.engine == FORMANT, voice.heard_as != own.heard_as, abs(math.log(voice.pitch / own.pitch))
+
+        stock = [voice for voice in speaking if voice.engine in (FULL, NEURAL, FORMANT)]
+        return min(stock, key=distance).id if stock else voice_id
 
     def heard_as(self) -> Mapping[str, str]:
         """Whom one hears with each voice, by its id: woman, man or child; "" where that is not known."""

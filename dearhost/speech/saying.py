@@ -12,10 +12,10 @@ from dearhost.speech.plan import Sentence, WordPlan
 from dearhost.speech.prosody import measure_prosody
 from dearhost.speech.reading import Reading, TimedPhone, TimedWord, check_times
 from dearhost.speech.spoken_words import spoken_words
+from dearhost.speech.trimming import trimmed
 
 SENTENCE_PAUSE = 0.5
 """Seconds of silence between two sentences of a line, on top of what an engine leaves."""
-_EDGE = 0.06
 
 
 Speak = Callable[[Sentence, int], Utterance]
@@ -31,7 +31,7 @@ def speak_plan(plan: WordPlan, engine: Engine, speak: Speak | None = None) -> Re
     phones: list[TimedPhone] = []
     total, rate = 0, 0
     for number, sentence in enumerate(plan.sentences):
-        utterance = _trimmed(speak(sentence, number) if speak else engine.synthesize(sentence))
+        utterance = trimmed(speak(sentence, number) if speak else engine.synthesize(sentence))
         rate = utterance.sample_rate
         if number:
             pause = np.zeros(round(SENTENCE_PAUSE * rate), np.float32)
@@ -64,23 +64,3 @@ def _words(plan: WordPlan, phones: list[TimedPhone]) -> tuple[TimedWord, ...]:
         start, end = times.get(phone.word, (phone.start, phone.end))
         times[phone.word] = (min(start, phone.start), max(end, phone.end))
     return tuple(TimedWord(word.text, *times[index], word.start, word.end) for index, word in enumerate(plan.written))
-
-
-def _trimmed(utterance: Utterance) -> Utterance:
-    """Without the silence an engine puts round a sentence, but for 60 ms; phone times moved along."""
-    if not utterance.phones:
-        return utterance
-    rate = utterance.sample_rate
-    first = max(0, round((utterance.phones[0].start - _EDGE) * rate))
-    last = min(len(utterance.samples), round((utterance.phones[-1].end + _EDGE) * rate))
-    samples = utterance.samples[first:last].copy()
-    fade = min(len(samples) // 4, round(0.004 * rate))
-    if fade:
-        ramp = np.linspace(0, 1, fade, dtype=np.float32)
-        samples[:fade] *= ramp
-        samples[-fade:] *= ramp[::-1]
-    by, end = first / rate, len(samples) / rate
-    phones = tuple(
-        EnginePhone(p.symbol, p.start - by, min(p.end - by, end), p.stress, p.breaks) for p in utterance.phones
-    )
-    return Utterance(rate, samples, phones)

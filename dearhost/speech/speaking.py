@@ -5,13 +5,14 @@ from __future__ import annotations
 import threading
 from collections.abc import Iterator
 from contextlib import contextmanager
+from dataclasses import replace
 
 from dearhost.assets import RecordingStore
 from dearhost.errors import NothingToSay
 from dearhost.sound.files import RATE as RECORDED_RATE
 from dearhost.speech.aligning import VERSION as ALIGNING_VERSION
 from dearhost.speech.aligning import Aligner, Alignment
-from dearhost.speech.delivery import delivered
+from dearhost.speech.delivery import AS_EVER, delivered
 from dearhost.speech.directing import left_to_do, speak_directed
 from dearhost.speech.engine import DirectedEngine
 from dearhost.speech.manner import PLAIN, Manner, with_emphasis
@@ -56,7 +57,7 @@ class Speaker:
             return None
 
     def known_seconds(self, text: str, voice_id: str, manner: Manner = PLAIN) -> float | None:
-        """How long the reading lasts if it has been made, else None; quick enough for every keystroke."""
+        """How long the reading lasts if it has been made or foreseen, else None; quick enough for every keystroke."""
         name = self.name_of(text, voice_id, manner)
         seconds = self._seconds.get(name)
         if seconds is None:
@@ -64,11 +65,14 @@ class Speaker:
                 seconds = read_duration(self._cache.path_of(name))
             except (OSError, ValueError, KeyError):
                 return None
-            with self._lock:
-                if len(self._seconds) >= _REMEMBERED:
-                    self._seconds.clear()
-                self._seconds[name] = seconds
+            self._remember(name, seconds)
         return seconds
+
+    def _remember(self, name: str, seconds: float) -> None:
+        with self._lock:
+            if len(self._seconds) >= _REMEMBERED:
+                self._seconds.clear()
+            self._seconds[name] = seconds
 
     def read(self, text: str, voice_id: str, manner: Manner = PLAIN) -> Reading:
         """The reading of ``text``, made now if need be.
@@ -83,16 +87,21 @@ class Speaker:
                 self._cache.put(name, lambda path: save_reading(path, made))
         return reading
 
-    def melody(self, text: str, voice_id: str) -> Reading:
-        """Times and pitch of what ``read`` gives, as soon as they can be had: its sound may be a hum.
+    def foreseen(self, text: str, voice_id: str, manner: Manner = PLAIN) -> Reading:
+        """What ``read`` gives, as soon as its times and pitch can be told: its sound may be a hum.
 
+        Lengths and times are those of the sound to come, but for where sound sets in after a pause (within 60 ms).
         Raises as ``read`` does.
         """
         engine = self.registry.engine(voice_id)
-        known = self.known(text, voice_id)
-        if known or not isinstance(engine, DirectedEngine):
-            return known or self.read(text, voice_id)
-        return speak_directed(self._planned(text, voice_id, PLAIN), engine, PLAIN, hummed=True)
+        known = self.known(text, voice_id, manner)
+        if known or manner.recording or not isinstance(engine, DirectedEngine):
+            return known or self.read(text, voice_id, manner)
+        plan = self._planned(text, voice_id, manner)
+        left = replace(left_to_do(manner.delivery), level=0.0, effect=AS_EVER.effect)
+        hummed = delivered(speak_directed(plan, engine, manner, hummed=True), left)
+        self._remember(self.name_of(text, voice_id, manner), hummed.duration)
+        return hummed
 
     @contextmanager
     def _alone(self, name: str) -> Iterator[None]:

@@ -7,7 +7,7 @@ from dataclasses import replace
 
 from dearhost.errors import StageError
 from dearhost.hosts import Handling, hands_full
-from dearhost.production import Production, Studio, manner_in, pauses_of
+from dearhost.production import Production, Studio, manner_in, pauses_of, voice_of
 from dearhost.script import Cue, Line, Scene, display_name, spoken_lines
 from dearhost.speech import Reading, with_pauses
 from dearhost.stage.captions import Caption, make_captions, shown_words
@@ -60,7 +60,7 @@ def compile_timeline(production: Production, studio: Studio, frame_rate: FrameRa
 
 
 def compile_scene(production: Production, scene_id: str, studio: Studio, frame_rate: FrameRate) -> Timeline:
-    """A timeline of one scene alone, for stills and proofs: only its own lines are read.
+    """A timeline of one scene alone, for stills: its own lines alone are read, or foreseen where that is quicker.
 
     Raises StageError when there is no such scene or nothing is spoken in it; SpeechError.
     """
@@ -71,13 +71,18 @@ def compile_scene(production: Production, scene_id: str, studio: Studio, frame_r
         raise StageError("Nothing is spoken in this scene yet. Write a line.")
     scene = spoken[number - 1]
     lines = spoken_lines(scene)
-    placed = place_scene(production, scene, number, 0.0, [_read(line, production, studio) for line in lines], studio)
-    language = studio.voices.voice(production.entry(lines[0].speaker).voice).language
+    speaker = studio.speaker
+    readings = [
+        speaker.foreseen(line.text, voice_of(production, line, studio.voices), manner_in(production, line))
+        for line in lines
+    ]
+    placed = place_scene(production, scene, number, 0.0, readings, studio)
+    language = studio.voices.voice(voice_of(production, lines[0], studio.voices)).language
     return Timeline(production.script.known_as, language, production.choices.shape, frame_rate, (placed,))
 
 
 def _read(line: Line, production: Production, studio: Studio) -> Reading:
-    return studio.speaker.read(line.text, production.entry(line.speaker).voice, manner_in(production, line))
+    return studio.speaker.read(line.text, voice_of(production, line, studio.voices), manner_in(production, line))
 
 
 def place_scene(production: Production, scene: Scene, number: int, start: float, readings: Sequence[Reading],
@@ -103,7 +108,7 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
             speaker=line.speaker,
             span=Span(at, at + reading.duration),
             text=line.text,
-            voice=production.entry(line.speaker).voice,
+            voice=voice_of(production, line, studio.voices),
             reading=reading,
             cues=cue_times(line, at, reading),
             automatic=by_themselves.get(line.id, ()),
@@ -184,7 +189,7 @@ def _by_themselves(
         return found
 
     def language(line: Line) -> str:
-        return studio.voices.voice(staged.production.entry(line.speaker).voice).language
+        return studio.voices.voice(voice_of(staged.production, line, studio.voices)).language
 
     for name, host in staged.players.items():
         full = hands_full(handling.get(name, ()))

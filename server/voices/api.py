@@ -109,7 +109,7 @@ def melody(
     request: HttpRequest, voice_id: str, text: Annotated[str, Query(max_length=LONGEST_AUDITION)]
 ) -> dict[str, Any]:
     """How a sentence goes when a voice says it."""
-    reading = studio().speaker.melody(text, usable_voice(request, voice_id).id)
+    reading = studio().speaker.foreseen(text, usable_voice(request, voice_id).id)
     step = max(1, round(reading.prosody.rate / _MELODY_RATE))
     return {
         "seconds": round(reading.duration, 3),

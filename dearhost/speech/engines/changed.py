@@ -36,7 +36,7 @@ class ChangedEngine:
         samples, rate = self._change(made)
         pace = self._pace
         phones = tuple(EnginePhone(p.symbol, p.start / pace, p.end / pace, p.stress, p.breaks) for p in made.phones)
-        return Utterance(rate, samples, phones)
+        return Utterance(rate, samples, phones, made.trimmed)
 
 
 class ChangedDirectedEngine(ChangedEngine):
@@ -57,7 +57,7 @@ class ChangedDirectedEngine(ChangedEngine):
         made = self._directed.hummed(sentence, direction)
         pace = self._pace
         phones = tuple(EnginePhone(p.symbol, p.start / pace, p.end / pace, p.stress, p.breaks) for p in made.phones)
-        return Utterance(round(made.sample_rate * pace), made.samples, phones)
+        return Utterance(round(made.sample_rate * pace), made.samples, phones, made.trimmed)
 
 
 def changed(source: Engine, change: Change, pace: float, version: str) -> ChangedEngine:

@@ -23,13 +23,16 @@ _TURN = 0.45
 def directed_lengths(frames: np.ndarray, words: np.ndarray, direction: Direction) -> np.ndarray:
     """Frames of each token as directed. ``words`` gives each token's spoken word, -1 for silence.
 
-    The first and the last token are the silence round the sentence and stay: what is said first sounds in it.
+    The silence round the sentence stays: what is said first begins to sound in it.
     """
     factor = np.full(len(frames), 1 / direction.pace)
     for word, strength in direction.emphasis.items():
         factor[words == word] *= 1 + EMPHASIS_LONGER * strength
     made = frames.copy()
-    inner = slice(1, len(frames) - 1)
+    said = np.flatnonzero(words >= 0)
+    if not len(said):
+        return made
+    inner = slice(said[0], said[-1] + 1)
     total = round(direction.seconds / FRAME) if direction.seconds else None
     made[inner] = shared_out(frames[inner] * factor[inner], total)
     return made

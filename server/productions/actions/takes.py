@@ -10,7 +10,7 @@ from django.db import transaction
 from django.db.models import Max
 
 from dearhost.errors import StageError
-from dearhost.production import CUE_KINDS, manner_of, pauses_of
+from dearhost.production import CUE_KINDS, manner_of, pauses_of, voice_of
 from dearhost.production.uses import RECORDING, Use
 from dearhost.script import Cue, Line, spoken_lines
 from dearhost.speech import Manner, Reading, SayAs, Taken, with_pauses
@@ -52,7 +52,7 @@ def line_of(production: Production, line_id: str) -> HeardLine:
         for line in spoken_lines(scene):
             if line.id == line_id:
                 entry = staged.entry(line.speaker)
-                return HeardLine(line, entry.voice, staged.say_as, entry.effect)
+                return HeardLine(line, voice_of(staged, line, studio().voices), staged.say_as, entry.effect)
     raise StageError("This line is no longer in the script. Choose another line.")
 
 

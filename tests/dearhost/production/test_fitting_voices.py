@@ -20,8 +20,15 @@ from dearhost.production import (
     production_to_json,
     read_script,
     unlike_findings,
+    voice_of,
 )
 from dearhost.production import Production as Staged
+from dearhost.production.spoken_language import SPOKEN_LANGUAGES
+from dearhost.speech.kokoro import prepared
+from dearhost.stage import compile_timeline
+from dearhost.timebase import FrameRate
+from tests.conftest import with_tones
+from tests.dearhost.speech.test_plan import SENTENCES
 
 AMONG = frozenset(("en", "de", "fr", "es", "it", "nl", "pl", "sv", "pt", "ru", "ja"))
 # Article 1 of the Universal Declaration of Human Rights in the United Nations' translations, from memory and cut short
@@ -145,3 +152,39 @@ def test_the_check_proposes_a_cast_for_new_speakers_alone(admin_client: Client) 
     assert list(cast) == ["MIRIAM"] and (cast["MIRIAM"]["host"], cast["MIRIAM"]["voice"]) == ("maren", "nell")
     empty = json.dumps(production_to_json(Staged(read_script(""))))
     assert admin_client.post("/api/productions/check", empty, content_type="application/json").json()["cast"] == {}
+
+
+def test_a_line_is_spoken_in_the_language_its_cue_says(studio: Studio) -> None:
+    text = "MAREN: Good morning.\n\nMAREN: [[cue: language Spanish]]Bienvenidos al muelle, y gracias por venir."
+    production = with_tones(read_script(text), "nell").checked(studio)
+    english, spanish = (line for _, _, line in production.script.lines())
+    assert voice_of(production, english, studio.voices) == "nell"
+    assert studio.voices.voice(voice_of(production, spanish, studio.voices)).language.startswith("es")
+    timeline = compile_timeline(production, studio, FrameRate.of(30))
+    assert [line.voice for scene in timeline.scenes for line in scene.lines] == [
+        "nell",
+        voice_of(production, spanish, studio.voices),
+    ]
+
+
+def test_a_line_that_reads_as_another_language_is_told(studio: Studio) -> None:
+    lines = "MAREN: Good morning, and thank you for coming so early.\n\nMAREN: {}Bienvenidos al muelle, y gracias."
+    (found,) = language_findings(read_script(lines.format("")), {"MAREN": "nell"}, studio.voices)
+    assert "“Bienvenidos al muelle y…” reads as Spanish, and Nell speaks English" in found.message
+    cued = read_script(lines.format("[[cue: language Spanish]]"))
+    assert not language_findings(cued, {"MAREN": "nell"}, studio.voices)
+
+
+def test_the_nearest_voice_of_a_language_speaks_for_another(studio: Studio) -> None:
+    voices = studio.voices
+    assert voices.speaking("nell", "en") == "nell"
+    assert voices.speaking("nell", "xx") == "nell"  # nobody speaks it
+    if prepared.is_prepared():
+        assert [voices.speaking(id_, "es") for id_ in ("hannah", "owen")] == ["pilar", "andres"]
+        assert [voices.speaking(id_, "it") for id_ in ("edith", "walter")] == ["chiara", "renzo"]
+    assert voices.voice(voices.speaking("joe", "de")).engine == "formant"
+
+
+def test_sixty_hard_sentences_are_taken_for_english_but_for_what_is_foreign() -> None:
+    foreign = [line for line in SENTENCES if language_of(line, frozenset(SPOKEN_LANGUAGES.values())) not in ("", "en")]
+    assert foreign == ["Naïve café owners love crème brûlée & jalapeños.", "¿Habla español? Sí, un poco."]

@@ -16,6 +16,7 @@ from dearhost.script.staging import staging_from_json
 from server.accounts.demo_account import DEMO_ACCOUNT
 from server.productions.actions.create import create_production
 from server.productions.models import Production
+from server.studio import studio
 
 USERNAME, PASSWORD = DEMO_ACCOUNT
 
@@ -43,7 +44,7 @@ class Command(BaseCommand):
                 for number, scene in enumerate(script.scenes, 1)
             )
             script = replace(script, scenes=scenes)
-            cast = {s: CastEntry(e["host"], e["voice"]) for s, e in entry["cast"].items()}
+            cast = {s: CastEntry(e["host"], studio().voices.usual(e["voice"])) for s, e in entry["cast"].items()}
             brief = Brief(**{**entry["brief"], "points": tuple(entry["brief"].get("points", ()))})
             create_production(user, script, script.title, cast=cast, brief=brief, choices=Choices(**entry["choices"]))
             self.stdout.write(f"Added '{script.title}'.")

@@ -93,6 +93,19 @@ def test_the_same_sentence_is_the_same_sound_and_times_are_known_before_it(studi
     assert max(early) < 0.08 and np.mean(early) < 0.01  # onsets after a pause alone wait for the sound
 
 
+@pytest.mark.parametrize("manner", [PLAIN, Manner(delivery=Delivery("calm", ending="rising"), emphasis={2: 1.0})])
+def test_a_reading_lasts_as_long_as_was_foreseen(studio: Studio, manner: Manner) -> None:
+    text = "Really? The ferry, which was full, has gone. Ask anyone!"
+    foreseen = studio.speaker.foreseen(text, "gareth", manner)
+    assert studio.speaker.known(text, "gareth", manner) is None
+    assert studio.speaker.known_seconds(text, "gareth", manner) == foreseen.duration
+    read = studio.speaker.read(text, "gareth", manner)
+    assert read.duration == pytest.approx(foreseen.duration, abs=1e-3)
+    assert [w.end for w in read.words] == pytest.approx([w.end for w in foreseen.words], abs=0.06)
+    assert [w.start for w in read.words] == pytest.approx([w.start for w in foreseen.words], abs=0.06)
+    assert studio.speaker.foreseen(text, "gareth", manner).samples is not foreseen.samples  # the sound itself by now
+
+
 def test_lips_close_where_the_model_says_p_b_or_m(studio: Studio) -> None:
     text = "Mama may bring a big blue boat."
     wanted = sum(letter in "mb" for letter in text.lower())
