@@ -6,7 +6,7 @@ import sys
 import tempfile
 from pathlib import Path
 
-from benchmarks import drafts, editing, films, users, voices, writing
+from benchmarks import drafts, editing, films, full_voices, users, voices, writing
 from dearhost.production import data_folder
 
 BENCHMARKS = {
@@ -21,6 +21,9 @@ BENCHMARKS = {
     "drafts": drafts.drafts_read_aloud,
     "draft-speed": drafts.writing_speed,
     "speak": voices.speaking,
+    "full": full_voices.full_against_quick,
+    "full-words": full_voices.words_of_full_voices,
+    "full-apart": full_voices.voices_apart,
     "align": voices.aligning,
     "match": voices.matching,
 }

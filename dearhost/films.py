@@ -5,6 +5,7 @@ from __future__ import annotations
 import io
 import wave
 from collections.abc import Sequence
+from concurrent.futures import ThreadPoolExecutor
 from dataclasses import dataclass, replace
 from functools import partial
 from pathlib import Path
@@ -39,11 +40,14 @@ from dearhost.render.film import Progress
 from dearhost.render.subprocesses import Report, run_in_subprocess
 from dearhost.script import Scene, Script, count_words, estimated_seconds, spoken_lines
 from dearhost.speech import Reading, Speaker
-from dearhost.speech.voices import MADE, MATCHED, NEURAL
-from dearhost.stage import Picture, Timeline, compile_timeline
+from dearhost.speech.voices import FULL, MADE, MATCHED, NEURAL
+from dearhost.stage import Picture, Timeline, compile_timeline, read_line
 from dearhost.stage.pacing import place_lines
 from dearhost.storage import write_text
 from dearhost.timebase import FrameRate
+
+_SIDE_BY_SIDE = 2
+"""Lines that are read at a time for a film."""
 
 FRAME_RATES = (24, 25, 30, 50, 60)
 CAPTION_MODES = ("burn", "soft", "file", "none")
@@ -176,13 +180,23 @@ def make_film(order: FilmOrder, path: Path, studio: Studio, *, progress: Progres
 def _unread(production: Production, studio: Studio) -> bool:
     """Whether lines are to be read by a voice whose model would leave a hundred megabytes behind."""
     checked = production.checked(studio)
-    engines = {studio.voices.voice(checked.entry(speaker).voice).engine for speaker in checked.script.speakers()}
-    return bool(engines & {NEURAL, MADE, MATCHED}) and total_time(scene_times_of(checked, studio)).estimated
+    for scene in checked.script.scenes:
+        for line in spoken_lines(scene):
+            voice = voice_of(checked, line, studio.voices)
+            heavy = studio.voices.voice(voice).engine in (FULL, NEURAL, MADE, MATCHED)
+            if heavy and not studio.speaker.is_read(line.text, voice, manner_in(checked, line)):
+                return True
+    return False
 
 
 def _read_all(folder: Path, production: Production, report: Report) -> None:
-    """Have every line of a production read, and kept."""
-    compile_timeline(production, Studio(folder), FrameRate.of(FRAME_RATES[0]), report)
+    """Have every line of a production read, two at a time, and kept."""
+    studio = Studio(folder)
+    checked = production.checked(studio)
+    lines = [line for scene in checked.script.scenes for line in spoken_lines(scene)]
+    with ThreadPoolExecutor(_SIDE_BY_SIDE) as pool:
+        for done, _ in enumerate(pool.map(lambda line: read_line(line, checked, studio), lines), 1):
+            report(done, len(lines))
 
 
 def audition(speaker: Speaker, text: str, voice_id: str) -> bytes:

@@ -24,7 +24,8 @@ from dearhost.speech.full_voices import FULL_VOICES
 from dearhost.speech.kokoro import prepared
 from dearhost.speech.kokoro.mixing import mixed
 from dearhost.speech.kokoro.model import Model
-from dearhost.speech.made_voices import MadeVoice, MadeVoices
+from dearhost.speech.listing import base_of, made_as_listed, matched_as_listed
+from dearhost.speech.made_voices import MadeVoices
 from dearhost.speech.matched_voices import MatchedVoices
 from dearhost.speech.matching import MatchedVoice
 from dearhost.speech.matching.converting import VoiceModel, converted
@@ -81,10 +82,11 @@ class VoiceRegistry:
         last = full if quick_by_default() else []
         neural = quick if quick_by_default() else full + quick
         neural += self._dropped_in()
-        neural += [listed for voice in self.matched.usable() for listed in self._as_listed(voice)]
-        neural += [listed for voice in self.made.all() if (listed := self._made_as_listed(voice))]
+        neural += [listed for voice in self.matched.usable() for listed in matched_as_listed(voice)]
+        formant = [voice for voice, _ in self._formant.values()]
+        neural += [listed for voice in self.made.all() if (listed := made_as_listed(voice, formant))]
         neural += [voice for voice, _ in SERVICE_VOICES.values()]
-        return (*neural, *(voice for voice, _ in self._formant.values()), *last, FAKE_VOICE)
+        return (*neural, *formant, *last, FAKE_VOICE)
 
     def voice(self, voice_id: str) -> Voice:
         """The voice with this id. Raises UnknownVoice, naming those there are, or VoiceUnavailable."""
@@ -207,9 +209,10 @@ class VoiceRegistry:
             return FakeEngine()
         if voice.engine == MADE:
             made = self.made.find(voice.id)
-            if made.base in FULL_VOICES:
-                return self._mixed(made.shape, FULL_VOICES[made.base].accent)
-            return _changed(self.engine(made.base), made.shape, f"made-1/{fingerprint(made.shape)}")
+            base = base_of(made)
+            if base in FULL_VOICES:
+                return self._mixed(made.shape, FULL_VOICES[base].accent)
+            return _changed(self.engine(base), made.shape, f"made-1/{fingerprint(made.shape)}")
         if voice.engine == SERVICE:
             return ServiceEngine(self._service, voice.id)
         if voice.id in DERIVED_VOICES:
@@ -251,33 +254,6 @@ class VoiceRegistry:
 
     def _service_voice(self, shape: Shape) -> Engine:
         return _changed(self.engine(self.default().id), shape, "service-voice-1")
-
-    def _made_as_listed(self, made: MadeVoice) -> Voice | None:
-        """A made voice, in the language of the voice it is made from; None while that one is not there."""
-        stock = {BASE_VOICE.id: BASE_VOICE} if neural_model_present() else {}
-        if prepared.is_prepared():
-            stock |= {id_: row.voice for id_, row in FULL_VOICES.items()}
-        base = stock.get(made.base) or next((v for v, _ in self._formant.values() if v.id == made.base), None)
-        if base is None:
-            return None
-        words = f"{made.description}; made from {base.name}"
-        return Voice(made.id, made.name, MADE, base.language, base.language_name, words, base.scripts,
-                     round(made.shape.mean or 100), made.age, pace=base.pace * made.shape.pace)  # fmt: skip
-
-    def _as_listed(self, matched: MatchedVoice) -> list[Voice]:
-        """A matched voice in English, and in each language that a formant voice with a name has."""
-        pitch = round(next(iter(matched.models.values())).mean_pitch)
-        until = f", with consent until {matched.consent.until}" if matched.consent.until else ", with consent"
-        words = f"matched to {matched.consent.person}{until}"
-        neural = matched.models.get(NEURAL)
-        listed = [Voice(matched.id, matched.name, MATCHED, BASE_VOICE.language, BASE_VOICE.language_name, words,
-                        pitch=pitch, pace=BASE_VOICE.pace * neural.pace if neural else 0.0)]  # fmt: skip
-        if FORMANT in matched.models:
-            for voice, tag in FORMANT_VOICES.values():
-                if not voice.language.startswith("en"):
-                    listed.append(Voice(f"{matched.id}:{tag}", matched.name, MATCHED, voice.language,
-                                        voice.language_name, words, scripts=voice.scripts, pitch=pitch))  # fmt: skip
-        return listed
 
     def _matched_engine(self, matched: MatchedVoice, voice: Voice) -> Engine:
         _, _, tag = voice.id.partition(":")

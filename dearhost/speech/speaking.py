@@ -56,6 +56,10 @@ class Speaker:
         except (OSError, ValueError, KeyError):
             return None
 
+    def is_read(self, text: str, voice_id: str, manner: Manner = PLAIN) -> bool:
+        """Whether the reading has been made."""
+        return self._cache.find(self.name_of(text, voice_id, manner)) is not None
+
     def known_seconds(self, text: str, voice_id: str, manner: Manner = PLAIN) -> float | None:
         """How long the reading lasts if it has been made or foreseen, else None; quick enough for every keystroke."""
         name = self.name_of(text, voice_id, manner)

@@ -1,7 +1,7 @@
 """The stage: a production becomes a timeline, and the painter draws any frame of it."""
 
 from dearhost.stage.captions import Caption
-from dearhost.stage.compiling import compile_scene, compile_timeline
+from dearhost.stage.compiling import compile_scene, compile_timeline, read_line
 from dearhost.stage.fingerprints import VERSION
 from dearhost.stage.layout.blocking import standing
 from dearhost.stage.layout.shapes import DEFAULT_HEIGHTS, Picture
@@ -23,6 +23,7 @@ __all__ = [
     "compile_scene",
     "compile_timeline",
     "first_frame",
+    "read_line",
     "resting_scene",
     "scene_times",
     "standing",

@@ -47,7 +47,7 @@ def compile_timeline(production: Production, studio: Studio, frame_rate: FrameRa
         number += 1
         readings = []
         for line in lines:
-            readings.append(_read(line, production, studio))
+            readings.append(read_line(line, production, studio))
             done += 1
             if progress:
                 progress(done, total)
@@ -59,8 +59,11 @@ def compile_timeline(production: Production, studio: Studio, frame_rate: FrameRa
     return Timeline(production.script.known_as, language, production.choices.shape, frame_rate, tuple(scenes))
 
 
-def compile_scene(production: Production, scene_id: str, studio: Studio, frame_rate: FrameRate) -> Timeline:
-    """A timeline of one scene alone, for stills: its own lines alone are read, or foreseen where that is quicker.
+def compile_scene(production: Production, scene_id: str, studio: Studio, frame_rate: FrameRate, *,
+                  heard: bool = False) -> Timeline:  # fmt: skip
+    """A timeline of one scene alone; its own lines alone are read.
+
+    For stills, lines are foreseen where that is quicker; ``heard`` is for what has their sound.
 
     Raises StageError when there is no such scene or nothing is spoken in it; SpeechError.
     """
@@ -71,18 +74,16 @@ def compile_scene(production: Production, scene_id: str, studio: Studio, frame_r
         raise StageError("Nothing is spoken in this scene yet. Write a line.")
     scene = spoken[number - 1]
     lines = spoken_lines(scene)
-    speaker = studio.speaker
-    readings = [
-        speaker.foreseen(line.text, voice_of(production, line, studio.voices), manner_in(production, line))
-        for line in lines
-    ]
+    readings = [read_line(line, production, studio, heard=heard) for line in lines]
     placed = place_scene(production, scene, number, 0.0, readings, studio)
     language = studio.voices.voice(voice_of(production, lines[0], studio.voices)).language
     return Timeline(production.script.known_as, language, production.choices.shape, frame_rate, (placed,))
 
 
-def _read(line: Line, production: Production, studio: Studio) -> Reading:
-    return studio.speaker.read(line.text, voice_of(production, line, studio.voices), manner_in(production, line))
+def read_line(line: Line, production: Production, studio: Studio, *, heard: bool = True) -> Reading:
+    """A line as it is heard, or only foreseen. ``production`` must be checked. Raises SpeechError."""
+    read = studio.speaker.read if heard else studio.speaker.foreseen
+    return read(line.text, voice_of(production, line, studio.voices), manner_in(production, line))
 
 
 def place_scene(production: Production, scene: Scene, number: int, start: float, readings: Sequence[Reading],

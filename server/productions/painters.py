@@ -21,10 +21,10 @@ _KEPT = 6
 
 
 @lru_cache(maxsize=64)
-def _timeline(production_id: str, revision: int, scene_id: str) -> Timeline:
+def _timeline(production_id: str, revision: int, scene_id: str, heard: bool) -> Timeline:
     production = Production.objects.get(pk=production_id)
     staged = usable_production(production.document, production.title, production.owner_id)
-    return compile_scene(staged, scene_id, studio(), PREVIEW_RATE)
+    return compile_scene(staged, scene_id, studio(), PREVIEW_RATE, heard=heard)
 
 
 def forget_timelines(**_: object) -> None:
@@ -33,8 +33,13 @@ def forget_timelines(**_: object) -> None:
 
 
 def scene_timeline(production: Production, scene_id: str) -> Timeline:
-    """The timeline of a scene of the current revision. Raises StageError, SpeechError."""
-    return _timeline(str(production.pk), production.revision, scene_id)
+    """The timeline of a scene of the current revision, for stills and times. Raises StageError, SpeechError."""
+    return _timeline(str(production.pk), production.revision, scene_id, False)
+
+
+def heard_timeline(production: Production, scene_id: str) -> Timeline:
+    """The same with the sound of its lines, read now where they are not yet. Raises StageError, SpeechError."""
+    return _timeline(str(production.pk), production.revision, scene_id, True)
 
 
 def resting_timeline(production: Production, scene_id: str) -> Timeline:
@@ -48,7 +53,7 @@ def timeline_after(production: Production, before_id: str, scene_id: str) -> Tim
 
     Raises StageError, SpeechError.
     """
-    before, timeline = scene_timeline(production, before_id), scene_timeline(production, scene_id)
+    before, timeline = scene_timeline(production, before_id), heard_timeline(production, scene_id)
     first, second = before.scenes[0], timeline.scenes[0]
     return replace(timeline, scenes=(first, replace(second, start=first.duration)))
 
@@ -63,7 +68,7 @@ def tried_timeline(production: Production, scene_id: str, line_id: str, cue: Cue
 
     scenes = tuple(tried(s) if s.id == scene_id else s for s in staged.script.scenes)
     staged = replace(staged, script=replace(staged.script, scenes=scenes))
-    return compile_scene(staged, scene_id, studio(), PREVIEW_RATE)
+    return compile_scene(staged, scene_id, studio(), PREVIEW_RATE, heard=True)
 
 
 class _Slot:

@@ -19,6 +19,7 @@ from dearhost.script import Cue
 from dearhost.stage import Timeline
 from server.productions.models import Production
 from server.productions.painters import (
+    heard_timeline,
     own_painter,
     resting_timeline,
     scene_timeline,
@@ -108,7 +109,7 @@ async def proof(request: HttpRequest, production_id: UUID, scene_id: str) -> Htt
             elif request.GET.get("before"):
                 timeline = timeline_after(production, request.GET["before"], scene_id)
             else:
-                timeline = scene_timeline(production, scene_id)
+                timeline = heard_timeline(production, scene_id)
             yield b""  # what can be wrong with the order is known by now
             if over.is_set():
                 return

@@ -39,6 +39,7 @@ from server.productions.check_schemas import CheckOut
 from server.productions.document_schemas import DocumentSchema
 from server.productions.documents import usable_production
 from server.productions.painters import PREVIEW_RATE, scene_timeline
+from server.productions.reading_ahead import ahead
 from server.productions.stage_schemas import CueKindOut, ProductionChoiceOut, SceneTimes
 from server.studio import studio
 
@@ -120,7 +121,7 @@ def _finding(data: dict[str, Any]) -> dict[str, Any]:
 
 @router.get("/{uuid:production_id}/scenes/{scene_id}/times", response=SceneTimes, operation_id="getSceneTimes")
 def times(request: HttpRequest, production_id: UUID, scene_id: str, revision: int = 0) -> dict[str, Any]:
-    """When each word of a scene is heard. Lines not read yet are read now.
+    """When each word of a scene is heard. Lines not read yet are read, or foreseen now and read ahead.
 
     ``revision`` only keeps answers for different revisions apart.
     """
@@ -131,6 +132,7 @@ def times(request: HttpRequest, production_id: UUID, scene_id: str, revision: in
         line["words"] = [{**w, "offset": w["from"]} for w in line["words"]]
     staged = usable_production(production.document, production.title, production.owner_id).checked(studio())
     written = next(s for s in staged.script.scenes if s.id == scene_id)
+    ahead.scene(str(production_id), staged, scene_id)
     return {**data, "mouths": _mouths(scene), "blocking": standing(staged, written, studio())}
 
 

@@ -12,6 +12,7 @@ from ninja import Field, Router, Schema, Status
 from dearhost.errors import SpeechError
 from dearhost.production.uses import VOICE, Use
 from dearhost.speech.describing import LIMITS, describe
+from dearhost.speech.full_voices import FULL_VOICES
 from dearhost.speech.made_voices import MadeVoice
 from server.accounts.account import account_id
 from server.assets.ownership import belongs_to, disown, may_use
@@ -80,12 +81,18 @@ def _data(made: MadeVoice) -> dict[str, Any]:
     found = describe(made.description, voices.starting_voices())
     return {
         **{name: getattr(made, name) for name in ("id", "name", "description", "base")},
-        "base_name": voices.voice(made.base).name,
+        "base_name": _made_from(made),
         "shape": asdict(made.shape),
         "understood": [asdict(u) for u in found.understood],
         "unknown": list(found.unknown),
         "limits": [{"part": part, "low": low, "high": high} for part, (low, high) in LIMITS.items()],
     }
+
+
+def _made_from(made: MadeVoice) -> str:
+    """What a recipe is laid on, in words."""
+    base = studio().voices.usual(made.base)
+    return "styles of the full model" if base in FULL_VOICES else studio().voices.voice(base).name
 
 
 def _mine(request: HttpRequest, voice_id: str) -> MadeVoice:

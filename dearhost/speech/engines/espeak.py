@@ -16,6 +16,7 @@ from dearhost.errors import VoiceUnavailable
 
 _PHONEME_EVENT = 7
 _END_OF_LIST = 0
+_CLEARING = b"a"
 
 
 class _EventId(ctypes.Union):
@@ -47,6 +48,8 @@ class Library:
         self.lock = threading.Lock()
         self.sound: list[np.ndarray] = []
         self.events: list[tuple[str, int]] = []
+        self.has_phonemized = False
+        """Whether phones were asked for since it last spoke: what it says next then may lack the first event."""
         self.call = ctypes.CDLL(espeakng_loader.get_library_path())
         synchronous, with_ipa_events = 2, 1 | 2
         self.rate = int(
@@ -68,6 +71,22 @@ class Library:
         go on in the language before without a word."""
         if self.call.espeak_SetVoiceByName(voice.encode()) != 0:
             raise VoiceUnavailable(f"The formant engine has no voice '{voice}'.")
+
+    def speak(self, text: str) -> bool:
+        """Say a text with the voice that was selected, into ``sound`` and ``events``; ask under the lock."""
+        if self.has_phonemized:
+            self.has_phonemized = False
+            self._said(_CLEARING)
+        self.sound.clear()
+        self.events.clear()
+        return self._said(text.encode())
+
+    def _said(self, text: bytes) -> bool:
+        utf8_with_phonemes = 1 | 0x100
+        if self.call.espeak_Synth(text, len(text) + 1, 0, 1, 0, utf8_with_phonemes, None, None) != 0:
+            return False
+        self.call.espeak_Synchronize()
+        return True
 
     def _take(self, wave: Any, count: int, events: Any) -> int:
         if wave and count > 0:
@@ -102,6 +121,7 @@ def phonemes_of(text: str, voice: str) -> str:
     loaded = library()
     ipa, characters_utf8 = 0x02, 1
     with loaded.lock:
+        loaded.has_phonemized = True
         loaded.select(voice)
         buffer = ctypes.create_string_buffer(text.encode())
         rest = ctypes.c_void_p(ctypes.addressof(buffer))

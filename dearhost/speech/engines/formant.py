@@ -40,15 +40,11 @@ class FormantEngine:
     def synthesize(self, sentence: Sentence) -> Utterance:
         """Speak the sentence as text; phones and times come from the engine's events."""
         loaded = library()
-        text = " ".join(_written(clause) for clause in sentence.clauses).encode()
+        text = " ".join(_written(clause) for clause in sentence.clauses)
         with loaded.lock:
             self._select(loaded)
-            loaded.sound.clear()
-            loaded.events.clear()
-            utf8_with_phonemes = 1 | 0x100
-            if loaded.call.espeak_Synth(text, len(text) + 1, 0, 1, 0, utf8_with_phonemes, None, None) != 0:
+            if not loaded.speak(text):
                 raise VoiceUnavailable("The formant engine could not speak the sentence.")
-            loaded.call.espeak_Synchronize()
             parts, events = list(loaded.sound), list(loaded.events)
         samples = np.concatenate(parts) if parts else np.zeros(1, np.int16)
         return Utterance(loaded.rate, (samples / 32768).astype(np.float32), _phones(events, len(samples), loaded.rate))

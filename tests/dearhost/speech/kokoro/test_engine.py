@@ -20,9 +20,11 @@ from dearhost.speech.full_voices import FULL_VOICES
 from dearhost.speech.kokoro import prepared
 from dearhost.speech.kokoro.mixing import mixed
 from dearhost.speech.kokoro.tokens import tokens_of
+from dearhost.speech.made_voices import MadeVoice
 from dearhost.speech.manner import PLAIN, Manner
 from dearhost.speech.phone_symbols import split_points
 from dearhost.speech.plan import plan_words
+from dearhost.speech.prosody import measure_prosody
 from dearhost.speech.reading import Reading
 from tests.dearhost.speech.test_plan import SENTENCES
 
@@ -254,3 +256,21 @@ def test_every_stand_in_is_a_voice_that_needs_no_full_model(studio: Studio) -> N
         stand_in = known[full.stand_in]
         assert stand_in.engine in ("neural", "formant")
         assert stand_in.language.split("-")[0] == full.voice.language.split("-")[0]
+
+
+def test_a_made_voice_speaks_by_its_recipe_with_and_without_the_model(
+    monkeypatch: pytest.MonkeyPatch, tmp_path: Path
+) -> None:
+    registry = VoiceRegistry(tmp_path)
+    found = describe("an old man, deep, slow", {})
+    made = registry.made.keep(MadeVoice("made-00000000000b", "Bors", "an old man", "hannah", found.shape, found.age))
+    assert registry.voice(made.id).description == "an old man; a mixture"
+    sentence = plan_words(LINE, "en-US").sentences[0]
+    engine = registry.engine(made.id)
+    assert isinstance(engine, DirectedEngine)
+    pitches = measure_prosody(engine.hummed(sentence, Direction()).samples, 24_000).pitch
+    assert float(np.median(pitches[pitches > 0])) == pytest.approx(found.shape.mean, rel=0.12)
+    monkeypatch.setattr("dearhost.speech.kokoro.prepared.is_prepared", lambda: False)
+    registry = VoiceRegistry(tmp_path)
+    assert registry.voice(made.id).description == "an old man; made from Joe"
+    assert registry.engine(made.id).version.startswith("made-1")

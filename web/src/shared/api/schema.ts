@@ -813,7 +813,7 @@ export interface paths {
         };
         /**
          * Times
-         * @description When each word of a scene is heard. Lines not read yet are read now.
+         * @description When each word of a scene is heard. Lines not read yet are read, or foreseen now and read ahead.
          *
          *     ``revision`` only keeps answers for different revisions apart.
          */
