@@ -157,7 +157,7 @@ def test_voices_are_found_heard_side_by_side_and_marked(signed_in: Page) -> None
     page = signed_in
     page.get_by_role("link", name="Voices").click()
     page.get_by_label("They all say").fill("The tide is in.")
-    page.get_by_label("Voices that sound").fill("spanish")
+    page.get_by_label("Voices that sound").fill("spanish formant")
     rows = page.get_by_role("list", name="Voices").get_by_role("listitem")
     expect(rows).to_have_count(2)
     rows.first.get_by_role("button", name=re.compile("side by side")).click()
