@@ -10,6 +10,7 @@ from ninja.errors import ValidationError
 from ninja.security import django_auth
 
 from dearhost.errors import DearHostError
+from server.about_api import router as about
 from server.accounts.api import router as accounts
 from server.config.parsing import StrictParser
 from server.deliveries.api import router as deliveries
@@ -42,6 +43,7 @@ api = NinjaAPI(
     parser=StrictParser(),
 )
 for prefix, router in (
+    ("/about", about),
     ("/session", accounts),
     ("/voices/matches", matches),
     ("/voices/matched", matched),

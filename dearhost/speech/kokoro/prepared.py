@@ -14,7 +14,9 @@ from dearhost.storage import fingerprint
 
 PREDICTOR, PROSODY, DECODER = PARTS = ("predictor.onnx", "prosody.onnx", "decoder.onnx")
 """Signs to lengths; lengths to pitch and loudness; all of it to sound."""
-STYLES, SIGNS, WHAT = "styles.npz", "signs.json", "what.json"
+STYLES, SIGNS, WHAT, LICENCE = "styles.npz", "signs.json", "what.json", "LICENSE"
+STYLES_VERSION = "1.2.1"
+"""Of the archive that the styles come from."""
 
 DURATIONS = "/encoder/Clip_output_0"
 """Frames of 25 ms, one number a token."""

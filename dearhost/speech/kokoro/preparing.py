@@ -27,6 +27,7 @@ from dearhost.speech.kokoro.prepared import (
     BY_FRAME,
     DURATIONS,
     ENCODED,
+    LICENCE,
     LOUDNESS,
     PARTS,
     PITCH,
@@ -55,7 +56,7 @@ def prepare(archive: Path, target: Path) -> str:
     if hashlib.sha256(weights).hexdigest() != SHA256:
         raise VoiceUnavailable("The model's packages hold another model than the one that is known.")
     signs = json.loads(_packaged(_VOCABULARY, "data/vocab.json").read_text(encoding="utf-8"))["vocab"]
-    styles = _styles_in(archive)
+    styles, licence = _styles_in(archive)
     original = onnx.load_model_from_string(weights)
     whole = onnx.ModelProto()
     whole.CopyFrom(original)
@@ -68,6 +69,7 @@ def prepare(archive: Path, target: Path) -> str:
     part.mkdir(parents=True)
     for name, model in zip(PARTS, (predictor, prosody, decoder), strict=True):
         onnx.save(model, str(part / name))
+    (part / LICENCE).write_bytes(licence)
     np.savez(part / STYLES, **styles)
     (part / SIGNS).write_text(json.dumps(signs, ensure_ascii=False), encoding="utf-8")
     (part / WHAT).write_text(json.dumps({"version": VERSION, "kind": kind, "sha256": SHA256}))
@@ -84,18 +86,20 @@ def _packaged(package: str, name: str) -> Path:
     return path
 
 
-def _styles_in(archive: Path) -> dict[str, Any]:
-    """The style tables of an archive by name, 510 rows of 256."""
-    styles = {}
+def _styles_in(archive: Path) -> tuple[dict[str, Any], bytes]:
+    """The style tables of an archive by name, 510 rows of 256, and their licence."""
+    styles, licence = {}, b""
     with tarfile.open(archive) as files:
         for member in files.getmembers():
             path = Path(member.name)
+            if path.name == LICENCE and (file := files.extractfile(member)):
+                licence = file.read()
             held = files.extractfile(member) if path.suffix == ".bin" and path.parent.name == "voices" else None
             if held:
                 styles[path.stem] = np.frombuffer(held.read(), "<f4").reshape(_ROWS, _WIDTH).astype(np.float32)
-    if not styles:
-        raise VoiceUnavailable(f"'{archive.name}' holds no styles.")
-    return styles
+    if not styles or not licence:
+        raise VoiceUnavailable(f"'{archive.name}' holds no styles, or no licence for them.")
+    return styles, licence
 
 
 def _parts_of(model: Any) -> tuple[Any, Any, Any]:

@@ -1,5 +1,6 @@
 import { lazy, Suspense } from "react";
 import { createBrowserRouter } from "react-router";
+import { AboutPage } from "../features/about";
 import { DeliveriesPage } from "../features/deliveries";
 import { DeskPage } from "../features/desk";
 import { HostsPage, WorkshopPage } from "../features/hosts";
@@ -20,6 +21,7 @@ export const router = createBrowserRouter([
 			{ path: "voices/match", element: <MatchPage /> },
 			{ path: "voices/match/:matchId", element: <MatchPage /> },
 			{ path: "deliveries", element: <DeliveriesPage /> },
+			{ path: "about", element: <AboutPage /> },
 			{
 				path: "productions/:productionId",
 				element: (

@@ -1,5 +1,6 @@
 import { Textarea } from "@chakra-ui/react";
 import { type DragEvent, useRef, useState } from "react";
+import { Link } from "react-router";
 import { sentence } from "../../shared/api/client";
 import { JobProgress } from "../../shared/jobs/JobProgress";
 import { useSession, useSignOut } from "../../shared/session/useSession";
@@ -22,6 +23,9 @@ export function DeskPage() {
 	return (
 		<>
 			<RunningHead>
+				<Link className="plain quiet push" to="/about">
+					About
+				</Link>
 				<SignOut />
 			</RunningHead>
 			{/* biome-ignore lint/a11y/noStaticElementInteractions: dropping is a second way to what "a file" does */}
@@ -45,7 +49,7 @@ export function DeskPage() {
 function SignOut() {
 	const signOut = useSignOut();
 	return (
-		<button type="button" className="plain quiet push" onClick={() => signOut.mutate()}>
+		<button type="button" className="plain quiet" onClick={() => signOut.mutate()}>
 			Sign out
 		</button>
 	);

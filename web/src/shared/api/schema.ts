@@ -4,6 +4,26 @@
  */
 
 export interface paths {
+    "/api/about": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Parts
+         * @description Models, dictionaries and libraries, with their licences.
+         */
+        get: operations["listParts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session": {
         parameters: {
             query?: never;
@@ -1657,6 +1677,24 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * PartOut
+         * @description A part the application ships with; ``has_text`` where its licence can be read here.
+         */
+        PartOut: {
+            /** Package */
+            package: string;
+            /** Name */
+            name: string;
+            /** Version */
+            version: string;
+            /** Licence */
+            licence: string;
+            /** Does */
+            does: string;
+            /** Has Text */
+            has_text: boolean;
+        };
         /**
          * Session
          * @description Who is signed in.
@@ -4042,6 +4080,26 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    listParts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartOut"][];
+                };
+            };
+        };
+    };
     getSession: {
         parameters: {
             query?: never;
