@@ -171,10 +171,10 @@ def test_what_runs_over_is_said_quicker_and_back(signed_in: Page) -> None:
     tab(page, "Brief")
     read = re.compile(r"^0:0[1-9] now")  # read, no longer "about"
     expect(page.locator(".gauge-now")).to_contain_text(read, timeout=60_000)
-    expect(page.get_by_label("Ways to the length")).to_have_count(0)
+    expect(page.get_by_label("Ways to come to it")).to_have_count(0)
     page.get_by_label("Length", exact=True).fill("0:06")
     page.get_by_label("Length", exact=True).press("Tab")
-    ways = page.get_by_label("Ways to the length")
+    ways = page.get_by_label("Ways to come to it")
     expect(ways).to_contain_text("to cut")
     assert_accessible(page)
     ways.get_by_role("button", name=re.compile("^(Speak|Do both)")).first.click()

@@ -31,7 +31,7 @@ export function LengthWays({ ways, onRework, onQuicker }: Props) {
 	};
 	if (!first) return null;
 	return (
-		<section className="to-fill-in small length-ways" aria-label="Ways to the length">
+		<section className="to-fill-in small length-ways" aria-label="Ways to come to it">
 			<p>
 				To come to <b className="num">{clock(first.seconds)}</b>:
 			</p>
