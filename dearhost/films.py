@@ -71,7 +71,7 @@ def scene_time(scene: Scene, production: Production, studio: Studio) -> RunningT
     """
     words = count_words(scene)
     if not words:
-        return RunningTime(0, 0.0, True)
+        return _guessed(scene)
     durations, spoken, estimated = [], 0.0, False
     for line in spoken_lines(scene):
         entry, manner = production.entry(line.speaker), manner_in(production, line)
@@ -82,13 +82,19 @@ def scene_time(scene: Scene, production: Production, studio: Studio) -> RunningT
             known = studio.speaker.known_seconds(line.text, voice, own)
             seconds, estimated = known and known / entry.pace, True
         if seconds is None:
-            estimate = round(estimated_seconds(scene) / entry.pace, 1)
-            return RunningTime(words, estimate, True, estimate)
+            return _guessed(scene, entry.pace)
         spoken += 0.0 if manner.recording else seconds
         durations.append(seconds + sum(pauses_of(line).values()))
     speakers = [line.speaker for line in spoken_lines(scene)]
     whole = place_lines(durations, speakers, production.choices_for(scene).tail)[1]
     return RunningTime(words, round(whole, 2), estimated, round(spoken, 2))
+
+
+def _guessed(scene: Scene, pace: float = 1.0) -> RunningTime:
+    """A scene's running time from its words alone."""
+    words = count_words(scene)
+    seconds = round(estimated_seconds(scene) / pace, 1) if words else 0.0
+    return RunningTime(words, seconds, True, seconds)
 
 
 def total_time(scenes: Sequence[RunningTime]) -> RunningTime:
@@ -104,12 +110,7 @@ def scene_times_of(production: Production, studio: Studio) -> list[RunningTime]:
     try:
         checked = production.checked(studio)
     except (SpeechError, ConsentError):
-        return [
-            RunningTime(words, estimate, True, estimate)
-            for scene in production.script.scenes
-            for words in (count_words(scene),)
-            for estimate in (round(estimated_seconds(scene), 1) if words else 0.0,)
-        ]
+        return [_guessed(scene) for scene in production.script.scenes]
     return [scene_time(scene, checked, studio) for scene in production.script.scenes]
 
 

@@ -3,6 +3,7 @@ An Off-the-shelf Language Identification Tool, ACL 2012)."""
 
 from __future__ import annotations
 
+from copy import copy
 from functools import lru_cache
 from typing import Any
 
@@ -27,11 +28,16 @@ def _told(read: str, among: frozenset[str]) -> str:
     return str(language) if sureness >= SURE else ""
 
 
-@lru_cache(maxsize=4)
-def _identifier(among: frozenset[str]) -> Any:
+@lru_cache(maxsize=1)
+def _model() -> Any:
     from py3langid.langid import MODEL_FILE, LanguageIdentifier  # noqa: PLC0415 - its model takes a second to load
 
-    identifier = LanguageIdentifier.from_model_file(MODEL_FILE, norm_probs=True)
+    return LanguageIdentifier.from_model_file(MODEL_FILE, norm_probs=True)
+
+
+@lru_cache(maxsize=4)
+def _identifier(among: frozenset[str]) -> Any:
+    identifier = copy(_model())
     known = sorted(among & set(identifier.labels))
     if known:
         identifier.set_languages(known)

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
+from functools import lru_cache
 
 from dearhost.hosts import Host
 from dearhost.languages import main_code
@@ -11,8 +12,7 @@ from dearhost.production.spoken_language import SPOKEN_LANGUAGES, language_cue
 from dearhost.script import Finding, Script, blanked, display_name, words_of
 from dearhost.speech import Voice, VoiceRegistry
 
-_FEWEST_WORDS = 5
-"""Of a line, below which its language is not guessed."""
+_SPOKEN = {code: name for name, code in SPOKEN_LANGUAGES.items()}
 
 
 def language_read_by(speaker: str, script: Script, among: frozenset[str]) -> str:
@@ -59,19 +59,24 @@ def language_findings(script: Script, chosen: Mapping[str, str], voices: VoiceRe
 
 def _line_findings(script: Script, known: Mapping[str, Voice], chosen: Mapping[str, str]) -> tuple[Finding, ...]:
     """A finding for every line that reads like a language it can be spoken in, and is not its voice's."""
-    codes = {code: name for name, code in SPOKEN_LANGUAGES.items()}
     found = []
     for number, scene in enumerate(script.scenes, 1):
         for line in scene.lines:
             voice = known.get(chosen.get(line.speaker, ""))
-            if voice is None or language_cue(line) or len(words_of(line.text)) < _FEWEST_WORDS:
-                continue
-            language = language_of(blanked(line.text), frozenset({*codes, main_code(voice.language)}))
-            if language and language != main_code(voice.language):
+            own = main_code(voice.language) if voice else ""
+            language = _reads_as(line.text, own) if voice and not language_cue(line) else ""
+            if voice and language not in ("", own):
                 said = " ".join(word.text for word in words_of(line.text)[:4])
                 message = (
-                    f"In scene {number}, “{said}…” reads as {codes[language]}, and {voice.name} speaks "
+                    f"In scene {number}, “{said}…” reads as {_SPOKEN[language]}, and {voice.name} speaks "
                     f"{voice.language_name}. Put the cue In another language on it, or leave it so."
                 )
                 found.append(Finding("language", message))
     return tuple(found)
+
+
+@lru_cache(maxsize=4096)
+def _reads_as(text: str, own: str) -> str:
+    """Whether a line reads as its voice's ``own`` language or as one it can be spoken in; "" where that is unsure.
+    Asked for each line at every key."""
+    return language_of(blanked(text), frozenset({*_SPOKEN, own}))

@@ -90,11 +90,20 @@ class VoiceRegistry:
 
     def voice(self, voice_id: str) -> Voice:
         """The voice with this id. Raises UnknownVoice, naming those there are, or VoiceUnavailable."""
-        found = next((v for v in self.voices() if v.id == voice_id), None)
+        found = self._came_with(voice_id) or next((v for v in self.voices() if v.id == voice_id), None)
         if found:
             return found
         self.matched.ensure_usable(voice_id.split(":")[0])
         raise self.missing(voice_id)
+
+    def _came_with(self, voice_id: str) -> Voice | None:
+        """A voice that came with the application, found without listing all: asked for each line at every key."""
+        if voice_id in FULL_VOICES:
+            return FULL_VOICES[voice_id].voice if prepared.is_prepared() else None
+        if voice_id == BASE_VOICE.id or voice_id in DERIVED_VOICES:
+            here = neural_model_present()
+            return (BASE_VOICE if voice_id == BASE_VOICE.id else DERIVED_VOICES[voice_id][0]) if here else None
+        return self._formant[voice_id][0] if voice_id in self._formant else None
 
     def is_own(self, voice_id: str) -> bool:
         """Whether a voice of this id was matched or made by somebody, here or elsewhere, and whether it is here."""

@@ -30,6 +30,8 @@ from dearhost.storage import FolderCache, fingerprint
 
 VERSION = "reading-11"
 _REMEMBERED = 20_000
+_MOST_FORESEEN = 500
+"""About 15 MB: every save asks again for all lines of a scene that are not read yet."""
 
 
 class Speaker:
@@ -41,6 +43,7 @@ class Speaker:
         self.aligner = Aligner(registry.references)
         self._cache = cache
         self._seconds: dict[str, float] = {}
+        self._foreseen: dict[str, Reading] = {}
         self._making: dict[str, tuple[threading.Lock, int]] = {}
         self._lock = threading.Lock()
 
@@ -92,7 +95,7 @@ class Speaker:
         return reading
 
     def foreseen(self, text: str, voice_id: str, manner: Manner = PLAIN) -> Reading:
-        """What ``read`` gives, as soon as its times and pitch can be told: its sound may be a hum.
+        """What ``read`` gives, as soon as its times and pitch can be told: it may be without its sound.
 
         Lengths and times are those of the sound to come, but for where sound sets in after a pause (within 60 ms).
         Raises as ``read`` does.
@@ -101,10 +104,17 @@ class Speaker:
         known = self.known(text, voice_id, manner)
         if known or manner.recording or not isinstance(engine, DirectedEngine):
             return known or self.read(text, voice_id, manner)
+        name = self.name_of(text, voice_id, manner)
+        if name in self._foreseen:
+            return self._foreseen[name]
         plan = self._planned(text, voice_id, manner)
         left = replace(left_to_do(manner.delivery), level=0.0, effect=AS_EVER.effect)
-        hummed = delivered(speak_directed(plan, engine, manner, hummed=True), left)
-        self._remember(self.name_of(text, voice_id, manner), hummed.duration)
+        hummed = delivered(speak_directed(plan, engine, manner, hummed=True), left).silent()
+        self._remember(name, hummed.duration)
+        with self._lock:
+            if len(self._foreseen) >= _MOST_FORESEEN:
+                self._foreseen.clear()
+            self._foreseen[name] = hummed
         return hummed
 
     @contextmanager

@@ -38,7 +38,9 @@ class ReadingAhead:
             return
         with suppress(DearHostError):  # whoever plays it is told
             voice = voice_of(staged, line, studio().voices)
-            studio().speaker.read(line.text, voice, manner_in(staged, line))
+            manner = manner_in(staged, line)
+            if not studio().speaker.is_read(line.text, voice, manner):
+                studio().speaker.read(line.text, voice, manner)
 
 
 ahead = ReadingAhead()

@@ -13,6 +13,7 @@ from dearhost.errors import SpeechError
 from dearhost.production.uses import VOICE, Use
 from dearhost.speech.describing import LIMITS, describe
 from dearhost.speech.full_voices import FULL_VOICES
+from dearhost.speech.listing import base_of
 from dearhost.speech.made_voices import MadeVoice
 from server.accounts.account import account_id
 from server.assets.ownership import belongs_to, disown, may_use
@@ -91,7 +92,7 @@ def _data(made: MadeVoice) -> dict[str, Any]:
 
 def _made_from(made: MadeVoice) -> str:
     """What a recipe is laid on, in words."""
-    base = studio().voices.usual(made.base)
+    base = base_of(made)
     return "styles of the full model" if base in FULL_VOICES else studio().voices.voice(base).name
 
 

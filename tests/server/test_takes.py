@@ -77,6 +77,22 @@ def test_readings_are_kept_heard_named_and_deleted(client: Client, begin: Begin)
     assert wrong.status_code == 422 and "must be one of" in wrong.json()["detail"]
 
 
+def test_a_line_is_heard_at_the_pace_of_the_film(client: Client, begin: Begin, studio: Studio) -> None:
+    production = english(begin, f"MAREN: {TEXT}")
+    line = lines_of(production)[0]
+    base = f"/api/productions/{production.pk}"
+    own = client.get(f"{base}/lines/{line}/heard").json()["seconds"]
+    production.document["cast"]["MAREN"]["pace"] = 1.15
+    production.save()
+    heard = client.get(f"{base}/lines/{line}/heard").json()["seconds"]
+    assert heard == pytest.approx(own / 1.15, rel=0.02)
+    scene = production.document["script"]["scenes"][0]["id"]
+    (times,) = client.get(f"{base}/scenes/{scene}/times").json()["lines"]
+    assert times["words"][-1]["end"] - times["words"][0]["start"] == pytest.approx(heard, abs=0.2)
+    (kept,) = client.post(f"{base}/lines/{line}/takes", {"deliveries": [{}]}, content_type="application/json").json()
+    assert kept["seconds"] == pytest.approx(heard, abs=0.01)
+
+
 def test_a_recorded_line_is_heard_with_its_own_word_times(client: Client, begin: Begin, spoken: bytes) -> None:
     production = english(begin, f"MAREN: {TEXT}")
     line = lines_of(production)[0]

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from dataclasses import replace
 
-from dearhost.speech.engine import DirectedEngine, Direction, Engine, EnginePhone, Utterance
+from dearhost.speech.engine import DirectedEngine, Direction, Engine, Utterance
 from dearhost.speech.plan import Sentence
 from dearhost.speech.reading import Samples
 
@@ -34,8 +34,12 @@ class ChangedEngine:
 
     def _changed(self, made: Utterance) -> Utterance:
         samples, rate = self._change(made)
+        return self._at_pace(made, samples, rate)
+
+    def _at_pace(self, made: Utterance, samples: Samples, rate: int) -> Utterance:
+        """Other sound with the times of what was made, at this voice's pace."""
         pace = self._pace
-        phones = tuple(EnginePhone(p.symbol, p.start / pace, p.end / pace, p.stress, p.breaks) for p in made.phones)
+        phones = tuple(replace(p, start=p.start / pace, end=p.end / pace) for p in made.phones)
         return Utterance(rate, samples, phones, made.trimmed)
 
 
@@ -55,9 +59,7 @@ class ChangedDirectedEngine(ChangedEngine):
     def hummed(self, sentence: Sentence, direction: Direction) -> Utterance:
         """The source's melody, at this voice's pace."""
         made = self._directed.hummed(sentence, direction)
-        pace = self._pace
-        phones = tuple(EnginePhone(p.symbol, p.start / pace, p.end / pace, p.stress, p.breaks) for p in made.phones)
-        return Utterance(round(made.sample_rate * pace), made.samples, phones, made.trimmed)
+        return self._at_pace(made, made.samples, round(made.sample_rate * self._pace))
 
 
 def changed(source: Engine, change: Change, pace: float, version: str) -> ChangedEngine:

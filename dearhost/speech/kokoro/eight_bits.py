@@ -95,7 +95,7 @@ def _scalar(value: np.ndarray) -> np.ndarray:
 
 def _weight_scale(node: Any, links: Any, arrays: Mapping[str, Any]) -> np.ndarray:
     """The scale of an integer convolution's weights: a factor of the product that follows it."""
-    from onnx import numpy_helper  # noqa: PLC0415
+    from onnx import numpy_helper  # noqa: PLC0415 - needed once a set-up
 
     following = links.users[node.output[0]][0]
     while following.op_type != "Mul":
@@ -108,7 +108,7 @@ def _weight_scale(node: Any, links: Any, arrays: Mapping[str, Any]) -> np.ndarra
 
 def _whole_bias(bias: str, scale: str, weight_scale: str, tag: str) -> list[Any]:
     """The nodes that bring a float bias to whole steps of the product of both scales."""
-    from onnx import TensorProto, helper  # noqa: PLC0415
+    from onnx import TensorProto, helper  # noqa: PLC0415 - needed once a set-up
 
     return [
         helper.make_node("Mul", [scale, weight_scale], [f"{tag}_step"]),

@@ -42,7 +42,7 @@ def floated(model: Any) -> Any:
 
 def _float_product(node: Any, links: Links, array: Any, floats: dict[str, str]) -> tuple[Any, dict[str, np.ndarray]]:
     """A Conv or MatMul for a chain of the integer product, a bias, a cast and the product with both scales."""
-    from onnx import helper  # noqa: PLC0415
+    from onnx import helper  # noqa: PLC0415 - needed once a set-up
 
     following, bias = links.users[node.output[0]][0], ""
     if following.op_type == "Add":
@@ -69,7 +69,7 @@ def _float_product(node: Any, links: Links, array: Any, floats: dict[str, str]) 
 
 
 def _float_lstm(node: Any, array: Any) -> tuple[Any, dict[str, np.ndarray]]:
-    from onnx import helper  # noqa: PLC0415
+    from onnx import helper  # noqa: PLC0415 - needed once a set-up
 
     def dequantised(weight: str, scale: str, zero: str) -> np.ndarray:
         integers = array(weight)

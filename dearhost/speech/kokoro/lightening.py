@@ -34,7 +34,7 @@ def _is_two(value: np.ndarray) -> bool:
 
 def _normalisations(graph: Any) -> dict[str, list[Any]]:
     """For each tensor ``gamma * (x - mean) / deviation + beta``, the nodes that make it at once."""
-    from onnx import helper  # noqa: PLC0415
+    from onnx import helper  # noqa: PLC0415 - needed once a set-up
 
     links = links_of(graph)
     instead: dict[str, list[Any]] = {}

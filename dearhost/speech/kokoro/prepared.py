@@ -12,7 +12,7 @@ import numpy as np
 
 from dearhost.storage import fingerprint
 
-PREDICTOR, PROSODY, DECODER = PARTS = ("predictor.onnx", "prosody.onnx", "decoder.onnx")
+PARTS = ("predictor.onnx", "prosody.onnx", "decoder.onnx")
 """Signs to lengths; lengths to pitch and loudness; all of it to sound."""
 STYLES, SIGNS, WHAT, LICENCE = "styles.npz", "signs.json", "what.json", "LICENSE"
 STYLES_VERSION = "1.2.1"
@@ -36,8 +36,9 @@ def folder() -> Path:
     return Path(sys.prefix) / "share" / "dear-host" / "kokoro"
 
 
+@lru_cache(maxsize=1)
 def is_prepared() -> bool:
-    """Whether the model can be used here."""
+    """Whether the model can be used here: told once a process, as it is asked for each line at every key."""
     return all((folder() / name).exists() for name in (*PARTS, STYLES, SIGNS, WHAT))
 
 

