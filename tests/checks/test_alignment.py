@@ -5,18 +5,22 @@ The two sentences and their labels by hand are in the source package of praatio 
 
 from __future__ import annotations
 
+import difflib
+import re
 from pathlib import Path
 
 import numpy as np
 import pytest
 import soxr
 
+from dearhost.errors import UnreadableSound
 from dearhost.sound.files import read_sound
 from dearhost.speech import VoiceRegistry
-from dearhost.speech.aligning import Aligner, english_model
+from dearhost.speech.aligning import Aligner, ear, english_model
 from dearhost.speech.engines.formant import FormantEngine
 from dearhost.speech.plan import plan_words
 from dearhost.speech.saying import speak_plan
+from tests.dearhost.writing.public_texts import TEXTS as TEXTS_IN_ENGLISH
 
 SAMPLES = Path(__file__).parents[2] / ".venv" / "samples" / "praatio-6.2.2" / "examples" / "files"
 SENTENCES = {
@@ -94,3 +98,43 @@ def test_words_in_other_languages_are_found_at_any_rate(aligner, rate):
         assert found.method == "reference"
         errors += [abs(a.start - b.start) for a, b in zip(found.words, reading.words, strict=True)]
     assert np.mean(np.array(errors) <= 0.080) >= 0.88, errors
+
+
+def test_what_real_speech_says_is_heard_where_its_labels_say(aligner):
+    for name, (text, starts, _) in SENTENCES.items():
+        sound = read_sound(SAMPLES / f"{name}.wav")
+        heard = aligner.draft(sound.samples, sound.rate)
+        assert " ".join(word.text for word in heard) == text
+        errors = [abs(word.start - start) for word, start in zip(heard[1:], starts[1:], strict=True)]
+        assert np.mean(errors) <= 0.025, errors  # as where the text is known
+        assert max(errors) <= 0.08, errors
+
+
+def test_a_text_in_the_public_domain_is_heard_with_one_word_in_twenty_wrong_at_most(studio):
+    text = " ".join(TEXTS_IN_ENGLISH["alice"].split()[:120])
+    reading = studio.speaker.read(text, "joe")
+    heard = studio.speaker.aligner.draft(reading.samples, reading.sample_rate)
+    said, written = ([_bare(word) for word in words] for words in ([w.text for w in heard], text.split()))
+    blocks = difflib.SequenceMatcher(None, written, said, autojunk=False).get_matching_blocks()
+    right = [(b.a + k, b.b + k) for b in blocks for k in range(b.size)]
+    assert len(right) >= 0.95 * len(written)
+    assert len(said) <= 1.03 * len(written)
+    errors = [abs(reading.words[a].start - heard[b].start) for a, b in right]
+    assert np.median(errors) <= 0.025  # aim of the clips' issue
+    assert np.percentile(errors, 90) <= 0.06
+
+
+def test_silence_and_noise_are_not_heard_as_words(aligner):
+    hiss = np.random.default_rng(2).normal(0, 0.003, 16000 * 4).astype(np.float32)
+    assert aligner.draft(hiss, 16000) == []
+    assert aligner.draft(np.zeros(16000 * 3, np.float32), 16000) == []
+
+
+def test_a_machine_without_the_model_that_hears_says_what_to_do(aligner, monkeypatch):
+    monkeypatch.setattr(ear, "_MODEL_PACKAGE", "no_such_model")
+    with pytest.raises(UnreadableSound, match="make setup"):
+        aligner.draft(np.zeros(16000, np.float32), 16000)
+
+
+def _bare(word: str) -> str:
+    return re.sub(r"[^a-z']", "", word.lower())

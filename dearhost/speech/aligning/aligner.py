@@ -13,6 +13,8 @@ from dearhost.errors import NothingToSay, SpeechError
 from dearhost.sound.examining import examine
 from dearhost.sound.tidying import denoised
 from dearhost.speech.aligning.arpabet import stresses, to_ipa
+from dearhost.speech.aligning.breaths import breaths
+from dearhost.speech.aligning.ear import Ear
 from dearhost.speech.aligning.english_model import EnglishModel, Heard, PlacedWord
 from dearhost.speech.aligning.onsets import at_onsets
 from dearhost.speech.aligning.timing import SHORTEST, Alignment, WordTime, ordered
@@ -39,6 +41,8 @@ _SHORT_WORD = 3
 """Letters: the hearing passes over words as short as these in fluent speech, so the placing decides about them."""
 _PRESSED = 0.035
 """Seconds a phone: a short word placed as close as this has no room in the recording."""
+_AROUND = 0.3
+"""Seconds round words that were heard in which they are placed: the hearing is true to about a fifth of a second."""
 _CLOSE, _FAR = 4.8, 5.8
 """Mean costs of warping: as of one text said by two voices, as of two texts (by trial)."""
 
@@ -52,6 +56,7 @@ class Aligner:
     def __init__(self, references: References) -> None:
         self._references = references
         self._english: EnglishModel | None = None
+        self._ear = Ear()
 
     def align(self, samples: Samples, rate: int, text: str, language: str, *, tell: bool = True) -> Alignment:
         """When each written word of ``text`` is heard in mono ``samples``.
@@ -79,8 +84,27 @@ class Aligner:
         return _within(_moved(found, lead, len(samples) / rate), start, end)
 
     def draft(self, samples: Samples, rate: int) -> list[PlacedWord]:
-        """What seems to be said in an English recording: a draft to correct, with one word in four to ten wrong."""
-        return self._model().draft(samples, rate)
+        """What seems to be said in an English recording: a draft to correct, about one word in twenty wrong.
+
+        Words as they are written, with capitals and stops; their times as ``align`` finds them. Raises
+        UnreadableSound where the model that hears words is not installed.
+        """
+        return [
+            word for group in breaths(self._ear.words(samples, rate)) for word in self._placed(samples, rate, group)
+        ]
+
+    def _placed(self, samples: Samples, rate: int, group: Sequence[PlacedWord]) -> list[PlacedWord]:
+        """The words of one breath where they begin and end; as they were heard where that is not found."""
+        begin = max(0.0, group[0].start - _AROUND)
+        end = min(len(samples) / rate, group[-1].end + _AROUND)
+        part = samples[round(begin * rate) : round(end * rate)]
+        try:
+            found = self.align(part, rate, " ".join(word.text for word in group), "en-US", tell=False)
+        except SpeechError:
+            return list(group)
+        if found.method != "model" or len(found.words) != len(group):
+            return list(group)
+        return [PlacedWord(w.text, begin + t.start, begin + t.end) for w, t in zip(group, found.words, strict=True)]
 
     def _model(self) -> EnglishModel:
         if self._english is None:

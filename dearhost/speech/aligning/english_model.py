@@ -140,22 +140,13 @@ class EnglishModel:
             said = [(word.text, word.start, word.end) for word in _words_of(decoder) if not _is_filler(word.text)]
         return _in_order(words, said)
 
-    def draft(self, samples: Samples, rate: int) -> list[PlacedWord]:
-        """What seems to be said, by the model's general vocabulary: one word in four to ten is wrong."""
-        with self._decoder(_LOOSE, "words") as decoder:
-            _run(decoder, _pcm(samples, rate))
-            if decoder.hyp() is None:
-                return []
-            said = _words_of(decoder)
-        return [word for word in said if not _is_filler(word.text)]
-
     @contextmanager
     def _decoder(self, beams: tuple[float, float, float], purpose: str = "") -> Iterator[Any]:
         """The decoder for a purpose; thrown away when it raises, as it cannot be trusted then."""
         key = (*beams, purpose)
         with self._lock:
             if key not in self._decoders:
-                self._decoders[key] = _new(beams, words=purpose == "words")
+                self._decoders[key] = _new(beams)
             try:
                 yield self._decoders[key]
             except Exception:
@@ -184,15 +175,15 @@ def _between(placed: Sequence[PlacedWord], index: int) -> float:
     return (placed[index - 1].end + placed[index].start) / 2 if index else 0.0
 
 
-def _new(beams: tuple[float, float, float], *, words: bool) -> Any:
+def _new(beams: tuple[float, float, float]) -> Any:
     import pocketsphinx  # noqa: PLC0415 - only recordings need it
 
     folder = Path(pocketsphinx.get_model_path("en-us"))
     return pocketsphinx.Decoder(
         hmm=str(folder / "en-us"),
         dict=str(folder / "cmudict-en-us.dict"),
-        lm=str(folder / "en-us.lm.bin") if words else None,
-        bestpath=words,
+        lm=None,
+        bestpath=False,
         beam=beams[0],
         wbeam=beams[1],
         pbeam=beams[2],

@@ -1,17 +1,17 @@
 """The recordings of a person that a voice is matched to, in pieces of a few seconds.
 
-Where nobody wrote down what is said, a recogniser drafts it. A quarter of the words it drafts are wrong, but they
-sound alike: the base voice's reading of the draft lies on the recording nearly as well as that of the true words.
+Where nobody wrote down what is said, a recogniser drafts it. What it hears wrong sounds alike: the base voice's
+reading of the draft lies on the recording nearly as well as that of the true words.
 """
 
 from __future__ import annotations
 
-import itertools
 import re
 from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
 
 from dearhost.sound.examining import examine
+from dearhost.speech.aligning.breaths import as_sentence, breaths
 from dearhost.speech.aligning.english_model import PlacedWord
 from dearhost.speech.reading import Samples
 
@@ -59,7 +59,7 @@ def pieces_of(sample: Sequence[SampleSentence], draft: Draft | None) -> list[Sam
 def _cut(free: SampleSentence, draft: Draft | None) -> Iterator[SampleSentence]:
     """A recording without text in pieces."""
     rate, samples = free.rate, free.samples[: round(LONGEST_SECONDS * free.rate)]
-    groups = _groups(draft(samples, rate)) if draft else []
+    groups = breaths(draft(samples, rate), _PAUSE, _FROM_SECONDS, _PIECE_SECONDS) if draft else []
     heard = sum(group[-1].end - group[0].start for group in groups)
     if not groups or heard < _HEARD * examine(samples, rate).speech:
         size = max(1, round(_PIECE_SECONDS * rate))
@@ -68,16 +68,5 @@ def _cut(free: SampleSentence, draft: Draft | None) -> Iterator[SampleSentence]:
         return
     for group in groups:
         begin, end = max(0.0, group[0].start - _EDGE), group[-1].end + _EDGE
-        text = " ".join(word.text for word in group)
-        yield SampleSentence(samples[round(begin * rate) : round(end * rate)], rate, f"{text.capitalize()}.", True)
-
-
-def _groups(words: Sequence[PlacedWord]) -> list[list[PlacedWord]]:
-    """The words of each piece: cut at pauses, and where one gets long."""
-    groups = [list(words[:1])] if words else []
-    for before, word in itertools.pairwise(words):
-        length, pause = before.end - groups[-1][0].start, word.start - before.end
-        if (pause >= _PAUSE and length >= _FROM_SECONDS) or length >= _PIECE_SECONDS:
-            groups.append([])
-        groups[-1].append(word)
-    return groups
+        piece = samples[round(begin * rate) : round(end * rate)]
+        yield SampleSentence(piece, rate, as_sentence(group), True)
