@@ -8,8 +8,9 @@ from importlib.metadata import PackageNotFoundError, distribution
 from pathlib import Path
 
 from dearhost.speech.kokoro import prepared
+from dearhost.things import shapes
 
-STYLES = "kokoro-js"
+STYLES, SHAPES = "kokoro-js", "@phosphor-icons/core"
 
 
 @dataclass(frozen=True, slots=True)
@@ -51,6 +52,7 @@ CREDITS = (
     Credit("lemminflect", "LemmInflect", "", "bends words in reworked scripts"),
     Credit("vadersentiment", "VADER", "", "tells praise from complaint"),
     Credit("py3langid", "langid", "", "tells which language a line is in"),
+    Credit(SHAPES, "Phosphor", "MIT", "gives the shapes of things that are not drawn by hand"),
     Credit("skia-python", "Skia", "", "paints hosts, sets and titles"),
     Credit("av", "PyAV and FFmpeg", "", "encodes films and reads recordings"),
     Credit("pyloudnorm", "pyloudnorm", "", "measures loudness"),
@@ -59,13 +61,20 @@ CREDITS = (
 """The parts a person meets; `requirements.lock` and `web/package-lock.json` list every library."""
 
 
+_PREPARED = {
+    STYLES: (prepared.folder() / prepared.LICENCE, prepared.STYLES_VERSION),
+    SHAPES: (shapes.folder() / shapes.LICENCE, shapes.VERSION),
+}
+"""Parts from other registries than Python's: where setting up put their licence, and their version."""
+
+
 def shipped() -> Iterator[Shipped]:
     """The parts that are installed here."""
     for credit in CREDITS:
-        if credit.package == STYLES:
-            path = prepared.folder() / prepared.LICENCE
+        if credit.package in _PREPARED:
+            path, version = _PREPARED[credit.package]
             if path.exists():
-                yield Shipped(credit, prepared.STYLES_VERSION, credit.licence, path.read_text(encoding="utf-8"))
+                yield Shipped(credit, version, credit.licence, path.read_text(encoding="utf-8"))
             continue
         try:
             package = distribution(credit.package)

