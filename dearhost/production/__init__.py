@@ -1,12 +1,16 @@
 """Productions: what can be chosen, cued and brought along, and productions to and from files."""
 
 from dearhost.production.choices import (
+    AS_THE_SET,
     CHOICES,
+    DAYLIGHTS,
     FRAMINGS,
     FURNITURE,
+    PALETTES,
     SETS,
     SHAPES,
     TRANSITIONS,
+    WEATHERS,
     Choice,
     Choices,
     Scope,
@@ -46,15 +50,19 @@ from dearhost.production.texts import (
 )
 
 __all__ = [
+    "AS_THE_SET",
     "CHOICES",
     "CUE_KINDS",
+    "DAYLIGHTS",
     "EFFECT_CHOICES",
     "FRAMINGS",
     "FURNITURE",
+    "PALETTES",
     "SETS",
     "SHAPES",
     "SUFFIX",
     "TRANSITIONS",
+    "WEATHERS",
     "CastEntry",
     "Choice",
     "Choices",

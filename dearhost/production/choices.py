@@ -96,8 +96,30 @@ FRAMINGS: Mapping[str, str] = {
     "wide": "wide", "full": "full", "medium": "medium", "close-up": "close-up", "bubble": "round corner",
     "square-bubble": "square corner",
 }  # fmt: skip
-TRANSITIONS: Mapping[str, str] = _named("cut", "dissolve")
-SETS: Mapping[str, str] = {"museum": "the tide room", "pier": "the pier", "plain": "plain paper"}
+TRANSITIONS: Mapping[str, str] = {
+    "cut": "a cut", "dissolve": "a dissolve", "page-turn": "a page turned", "slide-left": "paper slid to the left",
+    "slide-right": "paper slid to the right", "slide-up": "paper slid up", "slide-down": "paper slid down",
+    "iris": "an iris", "ink-wipe": "a stroke of ink",
+}  # fmt: skip
+SETS: Mapping[str, str] = {
+    "museum": "the tide room", "classroom": "a classroom", "office": "an office", "kitchen": "a kitchen",
+    "shop": "a shop", "study": "a study", "curtain": "a stage with a curtain", "pier": "the pier", "beach": "the beach",
+    "street": "a street", "garden": "a garden", "quay": "the quay", "hillside": "a hillside", "plain": "plain paper",
+    "pattern": "a pattern", "shapes": "cut shapes", "charts": "a wall of charts", "colour": "one colour",
+    "green": "green, to be keyed elsewhere",
+}  # fmt: skip
+AS_THE_SET = "own"
+"""The set's own colours, or its own time of day."""
+PALETTES: Mapping[str, str] = {
+    AS_THE_SET: "its own", "harbour": "harbour", "chalk": "chalk", "slate": "slate", "brick": "brick", "plum": "plum",
+    "moss": "moss",
+}  # fmt: skip
+DAYLIGHTS: Mapping[str, str] = {
+    AS_THE_SET: "its own", "morning": "morning", "noon": "noon", "dusk": "dusk", "night": "night",
+}  # fmt: skip
+WEATHERS: Mapping[str, str] = {
+    "clear": "clear", "cloudy": "cloudy", "rain": "rain", "snow": "snow", "fog": "fog",
+}  # fmt: skip
 FURNITURE: Mapping[str, str] = {"none": "nothing", "desk": "a desk", "counter": "a counter"}
 CUTTING: Mapping[str, str] = {"together": "together", "speakers": "who speaks"}
 CAMERA_MOVES: Mapping[str, str] = {
@@ -116,6 +138,13 @@ class Choices:
     )
     captions: Annotated[bool, Choice("Captions in the picture", Scope.BOTH, _PICTURE)] = True
     set: Annotated[str, Choice("Set", Scope.BOTH, _PICTURE, SETS, open=True)] = "museum"
+    palette: Annotated[str, Choice("Colours of the set", Scope.BOTH, _PICTURE, PALETTES, asks="In colours")] = (
+        AS_THE_SET
+    )
+    daylight: Annotated[str, Choice("Time of day", Scope.BOTH, _PICTURE, DAYLIGHTS, asks="The time of day")] = (
+        AS_THE_SET
+    )
+    weather: Annotated[str, Choice("Weather", Scope.BOTH, _PICTURE, WEATHERS, asks="The weather")] = "clear"
     framing: Annotated[str, Choice("Framing", Scope.BOTH, _PICTURE, FRAMINGS)] = "medium"
     transition: Annotated[str, Choice("Transition", Scope.BOTH, Touches.OPENING, TRANSITIONS, asks="Begins with")] = (
         "dissolve"

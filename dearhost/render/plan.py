@@ -6,7 +6,7 @@ from dataclasses import dataclass, field
 from pathlib import Path
 
 from dearhost.render.encoding import VideoCodec
-from dearhost.stage import DISSOLVE, Picture, Timeline, first_frame
+from dearhost.stage import Picture, Timeline, first_frame, transition_seconds
 from dearhost.storage import fingerprint
 
 VERSION = "film-6"
@@ -45,12 +45,12 @@ def plan_chunks(timeline: Timeline, settings: RenderSettings) -> tuple[Chunk, ..
     for index, scene in enumerate(scenes):
         start = first_frame(timeline, scene)
         end = first_frame(timeline, scenes[index + 1]) if index + 1 < len(scenes) else timeline.frames
-        dissolving = scene.choices.transition == "dissolve" and index > 0
+        coming = transition_seconds(scene.choices.transition) if index else 0.0
         parts = max(1, -(-(end - start) // CHUNK_FRAMES))
         for part in range(parts):
             first = start + (end - start) * part // parts
             last = start + (end - start) * (part + 1) // parts
-            opens = dissolving and first - start < DISSOLVE * float(timeline.frame_rate.value)
+            opens = first - start < coming * float(timeline.frame_rate.value)
             before = scenes[index - 1].fingerprint if opens else ""
             lead = _lead(timeline, index, start) if opens else 0
             look = (settings.picture, settings.codec, timeline.frame_rate)

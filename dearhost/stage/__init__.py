@@ -6,13 +6,12 @@ from dearhost.stage.fingerprints import VERSION
 from dearhost.stage.layout.blocking import standing
 from dearhost.stage.layout.shapes import DEFAULT_HEIGHTS, Picture
 from dearhost.stage.painting.painter import Painter, first_frame
-from dearhost.stage.painting.transitions import DISSOLVE
+from dearhost.stage.painting.transitions import transition_seconds
 from dearhost.stage.resting import resting_scene
 from dearhost.stage.timeline import PlacedLine, SceneTimeline, Timeline, scene_times
 
 __all__ = [
     "DEFAULT_HEIGHTS",
-    "DISSOLVE",
     "VERSION",
     "Caption",
     "Painter",
@@ -27,4 +26,5 @@ __all__ = [
     "resting_scene",
     "scene_times",
     "standing",
+    "transition_seconds",
 ]

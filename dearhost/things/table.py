@@ -8,8 +8,8 @@ from dearhost.things.drawn import desk, errands, food, held, nature, people, sea
 from dearhost.things.thing import Thing
 
 _FLOATING = frozenset((
-    "moon", "earth", "sun", "cloud", "rain", "lightning", "snowflake", "wind", "question", "gull", "wave", "boat", "bee",
-    "aeroplane", "rocket", "drop", "heart", "star", "tick", "cross",
+    "moon", "earth", "sun", "cloud", "rain", "lightning", "snowflake", "wind", "question", "gull", "wave", "boat",
+    "bee", "aeroplane", "rocket", "drop", "heart", "star", "tick", "cross",
 ))  # fmt: skip
 
 _ROWS = (

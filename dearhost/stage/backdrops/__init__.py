@@ -1,6 +1,20 @@
 """Backdrops: what is behind the hosts, a frame at a time. A set is a backdrop that never changes."""
 
 from dearhost.stage.backdrops.backdrop import Backdrop, Nothing
-from dearhost.stage.backdrops.registry import DRAWN_SETS, backdrop_for, draw_set
+from dearhost.stage.backdrops.light import DAYLIGHTS, WEATHERS, light_filter
+from dearhost.stage.backdrops.palettes import PALETTES
+from dearhost.stage.backdrops.registry import Scenery, backdrop_for, draw_set
+from dearhost.stage.backdrops.sets import DRAWN_SETS
 
-__all__ = ["DRAWN_SETS", "Backdrop", "Nothing", "backdrop_for", "draw_set"]
+__all__ = [
+    "DAYLIGHTS",
+    "DRAWN_SETS",
+    "PALETTES",
+    "WEATHERS",
+    "Backdrop",
+    "Nothing",
+    "Scenery",
+    "backdrop_for",
+    "draw_set",
+    "light_filter",
+]

@@ -1,78 +1,83 @@
-"""Props: wall props centred on the origin, floor props standing on it, in units of 1/1920 of the width."""
+"""Props in the slots of a set, named as "frame:fish": what holds it, and the thing."""
 
 from __future__ import annotations
 
-import skia
+from collections.abc import Callable, Mapping
 
-from dearhost.drawing.colours import darker, paint
-from dearhost.drawing.cut_shapes import cut_rect
-from dearhost.drawing.outlines import moved, points, polygon, spline
+from dearhost.drawing.outlines import points, polygon, spline
 from dearhost.drawing.paper import Paper
 from dearhost.hosts.things import draw_thing
+from dearhost.stage.backdrops import props
 from dearhost.stage.backdrops.palettes import SetPalette
+from dearhost.stage.backdrops.set_sheet import SetSheet
+
+Draws = Callable[[Paper, SetPalette, str], None]
 
 
-def draw_frame(paper: Paper, palette: SetPalette, thing: str) -> None:
-    """A framed picture of a thing."""
-    width, height = 300.0, 210.0
-    outside = cut_rect(-width / 2, -height / 2, width, height, 3)
-    paper.canvas.drawPath(moved(outside, 9, 11), paint("ink", 0.14))
-    paper.piece(outside, palette.wood, darker(palette.wood), crescent=(8, 8))
-    inside = cut_rect(-width / 2 + 18, -height / 2 + 18, width - 36, height - 36, 2)
-    paper.flat(inside, "#E2E9DD")
-    with paper.clipped(inside):
-        draw_thing(paper, thing, 0, 4, height - 46)
+def _hung_shelf(paper: Paper, palette: SetPalette, things: str) -> None:
+    with paper.placed(0, 170):
+        props.draw_shelf(paper, palette, things or "books", 2)
 
 
-def draw_wall_clock(paper: Paper) -> None:
-    """The museum's tide clock."""
-    shadow = skia.Path()
-    shadow.addCircle(9, 11, 104)
-    paper.canvas.drawPath(shadow, paint("ink", 0.14))
-    draw_thing(paper, "tide-clock", 0, 0, 235)
+def _barrel(paper: Paper, palette: SetPalette, thing: str) -> None:
+    props.draw_barrel(paper)
+    if thing:
+        draw_thing(paper, thing, 0, -235, 140)
 
 
-def draw_plinth(paper: Paper, thing: str) -> None:
-    """A plinth with a thing on it."""
-    paper.piece(cut_rect(-69, -300, 138, 300, 2), "#EFE4CF", "#D0BF9F", crescent=(26, 0))
-    paper.piece(cut_rect(-85, -330, 170, 32, 2), "cream", "#D5C6AA", crescent=(0, 8))
-    draw_thing(paper, thing, 0, -330 - 42, 150)
+WALL: Mapping[str, Draws] = {
+    "frame": lambda paper, palette, thing: props.draw_frame(paper, palette.wood, thing or "fish"),
+    "poster": lambda paper, palette, thing: props.draw_frame(paper, "cream", thing or "earth", 230, 290),
+    "disc": lambda paper, palette, thing: props.draw_wall_thing(paper, thing or "clock"),
+    "shelf": _hung_shelf,
+}
+"""What can hang on a wall."""
+FLOOR: Mapping[str, Draws] = {
+    "plinth": lambda paper, palette, thing: props.draw_plinth(paper, thing or "shell"),
+    "plant": lambda paper, palette, thing: props.draw_plant(paper, palette),
+    "shelf": lambda paper, palette, thing: props.draw_shelf(paper, palette, thing or "books"),
+    "desk": lambda paper, palette, thing: props.draw_writing_desk(paper, palette, thing or "laptop"),
+    "cabinet": lambda paper, palette, thing: props.draw_cabinet(paper, palette),
+    "barrel": _barrel,
+    "lamp": lambda paper, palette, thing: None,  # drawn with the light it gives
+    "tree": lambda paper, palette, thing: props.draw_tree(paper),
+    "parasol": lambda paper, palette, thing: props.draw_parasol(paper, palette),
+    "hut": lambda paper, palette, thing: props.draw_hut(paper, palette),
+    "armchair": lambda paper, palette, thing: props.draw_armchair(paper),
+    "thing": lambda paper, palette, thing: draw_thing(paper, thing, 0, -120, 240),
+}
+"""What can stand on a floor or a ground."""
 
 
-def draw_barrel(paper: Paper) -> None:
-    """A barrel with two hoops."""
-    outline = points((-60, -170), (60, -170), (76, -85), (60, 0), (-60, 0), (-76, -85))
-    paper.piece(spline(outline, corners=(0, 1, 3, 4)), "#8A5F3C", "#6A4529", crescent=(24, 0))
-    for y in (-140, -44):
-        paper.flat(cut_rect(-70, y, 140, 14, 1), "char")
+def hang(sheet: SetSheet, slot: str, prop: str) -> None:
+    """Hang a prop on the wall at a slot; "" for none."""
+    if prop:
+        kind, _, thing = prop.partition(":")
+        with sheet.lit(0.8), sheet.at(slot) as paper:
+            WALL[kind](paper, sheet.palette, thing)
 
 
-def draw_lamp_post(paper: Paper) -> None:
-    """A quay lamp, unlit."""
-    height = 640.0
-    paper.piece(cut_rect(-9, -height, 18, height, 1), "char", "ink", crescent=(6, 0))
-    paper.piece(cut_rect(-24, -40, 48, 40, 1), "char", "ink", crescent=(10, 0))
-    glass = polygon(points((-38, -height - 90), (38, -height - 90), (26, -height), (-26, -height)))
-    paper.piece(glass, "#DCE7E4")
-    roof = polygon(points((-48, -height - 88), (0, -height - 128), (48, -height - 88)))
-    paper.piece(roof, "char", "ink", crescent=(8, 3))
+def stand(sheet: SetSheet, slot: str, prop: str) -> None:
+    """Stand a prop on the ground at a slot; "" for none."""
+    if not prop:
+        return
+    kind, _, thing = prop.partition(":")
+    with sheet.lit(0.9), sheet.at(slot) as paper:
+        sheet.ground_shadow()
+        FLOOR[kind](paper, sheet.palette, thing)
+        if kind == "lamp":
+            props.draw_lamp_post(paper, sheet.light.lamps)
+    if kind == "lamp" and sheet.light.lamps:
+        with sheet.at(slot) as paper:
+            _draw_lamplight(paper)
 
 
-def draw_bunting(paper: Paper, palette: SetPalette, x0: float, x1: float, y: float, drop: float, k: float) -> None:
-    """A line of flags hung from (x0, y) to (x1, y)."""
-    span = x1 - x0
-    count = max(4, int(span / (95 * k)))
-    line = [complex(x0 + span * i / count, y + drop * (1 - (2 * i / count - 1) ** 2)) for i in range(count + 1)]
-    paper.brush(line, 3 * k, "ink", tip=0.9, tail=0.9)
-    colours = (palette.accents[0], palette.trim, palette.accents[1], palette.accents[2], palette.accents[3])
-    for i in range(count):
-        along = line[i + 1] - line[i]
-        along = along / abs(along) * 46 * k
-        start = line[i] + (line[i + 1] - line[i]) * 0.25
-        down = complex(0, 1) * k
-        if i % 2:
-            flag = [start, start + along, start + along + 54 * down, start + 50 * down]
-        else:
-            flag = [start, start + along, start + along * 0.5 + 62 * down]
-        colour = colours[i % 5]
-        paper.piece(polygon(flag), colour, darker(colour, 0.16), crescent=(5 * k, 4 * k))
+def _draw_lamplight(paper: Paper) -> None:
+    """What a street lamp throws on air and ground, and its flame."""
+    high = props.LAMP_HEIGHT
+    cone = polygon(points((-30, -high), (30, -high), (330, 4), (-330, 4)))
+    paper.flat(cone, "#F6D68A", 0.16)
+    paper.flat(spline(points((-330, 4), (0, -34), (330, 4), (0, 46)), tension=0.4), "#F6D68A", 0.16)
+    paper.flat(polygon(points((-38, -high - 90), (38, -high - 90), (26, -high), (-26, -high))), "#FBE6A6")
+    flame = points((-12, -high - 60), (0, -high - 76), (12, -high - 60), (6, -high - 20), (-6, -high - 20))
+    paper.flat(polygon(flame), "#E2A93B")

@@ -1,8 +1,8 @@
-"""Sets by id, and the grain that lies over them."""
+"""Backdrops by what is chosen, and the grain that lies over them."""
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping
+from dataclasses import dataclass
 from functools import lru_cache
 from typing import Any
 
@@ -11,39 +11,57 @@ import skia
 from numpy.random import default_rng
 
 from dearhost.drawing.paper import Paper
+from dearhost.production import AS_THE_SET, Choices
 from dearhost.stage.backdrops.backdrop import Backdrop, Nothing, Still
-from dearhost.stage.backdrops.museum import draw_museum
-from dearhost.stage.backdrops.pier import draw_pier
-from dearhost.stage.backdrops.plain import draw_plain
+from dearhost.stage.backdrops.set_sheet import SetSheet
+from dearhost.stage.backdrops.sets import DRAWN_SETS
 from dearhost.stage.layout.shapes import Picture
 from dearhost.stage.painting.sheet import Sheet
 
-DRAWN_SETS: Mapping[str, Callable[[Paper, Picture], None]] = {
-    "museum": draw_museum,
-    "pier": draw_pier,
-    "plain": draw_plain,
-}
-"""What draws each of ``production.SETS``."""
+
+@dataclass(frozen=True, slots=True)
+class Scenery:
+    """A set as it is chosen: its colours, time of day and weather. ``set_id`` "" for none: all is transparent."""
+
+    set_id: str
+    palette: str = AS_THE_SET
+    daylight: str = AS_THE_SET
+    weather: str = "clear"
+
+    @classmethod
+    def of(cls, choices: Choices) -> Scenery:
+        """What is chosen for a scene."""
+        return cls(choices.set, choices.palette, choices.daylight, choices.weather)
+
+    @property
+    def light(self) -> str:
+        """The time of day, its own where none is chosen; "noon" without a set."""
+        if self.daylight != AS_THE_SET:
+            return self.daylight
+        return DRAWN_SETS[self.set_id].daylight if self.set_id else "noon"
 
 
 @lru_cache(maxsize=4)
-def backdrop_for(set_id: str, picture: Picture) -> Backdrop:
-    """The backdrop of a set, "" for none: everything is transparent. The same one for the same set and picture."""
-    if not set_id:
+def backdrop_for(scenery: Scenery, picture: Picture) -> Backdrop:
+    """The backdrop of what is chosen. The same one for the same scenery and picture."""
+    if not scenery.set_id:
         return Nothing(picture)
     sheet = Sheet(picture)
-    draw_set(sheet.canvas, set_id, picture)
+    draw_set(sheet.canvas, scenery, picture)
     return Still(sheet.words)
 
 
-def draw_set(canvas: Any, set_id: str, picture: Picture) -> None:
-    """Draw a set and its grain over the whole picture. Raises KeyError for an unknown set."""
+def draw_set(canvas: Any, scenery: Scenery, picture: Picture) -> None:
+    """Draw a set and its grain over the whole picture. Raises KeyError for an unknown one."""
+    drawn = DRAWN_SETS[scenery.set_id]
+    palette = drawn.palette if scenery.palette == AS_THE_SET else scenery.palette
     canvas.save()
-    DRAWN_SETS[set_id](Paper(canvas, picture.unit), picture)
+    drawn.drawing.draw(SetSheet(Paper(canvas, picture.unit), picture, palette, scenery.light, scenery.weather))
     canvas.restore()
-    sampling = skia.SamplingOptions()
-    shader = _grain().makeShader(skia.TileMode.kRepeat, skia.TileMode.kRepeat, sampling)
-    canvas.drawPaint(skia.Paint(Shader=shader))
+    if drawn.grain:
+        sampling = skia.SamplingOptions()
+        shader = _grain().makeShader(skia.TileMode.kRepeat, skia.TileMode.kRepeat, sampling)
+        canvas.drawPaint(skia.Paint(Shader=shader))
 
 
 @lru_cache(maxsize=1)

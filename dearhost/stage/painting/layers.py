@@ -17,6 +17,7 @@ from dearhost.drawing.fonts import Fonts
 from dearhost.drawing.paper import Paper
 from dearhost.hosts import Contents, Face, Host, OnDesk, Part, Performance, Pose, draw_laid, prop_reach
 from dearhost.production import Resources
+from dearhost.stage.backdrops import DAYLIGHTS, light_filter
 from dearhost.stage.captions import Caption
 from dearhost.stage.layout.furniture import FurnitureDrawing, PlacedFurniture
 from dearhost.stage.layout.shapes import Picture
@@ -195,8 +196,11 @@ class LetteringLayers:
 class SceneLayers:
     """All layers of a scene but its set."""
 
-    def __init__(self, scene: SceneTimeline, picture: Picture, frame_rate: FrameRate, resources: Resources) -> None:
+    def __init__(self, scene: SceneTimeline, daylight: str, picture: Picture, frame_rate: FrameRate,
+                 resources: Resources) -> None:  # fmt: skip
+        """``daylight``: the time of day whose light falls on the hosts."""
         self.scene, self.picture, self._rate = scene, picture, frame_rate
+        self._light = light_filter(daylight, DAYLIGHTS[daylight].host)
         fonts = Fonts.at(resources.fonts)
         self._shown = ShownLayers(scene, picture, fonts)
         self._lettering = LetteringLayers(scene, picture, frame_rate, resources)
@@ -218,7 +222,7 @@ class SceneLayers:
         """What the camera sees: hosts, what they stand behind, pictures."""
         moment = self._rate.start_of(frame)
         number = self.scene.shot_at(moment)
-        shot, hosts = self.scene.shots[number], [host.layers(frame) for host in self.shots[number]]
+        shot, hosts = self.scene.shots[number], [self._in_light(host.layers(frame)) for host in self.shots[number]]
         shown = self._shown.layers(moment, steady=False)
         if shot.bubble:
             return [*shown, *in_bubble(shot.bubble, [layer for own in hosts for layer in own], self.picture, number)]
@@ -228,10 +232,28 @@ class SceneLayers:
             desk = Layer(f"furniture.{number}", shot.furniture, box, drawing.draw)
             behind, before = zip(*(_split_at_body(own) for own in hosts), strict=True)
             hidden = [_cut_at(layer, box[1] + 24) for layer in itertools.chain(*behind)]
-            standing = itertools.chain(*(host.on_desk(moment) for host in self.shots[number]))
+            [desk] = self._in_light([desk])
+            standing = self._in_light([item for host in self.shots[number] for item in host.on_desk(moment)])
             return [*hidden, desk, *standing, *itertools.chain(*before), *shown]
         return [*itertools.chain(*hosts), *shown]
+
+    def _in_light(self, layers: list[Layer]) -> list[Layer]:
+        """The layers in the light of the time of day."""
+        if self._light is None:
+            return layers
+        return [replace(layer, draw=_filtered(layer.draw, self._light)) for layer in layers]
 
     @lru_cache(maxsize=4)  # noqa: B019 - lives as long as its scene does
     def _furniture_drawing(self, furniture: PlacedFurniture) -> FurnitureDrawing:
         return FurnitureDrawing(furniture, self.picture)
+
+
+def _filtered(draw: Callable[[Any], None], paint: Any) -> Callable[[Any], None]:
+    """A drawing seen through the filter of a paint."""
+
+    def filtered(canvas: Any) -> None:
+        canvas.saveLayer(None, paint)
+        draw(canvas)
+        canvas.restore()
+
+    return filtered

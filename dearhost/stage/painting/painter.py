@@ -3,13 +3,14 @@
 from __future__ import annotations
 
 from dearhost.production import Resources
-from dearhost.stage.backdrops import backdrop_for
+from dearhost.stage.backdrops import Scenery, backdrop_for
 from dearhost.stage.layout.shapes import Picture
 from dearhost.stage.painting.area import Area
 from dearhost.stage.painting.layers import SceneLayers
+from dearhost.stage.painting.passing import Passing
 from dearhost.stage.painting.scene_painters import MovingPainter, ScenePainter
 from dearhost.stage.painting.sheet import Pixels, Sheet
-from dearhost.stage.painting.transitions import DISSOLVE, Dissolve
+from dearhost.stage.painting.transitions import DISSOLVE, KINDS
 from dearhost.stage.timeline import SceneTimeline, Timeline
 
 
@@ -24,8 +25,8 @@ class Painter:
         self._resources, self._transparent = resources, transparent
         self.sheet = Sheet(picture, transparent=transparent)
         self._scenes: dict[int, ScenePainter | MovingPainter] = {}
-        self._shown: tuple[int, bool] | None = None  # the scene on the sheet, and whether that is the dissolve to it
-        self._dissolve: Dissolve | None = None
+        self._shown: tuple[int, bool] | None = None  # the scene on the sheet, and whether it is still coming
+        self._passing: Passing | None = None
 
     def forget(self) -> None:
         """Draw everything at the next frame, as a fresh painter would."""
@@ -43,20 +44,31 @@ class Painter:
         scene = self.timeline.scenes[index]
         own = self._scene_frame(scene, frame)
         since = own / float(self.timeline.frame_rate.value)
-        dissolving = index > 0 and scene.choices.transition == "dissolve" and since < DISSOLVE
-        if (index, dissolving) != self._shown:
-            self._shown, self._dissolve = (index, dissolving), None
+        transition = scene.choices.transition
+        if self._transparent and transition in KINDS:
+            transition = DISSOLVE  # the others need a ground
+        kind = KINDS.get(transition) if index else None
+        coming = kind is not None and since < kind.seconds
+        if (index, coming) != self._shown:
+            self._shown, self._passing = (index, coming), None
             for painter in self._scenes.values():
                 painter.forget()
-        if not dissolving:
+        if kind is None or not coming:
             return self._painter(index).paint(own, self.sheet)
-        if self._dissolve is None:
-            self._dissolve = Dissolve(
-                self._painter(index - 1), self._painter(index), self.picture, transparent=self._transparent
-            )
-        leaving = self._scene_frame(self.timeline.scenes[index - 1], frame)
-        part = since / DISSOLVE
-        return self._dissolve.paint(leaving, own, round(part * part * (3 - 2 * part) * 256), self.sheet)
+        before = self.timeline.scenes[index - 1]
+        if self._passing is None:
+            self._passing = Passing(
+                transition, self._painter(index - 1), self._painter(index), self.picture,
+                (self._focus(before, before.duration), self._focus(scene, 0.0)), transparent=self._transparent,
+            )  # fmt: skip
+        return self._passing.paint(self._scene_frame(before, frame), own, since / kind.seconds, self.sheet)
+
+    def _focus(self, scene: SceneTimeline, moment: float) -> complex:
+        """The pixel between those who are seen at a moment of a scene, or the middle of the picture."""
+        hosts = scene.shots[scene.shot_at(moment)].hosts
+        x = sum(host.x for host in hosts) / len(hosts) if hosts else 0.5
+        y = sum(host.y for host in hosts) / len(hosts) if hosts else 0.4
+        return complex(x * self.picture.width, y * self.picture.height)
 
     def _scene_frame(self, scene: SceneTimeline, frame: int) -> int:
         """The frame's number within its scene."""
@@ -67,12 +79,12 @@ class Painter:
             for other in [i for i in self._scenes if i < index - 1 or i > index + 1]:
                 del self._scenes[other]
             scene, rate = self.timeline.scenes[index], self.timeline.frame_rate
-            set_id = "" if self._transparent else scene.choices.set
+            scenery = Scenery("") if self._transparent else Scenery.of(scene.choices)
             if scene.choices.camera == "still":
-                layers = SceneLayers(scene, self.picture, rate, self._resources)
-                self._scenes[index] = ScenePainter(layers.layers, backdrop_for(set_id, self.picture), self.picture)
+                layers = SceneLayers(scene, scenery.light, self.picture, rate, self._resources)
+                self._scenes[index] = ScenePainter(layers.layers, backdrop_for(scenery, self.picture), self.picture)
             else:
-                self._scenes[index] = MovingPainter(scene, set_id, self.picture, rate, self._resources)
+                self._scenes[index] = MovingPainter(scene, scenery, self.picture, rate, self._resources)
         return self._scenes[index]
 
 

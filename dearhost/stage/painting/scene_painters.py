@@ -11,7 +11,7 @@ from collections.abc import Callable, Mapping, Sequence
 import skia
 
 from dearhost.production import Resources
-from dearhost.stage.backdrops import Backdrop, backdrop_for
+from dearhost.stage.backdrops import Backdrop, Scenery, backdrop_for
 from dearhost.stage.layout.camera import larger, window
 from dearhost.stage.layout.shapes import Picture
 from dearhost.stage.painting.area import Area, grouped, size
@@ -69,15 +69,15 @@ class ScenePainter:
 class MovingPainter:
     """Paints a scene over which the camera moves: a window of a larger picture, then the lettering over it."""
 
-    def __init__(self, scene: SceneTimeline, set_id: str, picture: Picture, rate: FrameRate,
+    def __init__(self, scene: SceneTimeline, scenery: Scenery, picture: Picture, rate: FrameRate,
                  resources: Resources) -> None:  # fmt: skip
         self._scene, self._rate = scene, rate
         self.backdrop: Backdrop | None = None
         self.lying: list[Laid] = []
         self._world, self._lettering = larger(picture), LetteringLayers(scene, picture, rate, resources)
-        seen = SceneLayers(scene, self._world, rate, resources)
-        self._painter = ScenePainter(seen.seen, backdrop_for(set_id, self._world), self._world)
-        self._larger = Sheet(self._world, transparent=not set_id)
+        seen = SceneLayers(scene, scenery.light, self._world, rate, resources)
+        self._painter = ScenePainter(seen.seen, backdrop_for(scenery, self._world), self._world)
+        self._larger = Sheet(self._world, transparent=not scenery.set_id)
         self._cache = LayerCache()
         self._picture, self._whole = picture, whole_area(picture)
         xs = [host.x for host in scene.shots[0].hosts]

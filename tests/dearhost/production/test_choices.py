@@ -31,9 +31,10 @@ from dearhost.render.soundtrack import scene_tracks
 from dearhost.script import Scene, Script, Staging
 from dearhost.sound import mix
 from dearhost.stage import SceneTimeline, compile_timeline
-from dearhost.stage.backdrops import DRAWN_SETS
+from dearhost.stage.backdrops import DAYLIGHTS, DRAWN_SETS, PALETTES, WEATHERS
 from dearhost.stage.layout.furniture import HEIGHTS
 from dearhost.stage.layout.shapes import DEFAULT_HEIGHTS, LAYOUTS, RATIOS
+from dearhost.stage.painting.transitions import KINDS
 from dearhost.timebase import FrameRate
 from tests.conftest import with_tones
 
@@ -206,6 +207,10 @@ def test_the_transition_is_in_the_timeline_though_not_in_the_scenes_own_pictures
 def test_the_stage_draws_every_value_there_is() -> None:
     """A value of the table without its drawing would only be found by whoever chooses it."""
     assert set(DRAWN_SETS) == set(CHOICES["set"].values)
+    assert {"own", *PALETTES} == set(CHOICES["palette"].values)
+    assert {"own", *DAYLIGHTS} == set(CHOICES["daylight"].values)
+    assert set(WEATHERS) == set(CHOICES["weather"].values)
+    assert {"cut", *KINDS} == set(CHOICES["transition"].values)
     assert set(LAYOUTS) == set(RATIOS) == set(DEFAULT_HEIGHTS) == set(CHOICES["shape"].values)
     assert {"none", *HEIGHTS} == set(CHOICES["furniture"].values)
 

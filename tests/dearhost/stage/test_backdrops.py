@@ -2,12 +2,14 @@
 
 from __future__ import annotations
 
+import itertools
+
 import numpy as np
 import pytest
 
 from dearhost.production import Resources, Studio
 from dearhost.stage import Picture, Timeline
-from dearhost.stage.backdrops import Nothing, backdrop_for
+from dearhost.stage.backdrops import DAYLIGHTS, DRAWN_SETS, PALETTES, WEATHERS, Nothing, Scenery, backdrop_for, draw_set
 from dearhost.stage.painting.area import Area
 from dearhost.stage.painting.layers import SceneLayers
 from dearhost.stage.painting.scene_painters import ScenePainter
@@ -36,21 +38,21 @@ class Curtain:
 
 
 def painter(timeline: Timeline, backdrop: object, picture: Picture, resources: Resources) -> ScenePainter:
-    layers = SceneLayers(timeline.scenes[0], picture, timeline.frame_rate, resources)
+    layers = SceneLayers(timeline.scenes[0], "noon", picture, timeline.frame_rate, resources)
     return ScenePainter(layers.layers, backdrop, picture)  # type: ignore[arg-type]  # a backdrop for tests
 
 
 def test_a_set_is_the_same_pixels_at_every_frame(small: Picture) -> None:
-    backdrop = backdrop_for("pier", small)
+    backdrop = backdrop_for(Scenery("pier"), small)
     first, moved = backdrop.frame(0)
     again, still = backdrop.frame(500)
     assert first is again and moved is None and still is None and (first >> 24 == 255).all()
-    assert backdrop_for("pier", small) is backdrop and backdrop_for("museum", small) is not backdrop
+    assert backdrop_for(Scenery("pier"), small) is backdrop and backdrop_for(Scenery("museum"), small) is not backdrop
 
 
 def test_nothing_is_transparent(small: Picture) -> None:
-    words, _ = backdrop_for("", small).frame(3)
-    assert isinstance(backdrop_for("", small), Nothing) and not words.any()
+    words, _ = backdrop_for(Scenery(""), small).frame(3)
+    assert isinstance(backdrop_for(Scenery(""), small), Nothing) and not words.any()
     assert words.shape == (small.height, small.width)
 
 
@@ -88,3 +90,54 @@ def test_a_host_stands_before_what_moves(timeline: Timeline, small: Picture, stu
     painter(timeline, Curtain(small), small, studio.resources).paint(y, sheet)
     assert sheet.words[y, 3] == OPAQUE | 0x2040F0, "the bar is there beside the host"
     assert sheet.words[y, x] != OPAQUE | 0x2040F0, "and behind the face"
+
+
+def pixels(picture: Picture, **chosen: str) -> np.ndarray:
+    """A set as it is drawn, shape (height, width, 4), BGRA."""
+    sheet = Sheet(picture)
+    draw_set(sheet.canvas, Scenery(**{"set_id": "pier", **chosen}), picture)
+    return sheet.pixels.copy()
+
+
+def mean(picture: Picture, **chosen: str) -> np.ndarray:
+    """Mean blue, green and red of a set."""
+    return pixels(picture, **chosen)[..., :3].mean((0, 1))
+
+
+@pytest.mark.parametrize("set_id", [name for name in DRAWN_SETS if name != "green"])
+def test_palettes_and_times_of_day_change_what_is_seen(set_id: str, small: Picture) -> None:
+    for choice, values in (("palette", PALETTES), ("daylight", DAYLIGHTS)):
+        drawn = [pixels(small, set_id=set_id, **{choice: value}) for value in values]
+        assert all((a != b).any() for a, b in itertools.pairwise(drawn)), choice
+
+
+@pytest.mark.parametrize("set_id", ["pier", "street", "garden", "quay", "beach", "hillside"])
+def test_weather_is_seen_outdoors(set_id: str, small: Picture) -> None:
+    drawn = {weather: pixels(small, set_id=set_id, weather=weather) for weather in WEATHERS}
+    for weather in ("cloudy", "rain", "snow", "fog"):
+        assert (drawn[weather] != drawn["clear"]).any(-1).mean() > 0.02, weather
+
+
+def test_night_is_darker_and_bluer_and_morning_is_warmer_than_noon(small: Picture) -> None:
+    noon, night, morning = (mean(small, daylight=time) for time in ("noon", "night", "morning"))
+    assert night.sum() < 0.65 * noon.sum()
+    assert night[0] / night[2] > noon[0] / noon[2]
+    assert morning[2] / morning[0] > noon[2] / noon[0]
+
+
+def test_green_is_one_colour_to_the_last_pixel(small: Picture) -> None:
+    green = pixels(small, set_id="green", daylight="night", weather="snow", palette="plum")
+    assert (green == green[0, 0]).all() and green[0, 0].tolist() == [0x40, 0xB1, 0x00, 255]
+
+
+def test_a_host_is_in_the_light_of_the_set(timeline: Timeline, small: Picture, studio: Studio) -> None:
+    host = timeline.scenes[0].shots[0].hosts[0]
+    x, y = round(host.x * small.width), round((host.y + host.head * 1.6) * small.height)
+    seen = {}
+    for time in ("noon", "night"):
+        layers = SceneLayers(timeline.scenes[0], time, small, timeline.frame_rate, studio.resources)
+        sheet = Sheet(small)
+        ScenePainter(layers.layers, Nothing(small), small).paint(9, sheet)
+        seen[time] = sheet.pixels[y - 4 : y + 4, x - 4 : x + 4, :3].mean()
+    # .42 of a gain of .60 to .86: hosts stay brighter than what is behind them
+    assert 0.80 < seen["night"] / seen["noon"] < 0.96

@@ -108,7 +108,7 @@ def test_a_framing_cue_cuts_on_its_word_and_a_title_shows(studio: Studio) -> Non
     pair = scene_of(studio, "MAREN: Mama mends.\n\nSKERRY: Papa [[cue: close-up]]may. [[cue: wide]]Maybe.\n")
     seen = [[host.host for host in shot.hosts] for shot in pair.shots]
     assert seen == [["maren", "skerry"], ["skerry"], ["maren", "skerry"]]
-    names = {layer.name for layer in SceneLayers(scene, picture, RATE, studio.resources).layers(cut + 20)}
+    names = {layer.name for layer in SceneLayers(scene, "noon", picture, RATE, studio.resources).layers(cut + 20)}
     assert "title" in names
 
 

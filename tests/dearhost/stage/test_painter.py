@@ -9,7 +9,7 @@ from dearhost.drawing.fonts import Fonts
 from dearhost.errors import StageError, UnknownHost
 from dearhost.production import SHAPES, CastEntry, Choices, Production, Studio, read_script
 from dearhost.stage import Painter, Picture, Timeline, compile_timeline, first_frame
-from dearhost.stage.backdrops import DRAWN_SETS, draw_set
+from dearhost.stage.backdrops import DRAWN_SETS, Scenery, draw_set
 from dearhost.stage.painting import layer_cache
 from dearhost.stage.painting.layers import LetteringLayers
 from dearhost.stage.painting.lettering import TitleDrawing
@@ -23,7 +23,7 @@ def test_a_set_leaves_no_hole(set_id: str) -> None:
     for shape in SHAPES:
         picture = Picture.of(shape, 360)
         sheet = Sheet(picture, transparent=True)
-        draw_set(sheet.canvas, set_id, picture)
+        draw_set(sheet.canvas, Scenery(set_id), picture)
         assert sheet.pixels[..., 3].min() == 255, shape
 
 
@@ -139,7 +139,7 @@ def test_wrong_choices_say_what_there_is(studio: Studio) -> None:
     script = read_script("MAREN: Hello.")
     with pytest.raises(UnknownHost, match="maren, tobias, imani"):
         Production(script, {"MAREN": CastEntry("nobody", "fake")}).checked(studio)
-    with pytest.raises(StageError, match=r"no set 'moon'. Choose one of: museum, pier, plain"):
+    with pytest.raises(StageError, match=r"no set 'moon'. Choose one of: museum, classroom, "):
         Production(script, choices=Choices(set="moon")).checked(studio)
     with pytest.raises(StageError, match="from 360 to 2160"):
         Picture.of("16:9", 120)

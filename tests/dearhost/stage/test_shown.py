@@ -19,7 +19,10 @@ def scene_of(studio: Studio, text: str, **choices: object) -> SceneTimeline:
 
 
 def seen(studio: Studio, scene: SceneTimeline, moment: float) -> list[str]:
-    return [layer.name for layer in SceneLayers(scene, PICTURE, RATE, studio.resources).layers(RATE.frames_in(moment))]
+    return [
+        layer.name
+        for layer in SceneLayers(scene, "noon", PICTURE, RATE, studio.resources).layers(RATE.frames_in(moment))
+    ]
 
 
 def test_every_kind_that_is_shown_has_its_drawing_and_no_other() -> None:
