@@ -16,7 +16,7 @@ from dearhost.hosts.motion.rhythm import PlacedReading
 from dearhost.hosts.pose import Face, Pose
 from dearhost.hosts.props import OWN_PICTURE, PROPS, Contents, draw_laid, prop_reach
 from dearhost.hosts.shelf import HostShelf, base_of
-from dearhost.hosts.things import THINGS, draw_thing
+from dearhost.hosts.things import THINGS, draw_thing, thing_index, things_for
 
 __all__ = [
     "ACTS",
@@ -60,4 +60,6 @@ __all__ = [
     "moves_hands",
     "prop_reach",
     "resolved",
+    "thing_index",
+    "things_for",
 ]

@@ -96,6 +96,9 @@ FRAMINGS: Mapping[str, str] = {
     "wide": "wide", "full": "full", "medium": "medium", "close-up": "close-up", "bubble": "round corner",
     "square-bubble": "square corner",
 }  # fmt: skip
+LAYOUTS: Mapping[str, str] = {
+    "alone": "in the middle", "left": "at the left", "right": "at the right", "none": "not seen",
+}  # fmt: skip
 TRANSITIONS: Mapping[str, str] = {
     "cut": "a cut", "dissolve": "a dissolve", "page-turn": "a page turned", "slide-left": "paper slid to the left",
     "slide-right": "paper slid to the right", "slide-up": "paper slid up", "slide-down": "paper slid down",
@@ -146,6 +149,7 @@ class Choices:
     )
     weather: Annotated[str, Choice("Weather", Scope.BOTH, _PICTURE, WEATHERS, asks="The weather")] = "clear"
     framing: Annotated[str, Choice("Framing", Scope.BOTH, _PICTURE, FRAMINGS)] = "medium"
+    layout: Annotated[str, Choice("Layout", Scope.BOTH, _PICTURE, LAYOUTS, asks="Who speaks is")] = "alone"
     transition: Annotated[str, Choice("Transition", Scope.BOTH, Touches.OPENING, TRANSITIONS, asks="Begins with")] = (
         "dissolve"
     )

@@ -22,6 +22,24 @@ ONE_HANDED = ("wave", "point-up", "thumb-up", "thumb-down", "count", "one-finger
 _SIDE = Parameter("side", "Hand", "right", choices=("left", "right"))
 _FROM = Parameter("side", "From", "left", choices=("left", "right"))
 _TO = Parameter("side", "To", "right", choices=("left", "right"))
+BESIDE = "beside"
+"""The place of what is shown beside the host, who steps aside for it."""
+TEMPLATES = ("solo", "pair", "trio", "sequence", "pull", "versus", "negation", "badge", "up", "down", "many")
+"""How the things of a picture stand to each other."""
+COMES = ("slides", "unfolds", "pops", "turns", "drawn")
+"""How what is shown comes: slides in, is unfolded, pops up, is turned to the viewer, or is wiped in as ink."""
+_SHOWN_PLACE = Parameter("place", "Where", BESIDE, choices=(BESIDE, "whole"))
+_STAYS = Parameter("seconds", "Stays", 4.0, 0.8, 30.0, "s")
+
+
+def _comes(usual: str) -> Parameter:
+    return Parameter("comes", "Comes in", usual, choices=COMES)
+
+
+def _words(name: str, label: str) -> Parameter:
+    return Parameter(name, label, "", required=False)
+
+
 _PLACE = Parameter("place", "Where", "middle", choices=("left", "middle", "right"))
 _SIZE = Parameter("strength", "Size", 1.0, 0.3, 1.3)
 _AMOUNT = Parameter("strength", "Strength", 1.0, 0.2, 1.3)
@@ -164,12 +182,102 @@ CUE_KINDS = CueKinds(
             "Picture",
             (
                 Parameter("shows", "Shows", next(iter(THINGS)), choices=tuple(THINGS)),
-                Parameter("place", "Where", "left", choices=("left", "right", "whole")),
+                _words("also", "And"),
+                Parameter("how", "How they stand", "solo", choices=TEMPLATES),
+                Parameter("count", "How many", 3.0, 2.0, 6.0, only_for=("how", "many")),
+                Parameter("place", "Where", "left", choices=("left", "right", BESIDE, "whole")),
+                _comes("slides"),
                 Parameter("seconds", "Stays", 3.0, 0.8, 20.0, "s"),
             ),
             stretch=True,
             shown=True,
             flag="{shows}",
+        ),
+        CueKind(
+            "list",
+            "List",
+            "picture",
+            "Picture",
+            (_words("title", "Heading"), _words("rows", "Rows, apart by |"), _SHOWN_PLACE, _comes("unfolds"), _STAYS),
+            also="rows points steps bullets enumerate first second third",
+            stretch=True,
+            shown=True,
+        ),
+        CueKind(
+            "number",
+            "Number",
+            "picture",
+            "Picture",
+            (
+                _words("number", "Number"),
+                _words("unit", "Of what"),
+                _words("text", "Says"),
+                _SHOWN_PLACE,
+                _comes("unfolds"),
+                _STAYS,
+            ),
+            also="figure percent amount price large",
+            stretch=True,
+            shown=True,
+        ),
+        CueKind(
+            "quotation",
+            "Quotation",
+            "picture",
+            "Picture",
+            (_words("text", "Words"), _words("who", "Who says it"), _SHOWN_PLACE, _comes("slides"), _STAYS),
+            also="quote saying words of",
+            stretch=True,
+            shown=True,
+        ),
+        CueKind(
+            "comparison",
+            "Comparison",
+            "picture",
+            "Picture",
+            (
+                Parameter("shows", "One", "sun", choices=tuple(THINGS)),
+                _words("says", "Called"),
+                Parameter("against", "The other", "moon", choices=tuple(THINGS)),
+                _words("says_against", "Called"),
+                Parameter("between", "Between them", "or", choices=("or", "and", "then", "nothing")),
+                Parameter("place", "Where", "whole", choices=(BESIDE, "whole")),
+                _comes("slides"),
+                _STAYS,
+            ),
+            also="versus against before after two",
+            stretch=True,
+            shown=True,
+            flag="{shows} {between} {against}",
+        ),
+        CueKind(
+            "words",
+            "Large words",
+            "picture",
+            "Picture",
+            (_words("text", "Words"), _SHOWN_PLACE, _comes("drawn"), _STAYS),
+            also="keyword big type lettering",
+            stretch=True,
+            shown=True,
+        ),
+        CueKind(
+            "end-card",
+            "End card",
+            "picture",
+            "Picture",
+            (
+                Parameter("text", "Words", ""),
+                _words("says", "Below them"),
+                _words("button", "What to do"),
+                _words("address", "Address"),
+                Parameter("code", "QR code of the address", "yes", choices=("yes", "no")),
+                _SHOWN_PLACE,
+                _comes("unfolds"),
+                _STAYS,
+            ),
+            also="call to action button address link qr code closing",
+            stretch=True,
+            shown=True,
         ),
         CueKind(
             "sound",

@@ -10,7 +10,7 @@ from __future__ import annotations
 
 import math
 import shlex
-from collections.abc import Iterable, Iterator, Mapping, Sequence
+from collections.abc import Collection, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from typing import Any
 
@@ -82,6 +82,15 @@ class CueKind:
     def parameter(self, name: str) -> Parameter | None:
         """The parameter of this name, or None."""
         return next((p for p in self.parameters if p.name == name), None)
+
+    def choice_for(self, word: str, taken: Collection[str]) -> Parameter | None:
+        """The choice that a bare word is the value of: the first that has it and is not among those ``taken``."""
+        return next((p for p in self.parameters if word in p.choices and p.name not in taken), None)
+
+    def in_order(self, settings: Mapping[str, Value]) -> dict[str, Value]:
+        """Settings in the order of the parameters, what is none of them last."""
+        known = {p.name: settings[p.name] for p in self.parameters if p.name in settings}
+        return {**known, **settings}
 
 
 @dataclass(frozen=True, slots=True)
@@ -176,13 +185,13 @@ class CueKinds:
         parameters: dict[str, Value] = {}
         kind = self._kinds.get(name)
         for word in rest:
-            fitting = [p for p in kind.parameters if word in p.choices] if kind else []
-            parameters[fitting[0].name if fitting else word] = word
+            fitting = kind.choice_for(word, parameters) if kind else None
+            parameters[fitting.name if fitting else word] = word
         for key, value in pairs:
             parameter = kind.parameter(key.strip().lower()) if kind else None
             is_text = parameter is not None and parameter.kind != "number"
             parameters[key.strip().lower()] = value if is_text else _number(value)
-        return name, parameters
+        return name, kind.in_order(parameters) if kind else parameters
 
     def _kind_of(self, words: Sequence[str]) -> tuple[str, Sequence[str]]:
         for length in range(min(3, len(words)), 0, -1):
@@ -195,10 +204,12 @@ class CueKinds:
         """The note in front of a cue's first word, which ``parse_note`` reads back."""
         kind = self._kinds.get(cue.kind)
         parts = [cue.kind]
-        for name, value in cue.parameters.items():
-            parameter = kind.parameter(name) if kind else None
-            if parameter and parameter.kind == "choice":
+        by_position: list[str] = []
+        for name, value in (kind.in_order(cue.parameters) if kind else cue.parameters).items():
+            meant = kind.choice_for(str(value), by_position) if kind else None
+            if meant and meant.name == name:
                 parts.append(str(value))
+                by_position.append(name)
             else:
                 shown = f"{value:g}" if isinstance(value, float) else _one_row(value).replace("]]", "] ]")
                 parts.append(f"{name}={shlex.quote(shown)}")

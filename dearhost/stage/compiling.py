@@ -13,9 +13,10 @@ from dearhost.speech import Reading, with_pauses
 from dearhost.stage.captions import Caption, make_captions, shown_words
 from dearhost.stage.direction.abilities import within_abilities
 from dearhost.stage.direction.auto_gestures import automatic
-from dearhost.stage.direction.cueing import cue_times, framings_of, shown_of, stings_of
+from dearhost.stage.direction.cueing import cue_times, framings_of, stings_of
 from dearhost.stage.direction.moves import needed_end, needed_lead, planned
 from dearhost.stage.direction.roles import handling_in, moves_in, roles_of
+from dearhost.stage.direction.showing import Staging, rooms_of, shown_of
 from dearhost.stage.direction.staged_scene import HeardLine, StagedScene
 from dearhost.stage.layout.shots import Staged, turns_of
 from dearhost.stage.pacing import LEAD_IN, place_lines
@@ -117,8 +118,12 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
         for line, at, reading in staged.heard
     ]
     roles = roles_of(staged, placed, duration, moves, handling, _seed(scene))
-    shooting = Staged(choices.shape, choices.framing, choices.furniture, roles, staged.players, staged.spots)
-    turns = turns_of([(staged.host_of(line), at, at + reading.duration) for line, at, reading in staged.heard])
+    shooting = Staged(
+        choices.shape, choices.framing, choices.layout, choices.furniture, roles, staged.players, staged.spots
+    )
+    speaks = [(staged.host_of(line), at, at + reading.duration) for line, at, reading in staged.heard]
+    turns = turns_of(speaks)
+    shown = shown_of(staged.heard, duration, Staging(choices.layout, choices.framing))
     cuts = [
         (cut.at, cut.framing, production.entry(cut.speaker).host) for cut in framings_of(staged.heard, choices.framing)
     ]
@@ -129,10 +134,10 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
         start=start,
         duration=duration,
         choices=choices,
-        shots=tuple(shooting.shots(turns, cuts, choices.cutting)),
+        shots=tuple(shooting.making_room(shooting.shots(turns, cuts, choices.cutting), rooms_of(shown, speaks))),
         lines=tuple(placed),
         captions=tuple(_captions(production, placed, duration)),
-        shown=(*_heading(staged, number, duration), *shown_of(staged.heard, duration)),
+        shown=(*_heading(staged, number, duration), *shown),
         stings=tuple(stings_of(staged.heard)),
         roles=roles,
         notes=tuple(sorted([*notes, *unheld, *(note for plan in plans.values() for note in plan.notes)])),

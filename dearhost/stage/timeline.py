@@ -20,6 +20,8 @@ from dearhost.stage.layout.furniture import PlacedFurniture
 from dearhost.timebase import FrameRate, Span
 
 NO_VOICE = 99.0
+GLIDE = 0.55
+"""Seconds in which a host steps aside for what is shown, and back."""
 
 
 @dataclass(frozen=True)
@@ -59,6 +61,12 @@ class Shown:
     kind: str
     span: Span
     parameters: Mapping[str, str | float]
+    said: str = ""
+    """The words of its stretch."""
+    moments: tuple[float, ...] = ()
+    """When each of its rows falls, in scene time."""
+    region: str = ""
+    """Where it has room, as ``panel_box`` knows it; "" where it goes by its own settings."""
 
     def text(self, parameter: str) -> str:
         """A parameter as text, empty when it is not given."""
@@ -101,6 +109,8 @@ class Shot:
     hosts: tuple[PlacedHost, ...]
     furniture: PlacedFurniture | None = None
     bubble: Bubble | None = None
+    glides: bool = False
+    """Whether hosts go to their places from where they were in the shot before, in ``GLIDE`` seconds."""
 
 
 @dataclass(frozen=True)

@@ -3,16 +3,14 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
-from dataclasses import replace
 
 from dearhost.hosts import ACTS, EXPRESSIONS, GESTURES, OWN_PICTURE, ExpressionCue, GestureCue, PropCue
 from dearhost.languages import LANGUAGES
-from dearhost.production import CUE_KINDS, FRAMINGS, playable
+from dearhost.production import FRAMINGS, playable
 from dearhost.production.cue_kinds import ONE_HANDED
 from dearhost.script import Cue, Line, word_index, word_indices
 from dearhost.speech import Reading
-from dearhost.stage.timeline import FramingCut, PlacedSting, Shown
-from dearhost.timebase import Span
+from dearhost.stage.timeline import FramingCut, PlacedSting
 
 
 def moment_of(line: Line, cue: Cue, reading: Reading) -> float:
@@ -84,14 +82,13 @@ def expressions_of(line: Line, start: float, reading: Reading) -> list[Expressio
 
 
 Placed = Iterable[tuple[Line, float, Reading]]
-_SHOWN = frozenset(kind.name for kind in CUE_KINDS if kind.shown)
 
 
 def framings_of(lines: Placed, usual: str) -> list[FramingCut]:
     """The scene's changes of framing, in order. After a stretch the picture is framed as before it, at first as
     ``usual``, unless it was changed meanwhile."""
     asked = [
-        (start + moment_of(line, cue, reading), _end_of(line, cue, start, reading), cue.kind, line.speaker)
+        (start + moment_of(line, cue, reading), end_of(line, cue, start, reading), cue.kind, line.speaker)
         for line, start, reading in lines
         for cue in playable(line)
         if cue.kind in FRAMINGS
@@ -107,29 +104,9 @@ def framings_of(lines: Placed, usual: str) -> list[FramingCut]:
     return cuts
 
 
-def _end_of(line: Line, cue: Cue, start: float, reading: Reading) -> float | None:
+def end_of(line: Line, cue: Cue, start: float, reading: Reading) -> float | None:
     """When the last word of a stretch has been heard, in scene time; None for a cue on a single word."""
     return None if cue.end is None else start + reading.words[word_indices(line, cue)[1]].end
-
-
-def shown_of(lines: Placed, duration: float) -> list[Shown]:
-    """What cues show on the picture, and from when to when: for a stretch while it is said, for a word as long as the
-    cue says. Each gives way to the next of its kind."""
-    shown: list[Shown] = []
-    latest: dict[str, int] = {}
-    for line, start, reading in lines:
-        for cue in playable(line):
-            if cue.kind not in _SHOWN:
-                continue
-            at = start + moment_of(line, cue, reading)
-            end = _end_of(line, cue, start, reading) or at + cue.number("seconds")
-            before = latest.get(cue.kind)
-            if before is not None and shown[before].span.end > at:
-                shown[before] = replace(shown[before], span=Span(shown[before].span.start, at))
-            latest[cue.kind] = len(shown)
-            parameters = {name: value for name, value in cue.parameters.items() if name != "seconds"}
-            shown.append(Shown(cue.kind, Span(at, min(duration, end)), parameters))
-    return shown
 
 
 def stings_of(lines: Placed) -> list[PlacedSting]:

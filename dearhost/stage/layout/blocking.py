@@ -61,6 +61,17 @@ def places_of(
     return {host: (x, top - elbow(players[host]) * head, head) for host, (x, _, head) in places.items()}
 
 
+def aside(shape: str, framing: str, side: str, player: Host) -> Place:
+    """Where one host stands who leaves room for what is shown, at the "left" or at the "right"; below it in tall
+    pictures."""
+    x, y, head = LAYOUTS[shape].beside
+    if framing in STANDING and shape == "16:9":
+        _, y, head = _standing_places(shape, framing, [player])[0]
+    elif player.card.age == "child" or not player.abilities.steps:
+        y += head * 0.3
+    return (1 - x if side == "right" else x), y, head
+
+
 def _on(spot: Spot | None, framing: str, shape: str, place: Place) -> Place:
     """A place moved to a spot: everything shrinks towards the horizon by one over the distance."""
     if spot is None:

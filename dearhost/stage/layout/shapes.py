@@ -25,6 +25,12 @@ class Layout:
     host: tuple[float, float, float]
     pair: tuple[tuple[float, float, float], tuple[float, float, float]]
     close_up: tuple[float, float, float]
+    beside: tuple[float, float, float]
+    """A host who leaves room for what is shown: at the left, or below it."""
+    panel: Fractions
+    """Where that is then."""
+    alone_panel: Fractions
+    """Where it is with nobody in the picture."""
     lower_third: tuple[float, float]
     bubble: tuple[float, float, float]
     """Middle, and radius as a fraction of the height."""
@@ -32,6 +38,10 @@ class Layout:
     horizon: float
     caption_text: float
     title_text: float
+    list_text: float
+    number_text: float
+    quotation_text: float
+    label_text: float
     slots: Mapping[str, tuple[float, float, float]]
 
 
@@ -39,24 +49,30 @@ LAYOUTS: Mapping[str, Layout] = {
     "16:9": Layout(
         title_safe=(0.05, 0.06, 0.95, 0.94), captions=(0.14, 0.795, 0.86, 0.935),
         host=(0.5, 0.36, 0.27), pair=((0.345, 0.37, 0.25), (0.70, 0.37, 0.25)), close_up=(0.5, 0.40, 0.43),
+        beside=(0.25, 0.36, 0.27), panel=(0.42, 0.09, 0.95, 0.745), alone_panel=(0.15, 0.09, 0.85, 0.745),
         lower_third=(0.05, 0.60),
-        bubble=(0.845, 0.285, 0.155), floor=0.80, horizon=0.53, caption_text=0.046, title_text=0.062,
+        bubble=(0.845, 0.285, 0.155), floor=0.80, horizon=0.53, caption_text=0.046, title_text=0.062, list_text=0.052,
+        number_text=0.36, quotation_text=0.070, label_text=0.038,
         slots={"wall_left": (0.145, 0.30, 1.0), "wall_right": (0.855, 0.27, 1.0), "centre": (0.5, 0.33, 1.0),
                "floor_left": (0.115, 0.93, 1.0), "floor_right": (0.885, 0.93, 1.0)},
     ),
     "1:1": Layout(
         title_safe=(0.06, 0.06, 0.94, 0.94), captions=(0.07, 0.79, 0.93, 0.935),
         host=(0.5, 0.40, 0.235), pair=((0.31, 0.42, 0.20), (0.71, 0.42, 0.20)), close_up=(0.5, 0.42, 0.36),
+        beside=(0.30, 0.65, 0.19), panel=(0.06, 0.06, 0.94, 0.49), alone_panel=(0.06, 0.08, 0.94, 0.75),
         lower_third=(0.06, 0.60),
-        bubble=(0.82, 0.20, 0.15), floor=0.82, horizon=0.50, caption_text=0.045, title_text=0.056,
+        bubble=(0.82, 0.20, 0.15), floor=0.82, horizon=0.50, caption_text=0.045, title_text=0.056, list_text=0.050,
+        number_text=0.28, quotation_text=0.060, label_text=0.038,
         slots={"wall_left": (0.155, 0.235, 0.86), "wall_right": (0.845, 0.235, 0.86), "centre": (0.5, 0.34, 0.92),
                "floor_left": (0.10, 0.93, 0.92), "floor_right": (0.90, 0.93, 0.92)},
     ),
     "9:16": Layout(
         title_safe=(0.06, 0.10, 0.88, 0.80), captions=(0.07, 0.665, 0.87, 0.775),
         host=(0.5, 0.43, 0.150), pair=((0.29, 0.44, 0.118), (0.71, 0.44, 0.118)), close_up=(0.5, 0.40, 0.225),
+        beside=(0.5, 0.535, 0.125), panel=(0.06, 0.10, 0.88, 0.405), alone_panel=(0.06, 0.12, 0.88, 0.62),
         lower_third=(0.06, 0.540),
-        bubble=(0.76, 0.185, 0.085), floor=0.805, horizon=0.47, caption_text=0.0295, title_text=0.036,
+        bubble=(0.76, 0.185, 0.085), floor=0.805, horizon=0.47, caption_text=0.0295, title_text=0.036, list_text=0.031,
+        number_text=0.17, quotation_text=0.040, label_text=0.025,
         slots={"wall_left": (0.22, 0.165, 0.84), "wall_right": (0.78, 0.165, 0.84), "centre": (0.5, 0.40, 0.84),
                "floor_left": (0.12, 0.90, 0.95), "floor_right": (0.88, 0.90, 0.95)},
     ),
@@ -102,3 +118,15 @@ class Picture:
         """A box of fractions in pixels."""
         left, top, right, bottom = box
         return left * self.width, top * self.height, right * self.width, bottom * self.height
+
+
+def panel_box(shape: str, region: str) -> Fractions:
+    """Where what is shown is: at the "right" of the host, at the "left", in the "middle" with nobody there, or the
+    "whole" picture."""
+    layout = LAYOUTS[shape]
+    if region == "whole":
+        return 0.0, 0.0, 1.0, 1.0
+    if region == "middle":
+        return layout.alone_panel
+    left, top, right, bottom = layout.panel
+    return (1 - right, top, 1 - left, bottom) if region == "left" and shape == "16:9" else layout.panel

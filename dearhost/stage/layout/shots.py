@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 
 from dearhost.hosts import Role
 from dearhost.script import Spot
-from dearhost.stage.layout.blocking import BUBBLES, STANDING, Place, Players, feet_of, places_of
+from dearhost.stage.layout.blocking import BUBBLES, STANDING, Place, Players, aside, feet_of, places_of
 from dearhost.stage.layout.furniture import PlacedFurniture, elbow, placed
 from dearhost.stage.layout.shapes import LAYOUTS, RATIOS
 from dearhost.stage.timeline import Bubble, PlacedHost, Shot
@@ -16,6 +16,9 @@ _SHORTEST = 1.6
 """Seconds that a shot lasts at least."""
 _AHEAD = 0.12
 """Seconds that a cut comes before who begins to speak."""
+_STEPS_BEFORE = 0.35
+"""Seconds before something is shown that a host begins to make room."""
+SIDES = ("left", "right")
 _ASIDE: Mapping[str, float] = {"16:9": 0.09, "1:1": 0.07, "9:16": 0.05}
 """How far from the middle who is seen alone stands, on their own side of the line: they look across the picture."""
 
@@ -29,27 +32,65 @@ class Turn:
     end: float
 
 
+@dataclass(frozen=True, slots=True)
+class Room:
+    """Who speaks, ``host``, is at a ``side`` from ``start`` to ``end`` seconds, for something is shown beside."""
+
+    host: str
+    side: str
+    start: float
+    end: float
+
+
 @dataclass(frozen=True)
 class Staged:
     """What every shot of a scene is made from: its own framing, what they stand behind, roles and spots by host."""
 
     shape: str
     framing: str
+    layout: str
     furniture: str
     roles: Mapping[str, Role]
     players: Players
     spots: Mapping[str, Spot]
 
-    def shot(self, start: float, framing: str, hosts: Sequence[str], aside: float = 0.0) -> Shot:
-        """A shot of ``hosts``, moved sideways by ``aside``."""
+    def shot(self, start: float, framing: str, hosts: Sequence[str], sideways: float = 0.0) -> Shot:
+        """A shot of ``hosts``, moved by ``sideways``."""
+        if self.layout == "none" and framing not in BUBBLES:
+            return Shot(start, ())
         places = places_of(self.shape, framing, {h: self.players[h] for h in hosts}, self.spots, self.furniture)
-        if aside:
-            places = {host: (x + aside, y, head) for host, (x, y, head) in places.items()}
+        if self.layout in SIDES and len(hosts) == 1 and framing != "close-up" and framing not in BUBBLES:
+            places = {
+                host: self._beside(framing, host, self.layout) for host in hosts if host not in self.spots
+            } or places
+        if sideways:
+            places = {host: (x + sideways, y, head) for host, (x, y, head) in places.items()}
         furthest_first = sorted(hosts, key=lambda h: -(self.spots[h].distance if h in self.spots else 1.0))
         seen = tuple(PlacedHost(host, *places[host]) for host in furthest_first)
         if framing in BUBBLES:
             return Shot(start, seen, None, Bubble(*LAYOUTS[self.shape].bubble, square=framing == "square-bubble"))
         return Shot(start, seen, self._furniture(framing, places))
+
+    def _beside(self, framing: str, host: str, side: str) -> Place:
+        return aside(self.shape, framing, side, self.players[host])
+
+    def making_room(self, shots: Sequence[Shot], rooms: Sequence[Room]) -> list[Shot]:
+        """The shots with the host of each room aside while something is shown there: cuts within it wait, and what was
+        seen before is seen again after it."""
+        made = list(shots)
+        for room in rooms:
+            before = made[max(i for i, shot in enumerate(made) if i == 0 or shot.start <= room.start)]
+            after = made[max(i for i, shot in enumerate(made) if i == 0 or shot.start <= room.end)]
+            if before.bubble or not before.hosts:
+                continue
+            framing = self.framing if self.framing in STANDING else "medium"
+            place = PlacedHost(room.host, *self._beside(framing, room.host, room.side))
+            start, end = max(0.0, room.start - _STEPS_BEFORE), room.end
+            shown = Shot(start, (place,), glides=_may_glide(before.hosts, (place,)) and start > 0)
+            back = replace(after, start=end, glides=_may_glide((place,), after.hosts))
+            kept = [shot for shot in made if shot.start < start or shot.start > end]
+            made = sorted([*kept, shown, back], key=lambda shot: shot.start)
+        return made
 
     def _furniture(self, framing: str, places: Mapping[str, Place]) -> PlacedFurniture | None:
         if self.furniture == "none":
@@ -95,8 +136,8 @@ class Staged:
                 found.append(self.shot(last, self.framing, list(self.roles)))
             else:
                 # who has the partner on the right stands on the left
-                aside = -self.roles[turn.host].partner_side * _ASIDE[self.shape]
-                found.append(self.shot(last, "close-up", [turn.host], aside))
+                sideways = -self.roles[turn.host].partner_side * _ASIDE[self.shape]
+                found.append(self.shot(last, "close-up", [turn.host], sideways))
         return found
 
 
@@ -109,3 +150,8 @@ def turns_of(lines: Sequence[tuple[str, float, float]]) -> list[Turn]:
         else:
             turns.append(Turn(host, start, end))
     return turns
+
+
+def _may_glide(before: Sequence[PlacedHost], after: Sequence[PlacedHost]) -> bool:
+    """Whether hosts can go from shot to shot: the same ones, at the same height and size. Else it is a cut."""
+    return [(h.host, h.y, h.head) for h in before] == [(h.host, h.y, h.head) for h in after]

@@ -9,7 +9,7 @@ from __future__ import annotations
 import itertools
 import math
 from collections.abc import Callable
-from dataclasses import replace
+from dataclasses import dataclass, replace
 from functools import lru_cache
 from typing import Any
 
@@ -25,7 +25,7 @@ from dearhost.stage.painting.bubbles import in_bubble
 from dearhost.stage.painting.layer import Layer, PixelBox, coarse_reach, pixel_box
 from dearhost.stage.painting.lettering import CaptionDrawing, sign_lettering
 from dearhost.stage.painting.shown import ShownLayers
-from dearhost.stage.timeline import PlacedHost, SceneTimeline
+from dearhost.stage.timeline import GLIDE, PlacedHost, SceneTimeline
 from dearhost.timebase import FrameRate
 
 _SLOW_WRIST = 2.0 / 720
@@ -40,14 +40,27 @@ _SLOW_EYES = 0.08
 """Of the whole way of a lid or an eye, a frame."""
 
 
+@dataclass(frozen=True, slots=True)
+class Glide:
+    """A host comes to its place from ``by`` (a fraction of the width) aside; ``start`` is in scene time."""
+
+    start: float
+    by: float
+
+    def off(self, moment: float) -> float:
+        """How far from its place it still is; 0 when it is there."""
+        part = min(1.0, max(0.0, (moment - self.start) / GLIDE))
+        return self.by * (1 - part * part * (3 - 2 * part))
+
+
 class HostLayers:
     """One host in place."""
 
     def __init__(
         self, placed: PlacedHost, host: Host, performance: Performance, shot: int, picture: Picture,
-        frame_rate: FrameRate,
+        frame_rate: FrameRate, glide: Glide | None = None,
     ) -> None:  # fmt: skip
-        self.host = host
+        self.host, self._glide = host, glide
         self.name, self._picture, self._rate = f"{placed.host}.{shot}", picture, frame_rate
         self.performance = performance
         self.scale = placed.head * picture.height / 100
@@ -61,6 +74,8 @@ class HostLayers:
         """The host's layers at a frame of the scene."""
         pose = self._held_pose(frame)
         x = self.x + pose.root * self.scale * self.host.figure
+        if self._glide:
+            x += self._glide.off(self._rate.start_of(frame)) * self._picture.width
         return [self._layer(part, x) for part in self.host.parts(pose, self.scale)]
 
     def _layer(self, part: Part, x: float) -> Layer:
@@ -210,7 +225,10 @@ class SceneLayers:
             for host, role in scene.roles.items()
         }
         self.shots = [
-            [HostLayers(placed, *played[placed.host], number, picture, frame_rate) for placed in shot.hosts]
+            [
+                HostLayers(placed, *played[placed.host], number, picture, frame_rate, _glide(scene, number, placed))
+                for placed in shot.hosts
+            ]
             for number, shot in enumerate(scene.shots)
         ]
 
@@ -226,7 +244,7 @@ class SceneLayers:
         shown = self._shown.layers(moment, steady=False)
         if shot.bubble:
             return [*shown, *in_bubble(shot.bubble, [layer for own in hosts for layer in own], self.picture, number)]
-        if shot.furniture:
+        if shot.furniture and hosts:
             drawing = self._furniture_drawing(shot.furniture)
             box = pixel_box(drawing.box, self.picture)
             desk = Layer(f"furniture.{number}", shot.furniture, box, drawing.draw)
@@ -246,6 +264,15 @@ class SceneLayers:
     @lru_cache(maxsize=4)  # noqa: B019 - lives as long as its scene does
     def _furniture_drawing(self, furniture: PlacedFurniture) -> FurnitureDrawing:
         return FurnitureDrawing(furniture, self.picture)
+
+
+def _glide(scene: SceneTimeline, number: int, placed: PlacedHost) -> Glide | None:
+    """How a host comes to its place in a shot that glides."""
+    shot = scene.shots[number]
+    if not shot.glides or number == 0:
+        return None
+    before = next((host for host in scene.shots[number - 1].hosts if host.host == placed.host), placed)
+    return Glide(shot.start, before.x - placed.x)
 
 
 def _filtered(draw: Callable[[Any], None], paint: Any) -> Callable[[Any], None]:

@@ -81,7 +81,7 @@ class MovingPainter:
         self._cache = LayerCache()
         self._picture, self._whole = picture, whole_area(picture)
         xs = [host.x for host in scene.shots[0].hosts]
-        self._focus = (sum(xs) / len(xs), 0.42)
+        self._focus = (sum(xs) / len(xs) if xs else 0.5, 0.42)
 
     def forget(self) -> None:
         """Nothing is kept from frame to frame but the larger picture."""

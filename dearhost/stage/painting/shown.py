@@ -11,6 +11,15 @@ from dearhost.stage.layout.shapes import Picture
 from dearhost.stage.painting.cutaways import CutawayDrawing
 from dearhost.stage.painting.layer import Layer, pixel_box
 from dearhost.stage.painting.lettering import TitleDrawing
+from dearhost.stage.painting.panels import (
+    ComparisonPanel,
+    EndCardPanel,
+    LargeWordsPanel,
+    ListPanel,
+    NumberPanel,
+    PicturePanel,
+    QuotationPanel,
+)
 from dearhost.stage.timeline import HEADING, SceneTimeline, Shown
 
 
@@ -36,8 +45,19 @@ class ShownKind:
     steady: bool = False
 
 
+def _picture(shown: Shown, picture: Picture, fonts: Fonts) -> ShownDrawing:
+    """Beside a host who made room or over the whole picture, else on a small card."""
+    return (PicturePanel if shown.region else CutawayDrawing)(shown, picture, fonts)
+
+
 SHOWN: Mapping[str, ShownKind] = {
-    "picture": ShownKind("cutaway", CutawayDrawing),
+    "picture": ShownKind("cutaway", _picture),
+    "list": ShownKind("cutaway", ListPanel),
+    "number": ShownKind("cutaway", NumberPanel),
+    "quotation": ShownKind("cutaway", QuotationPanel),
+    "comparison": ShownKind("cutaway", ComparisonPanel),
+    "words": ShownKind("cutaway", LargeWordsPanel),
+    "end-card": ShownKind("cutaway", EndCardPanel),
     HEADING: ShownKind("title", TitleDrawing, steady=True),
     "title": ShownKind("title", TitleDrawing, steady=True),
 }

@@ -1,0 +1,142 @@
+"""What cues show on the picture: when, where it has room, and on which words its rows fall."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass, replace
+
+from dearhost.languages import LANGUAGES
+from dearhost.production import CUE_KINDS, playable
+from dearhost.production.cue_kinds import BESIDE
+from dearhost.script import Cue, Line, word_index, word_indices
+from dearhost.speech import Reading
+from dearhost.stage.direction.cueing import end_of, moment_of
+from dearhost.stage.layout.shots import Room
+from dearhost.stage.timeline import Shown
+from dearhost.things.stems import stem, words_in
+from dearhost.timebase import Span
+
+_SHOWN = frozenset(kind.name for kind in CUE_KINDS if kind.shown)
+_SPLIT = re.compile(r"\s*[.;:!?]\s+|\s*,\s+(?:and |or |then )?|\s+(?:and|or) (?:then )?|\n")
+_ORDINALS = re.compile(
+    r"\b(?:first|second|third|fourth|fifth|finally|lastly|then|next|one|two|three)(?:ly)?[,:]\s+", re.I
+)
+MOST_ROWS = 6
+_SPEECH_WORDS = frozenset().union(*(language.function_words for language in LANGUAGES.values()))
+
+
+@dataclass(frozen=True, slots=True)
+class Staging:
+    """How a scene is laid out, as far as what is shown asks: its ``layout`` and ``framing``."""
+
+    layout: str
+    framing: str
+
+    def region(self, place: str) -> str:
+        """Where something has room that is shown in a ``place``; "" for what goes by its own settings."""
+        if place == "whole":
+            return "whole"
+        if place != BESIDE:
+            return ""
+        if self.layout == "none" or self.framing in ("bubble", "square-bubble"):
+            return "middle"
+        return "left" if self.layout == "right" else "right"
+
+
+def shown_of(lines: Iterable[tuple[Line, float, Reading]], duration: float, staging: Staging) -> list[Shown]:
+    """What cues show on the picture, and from when to when: for a stretch while it is said, for a word as long as the
+    cue says. Each gives way to the next in its place."""
+    shown: list[Shown] = []
+    latest: dict[str, int] = {}
+    for line, start, reading in lines:
+        for cue in playable(line):
+            if cue.kind not in _SHOWN:
+                continue
+            at = start + moment_of(line, cue, reading)
+            end = end_of(line, cue, start, reading) or at + cue.number("seconds")
+            group = _place_of(cue)
+            before = latest.get(group)
+            if before is not None and shown[before].span.end > at:
+                shown[before] = replace(shown[before], span=Span(shown[before].span.start, at))
+            latest[group] = len(shown)
+            span = Span(at, min(duration, end))
+            parameters = {name: value for name, value in cue.parameters.items() if name != "seconds"}
+            said = words_said(line, cue)
+            moments = (
+                _fall(line, cue, start, reading, row_texts(cue.text("rows"), said), span) if cue.kind == "list" else ()
+            )
+            shown.append(Shown(cue.kind, span, parameters, said, moments, staging.region(cue.text("place"))))
+    return shown
+
+
+def _place_of(cue: Cue) -> str:
+    """What shares a place gives way to each other: titles go with everything else."""
+    return "title" if cue.kind == "title" else "panel"
+
+
+def rooms_of(shown: Sequence[Shown], speaks: Sequence[tuple[str, float, float]]) -> list[Room]:
+    """Where hosts make room for what is shown beside them: whoever speaks as it comes. ``speaks``: host, start, end."""
+    rooms: list[Room] = []
+    for item in shown:
+        if item.region not in ("left", "right") or not speaks:
+            continue
+        host = next((h for h, _, end in speaks if item.span.start < end), speaks[-1][0])
+        side = "right" if item.region == "left" else "left"
+        last = rooms[-1] if rooms else None
+        if last and last.host == host and last.side == side and item.span.start - last.end < _STAYS:
+            rooms[-1] = replace(last, end=item.span.end)
+        else:
+            rooms.append(Room(host, side, item.span.start, item.span.end))
+    return rooms
+
+
+_STAYS = 2.5
+"""Seconds: a host who is to step aside again as soon as this stays aside."""
+
+
+def words_said(line: Line, cue: Cue) -> str:
+    """The words of a cue's stretch, or its one word."""
+    first, last = word_indices(line, cue)
+    spans = [(m.start(), m.end()) for m in words_in(line.text)]
+    begin = cue.start
+    end = cue.end if cue.end is not None else begin
+    stop = next((b for a, b in spans if a <= end < b), end)
+    return line.text[begin:stop].strip() if last >= first else ""
+
+
+def row_texts(rows: str, said: str) -> list[str]:
+    """The rows of a list: as they are written, apart by "|", else the parts of what is said."""
+    written = [row.strip() for row in rows.split("|") if row.strip()]
+    parts = written or [part.strip(" ,.;:") for part in _SPLIT.split(_ORDINALS.sub("", said)) if part]
+    return [row[:1].upper() + row[1:] for row in parts if row][:MOST_ROWS]
+
+
+def _fall(line: Line, cue: Cue, start: float, reading: Reading, rows: Sequence[str], span: Span) -> tuple[float, ...]:
+    """When each row falls: on the first of its words that is said after the row before; between its neighbours where
+    none is."""
+    first = word_index(line, cue)
+    last = word_indices(line, cue)[1] if cue.end is not None else len(reading.words) - 1
+    heard = [(stem(w.text), start + w.start) for w in reading.words[first : last + 1]]
+    found: list[float | None] = []
+    at = 0
+    for row in rows:
+        wanted = {stem(m.group()) for m in words_in(row) if m.group().lower() not in _SPEECH_WORDS}
+        index = next((i for i in range(at, len(heard)) if heard[i][0] in wanted), None)
+        found.append(None if index is None else heard[index][1])
+        at = at if index is None else index + 1
+    return _filled(found, span)
+
+
+def _filled(found: Sequence[float | None], span: Span) -> tuple[float, ...]:
+    """The moments with those that are missing spread between their neighbours."""
+    count = len(found)
+    known = {i: moment for i, moment in enumerate(found) if moment is not None}
+    moments: list[float] = []
+    for i in range(count):
+        before = max((k for k in known if k <= i), default=None)
+        after = min((k for k in known if k >= i), default=None)
+        low, low_at = (span.start, -1) if before is None else (known[before], before)
+        high, high_at = (span.end, count) if after is None else (known[after], after)
+        moments.append(low if high_at == low_at else low + (high - low) * (i - low_at) / (high_at - low_at))
+    return tuple(round(moment, 4) for moment in moments)

@@ -1,0 +1,59 @@
+"""A picture of one thing or several, as they stand to each other."""
+
+from __future__ import annotations
+
+import zlib
+from typing import Any
+
+from dearhost.drawing.colours import mix
+from dearhost.drawing.cut_shapes import cut_disc, cut_rect
+from dearhost.drawing.fonts import Fonts
+from dearhost.drawing.paper import Paper
+from dearhost.hosts import THINGS
+from dearhost.stage.layout.shapes import Picture
+from dearhost.stage.painting.panels.compositions import compose
+from dearhost.stage.painting.panels.panel import Panel
+from dearhost.stage.timeline import Shown
+
+_FIELDS = ("#DCE7DD", "#EADBC0", "#E9CFC0", "#CFDEE4", "#E2DDB9", "#E0D3DA")
+
+
+def things_of(shown: Shown) -> list[str]:
+    """The names of its things, those that are known here."""
+    also = [name.strip() for name in shown.text("also").replace("+", ",").split(",")]
+    return [name for name in (shown.text("shows"), *also) if name in THINGS]
+
+
+class PicturePanel(Panel):
+    """On a mount, or over the whole picture."""
+
+    def __init__(self, shown: Shown, picture: Picture, fonts: Fonts) -> None:
+        super().__init__(shown, picture, fonts)
+        self._things = things_of(shown)
+        self._field = _FIELDS[zlib.crc32(" ".join(self._things).encode()) % len(_FIELDS)]
+
+    def ground(self) -> str:
+        """The field of the picture."""
+        return self._field
+
+    def draw_mount(self, paper: Paper) -> None:
+        """The mount with its field, tilted a little."""
+        if not self.whole:
+            left, top, right, bottom = self.panel
+            paper.canvas.rotate(-0.9, (left + right) / 2, (top + bottom) / 2)
+        super().draw_mount(paper)
+
+    def draw_content(self, paper: Paper, moment: float) -> None:
+        """The things on their field."""
+        edge = 0 if self.whole else 18 * self.unit
+        left, top, right, bottom = self.inside if self.whole else self.panel
+        box = left + edge, top + edge, right - edge, bottom - edge
+        width, height = box[2] - box[0], box[3] - box[1]
+        window: Any = cut_rect(box[0], box[1], width, height, 2 * self.unit)
+        if not self.whole:
+            paper.flat(window, self._field)
+        with paper.clipped(window, needed=not self.whole):
+            blob = cut_disc(box[0] + width / 2, box[1] + height * 0.49, min(height * 0.47, width * 0.47), 0.03, 11)
+            paper.flat(blob, mix(self._field, "#FFFDF2", 0.55))
+            count = round(float(self.shown.parameters.get("count") or 3))
+            compose(paper, box, self._things, self.shown.text("how") or "solo", count, self.fonts)
