@@ -85,7 +85,7 @@ fi
 
 say "Fonts for text in films into $DATA/fonts"
 mkdir -p "$DATA/fonts"
-for font in atkinson-hyperlegible literata noto-sans noto-sans-arabic noto-sans-devanagari noto-color-emoji; do
+for font in atkinson-hyperlegible bitter caveat literata nunito oswald playfair-display noto-sans noto-sans-arabic noto-sans-devanagari noto-color-emoji; do
   cp -u web/node_modules/@fontsource/$font/files/*-400-normal.woff "$DATA/fonts/"
   cp -u web/node_modules/@fontsource/$font/files/*-700-normal.woff "$DATA/fonts/" 2> /dev/null || true
 done

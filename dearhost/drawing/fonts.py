@@ -5,7 +5,7 @@ The folder holds ``.woff`` files as they come from npm font packages; ``FAMILIES
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from functools import lru_cache
 from pathlib import Path
 from typing import Any
@@ -15,9 +15,28 @@ import skia
 from dearhost.drawing.colours import rgb
 from dearhost.errors import StageError
 
+_EXTRAS = ("latin", "latin-ext")
 SANS = ("atkinson-hyperlegible-latin", "atkinson-hyperlegible-latin-ext")
 SERIF = ("literata-latin", "literata-latin-ext", "literata-greek", "literata-cyrillic", "literata-cyrillic-ext",
          "literata-vietnamese")  # fmt: skip
+
+
+def _family(name: str, *also: str) -> tuple[str, ...]:
+    return tuple(f"{name}-{part}" for part in (*_EXTRAS, *also))
+
+
+PAIRS: Mapping[str, tuple[tuple[str, ...], tuple[str, ...]]] = {
+    "house": (SERIF, SANS),
+    "slab": (_family("bitter", "cyrillic", "cyrillic-ext", "vietnamese"), SANS),
+    "round": (_family("nunito", "cyrillic", "cyrillic-ext", "vietnamese"),) * 2,
+    "poster": (_family("oswald", "cyrillic", "cyrillic-ext", "vietnamese"), SANS),
+    "classic": (_family("playfair-display", "cyrillic", "vietnamese"), SERIF),
+    "hand": (
+        _family("caveat", "cyrillic", "cyrillic-ext"),
+        _family("nunito", "cyrillic", "cyrillic-ext", "vietnamese"),
+    ),
+}
+"""Pairs of families by the names of ``production.TYPES``: for headings, and for text."""
 FALLBACKS = (
     "noto-sans-latin", "noto-sans-latin-ext", "noto-sans-greek", "noto-sans-greek-ext", "noto-sans-cyrillic",
     "noto-sans-cyrillic-ext", "noto-sans-vietnamese", "noto-sans-arabic-arabic", "noto-sans-devanagari-devanagari",
@@ -32,11 +51,11 @@ _REQUIRED = ("atkinson-hyperlegible-latin-700-normal.woff", "literata-latin-700-
 class Fonts:
     """The fonts of a folder. Raises StageError when the two text faces are missing."""
 
-    def __init__(self, folder: Path) -> None:
+    def __init__(self, folder: Path, pair: str = "house") -> None:
         missing = [name for name in _REQUIRED if not (folder / name).exists()]
         if missing:
             raise StageError(f"Fonts are missing: {', '.join(missing)}. Run 'make setup'.")
-        self.folder = folder
+        self.folder, self._pair = folder, PAIRS[pair]
         self._provider = skia.textlayout.TypefaceFontProvider()
         self._there = frozenset(path.stem for path in folder.glob("*.woff"))
         self._faces: dict[str, Any] = {}
@@ -46,10 +65,10 @@ class Fonts:
         self._words: dict[tuple[str, float, str, str, str], Word] = {}
 
     @classmethod
-    @lru_cache(maxsize=4)
-    def at(cls, folder: Path) -> Fonts:
-        """The fonts of ``folder``, read once a process."""
-        return cls(folder)
+    @lru_cache(maxsize=12)
+    def at(cls, folder: Path, pair: str = "house") -> Fonts:
+        """The fonts of ``folder`` with one of ``PAIRS``, read once a process."""
+        return cls(folder, pair)
 
     def _face(self, name: str) -> Any:
         """A font by its file's name; read when it is first needed, None when it is not there."""
@@ -64,7 +83,9 @@ class Fonts:
     def _families(self, text: str, face: str, weight: str) -> list[str]:
         """The fonts that draw ``text``, the text face first, then those that hold what it lacks."""
         number = _WEIGHTS[weight]
-        names = (SERIF if face == "serif" else SANS) + FALLBACKS
+        heading, text_face = self._pair
+        own_names = heading if face == "serif" else text_face
+        names = (*own_names, *(SERIF if face == "serif" else SANS), *FALLBACKS)
         wanted = {c for c in text if not c.isspace() and ord(c) not in _INVISIBLE}
         found: list[str] = []
         for name in dict.fromkeys(f"{name}-{w}-normal" for name in names for w in (number, "400")):

@@ -96,6 +96,10 @@ FRAMINGS: Mapping[str, str] = {
     "wide": "wide", "full": "full", "medium": "medium", "close-up": "close-up", "bubble": "round corner",
     "square-bubble": "square corner",
 }  # fmt: skip
+TYPES: Mapping[str, str] = {
+    "house": "a book's", "slab": "a slab's", "round": "round", "poster": "a poster's", "classic": "classic",
+    "hand": "written by hand",
+}  # fmt: skip
 LAYOUTS: Mapping[str, str] = {
     "alone": "in the middle", "left": "at the left", "right": "at the right", "none": "not seen",
 }  # fmt: skip
@@ -149,6 +153,7 @@ class Choices:
     )
     weather: Annotated[str, Choice("Weather", Scope.BOTH, _PICTURE, WEATHERS, asks="The weather")] = "clear"
     framing: Annotated[str, Choice("Framing", Scope.BOTH, _PICTURE, FRAMINGS)] = "medium"
+    type: Annotated[str, Choice("Type", Scope.EVERYWHERE, _PICTURE, TYPES, asks="Its lettering is")] = "house"
     layout: Annotated[str, Choice("Layout", Scope.BOTH, _PICTURE, LAYOUTS, asks="Who speaks is")] = "alone"
     transition: Annotated[str, Choice("Transition", Scope.BOTH, Touches.OPENING, TRANSITIONS, asks="Begins with")] = (
         "dissolve"

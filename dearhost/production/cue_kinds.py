@@ -26,8 +26,8 @@ BESIDE = "beside"
 """The place of what is shown beside the host, who steps aside for it."""
 TEMPLATES = ("solo", "pair", "trio", "sequence", "pull", "versus", "negation", "badge", "up", "down", "many")
 """How the things of a picture stand to each other."""
-COMES = ("slides", "unfolds", "pops", "turns", "drawn")
-"""How what is shown comes: slides in, is unfolded, pops up, is turned to the viewer, or is wiped in as ink."""
+COMES = ("slides", "unfolds", "pops", "turns", "drawn", "rises", "drops", "fades")
+"""How what is shown comes, and goes the other way round; "drawn" is wiped in as ink."""
 _SHOWN_PLACE = Parameter("place", "Where", BESIDE, choices=(BESIDE, "whole"))
 _STAYS = Parameter("seconds", "Stays", 4.0, 0.8, 30.0, "s")
 
@@ -171,9 +171,28 @@ CUE_KINDS = CueKinds(
             "Title",
             "picture",
             "Text",
-            (Parameter("text", "Words", ""), Parameter("seconds", "Stays", 3.0, 1.0, 10.0, "s")),
+            (
+                Parameter("text", "Words", ""),
+                Parameter("where", "Where", "low", choices=("low", "high", "centre")),
+                _comes("slides"),
+                Parameter("seconds", "Stays", 3.0, 1.0, 10.0, "s"),
+            ),
             shown=True,
             flag="{text}",
+        ),
+        CueKind(
+            "lower-third",
+            "Name and role",
+            "picture",
+            "Text",
+            (
+                _words("name", "Name, else the speaker's"),
+                _words("role", "Role"),
+                _comes("slides"),
+                Parameter("seconds", "Stays", 4.0, 1.0, 12.0, "s"),
+            ),
+            also="lower third strap caption who speaks job title",
+            shown=True,
         ),
         CueKind(
             "picture",

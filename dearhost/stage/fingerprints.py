@@ -18,8 +18,8 @@ from dearhost.storage import fingerprint
 if TYPE_CHECKING:
     from dearhost.stage.timeline import SceneTimeline
 
-VERSION = "stage-20"
-SETS_VERSION = "sets-4"
+VERSION = "stage-21"
+SETS_VERSION = "sets-5"
 NOT_SEEN = frozenset(("id", "start", "choices", "stings", "notes", "lines"))
 """Fields of a scene that do not count as they are. What is seen of lines is in roles and captions; of choices those
 count that the table says touch the picture. A transition counts in the chunk that begins the scene."""

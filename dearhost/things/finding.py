@@ -61,6 +61,14 @@ class ThingIndex:
                 scores[name] = scores.get(name, 0.0) + score * (1.0 if self._things[name].drawn else _SHAPE)
         return sorted((Found(score, name) for name, score in scores.items()), key=lambda f: (-f.score, f.name))
 
+    def is_drawn(self, name: str) -> bool:
+        """Whether a thing is drawn by hand."""
+        return self._things[name].drawn
+
+    def is_named(self, name: str, word: str) -> bool:
+        """Whether a word is a part of a thing's name."""
+        return stem(word) in map(stem, name.split("-"))
+
     def search(self, text: str, most: int = 24) -> list[str]:
         """Names for what somebody types to look for a thing, best first; a word that is not finished counts too."""
         words = [match.group().lower() for match in words_in(text)]

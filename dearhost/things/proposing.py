@@ -18,6 +18,14 @@ _TWO_WORDS = 1.5
 _VERB = 0.55
 """What a word that says how things stand counts as a thing: "send" is an arrow sooner than a letter."""
 _MOST, _RUNNERS = 3, 4
+_WEAK_WORDS = """
+good new well big small high low next old long short great nice dark dry wet warm cold hot late early quick fast
+slow strong quiet loud best better first last free safe open closed full empty whole half ready busy young easy
+hard left right today now soon again always
+"""
+_WEAK = frozenset(_WEAK_WORDS.split())
+_WEAK_PART = 0.4
+"""What a word that tells how something is counts as a thing: a dark line is no lantern."""
 
 
 class _Relation(NamedTuple):
@@ -44,34 +52,10 @@ _RELATIONS = (
 )
 """In the order they are thought of."""
 _COUNTS = {"two": 2, "both": 2, "three": 3, "four": 4, "five": 5, "six": 6, "several": 4, "many": 5, "dozens": 6}
-_STOP = LANGUAGES["en"].function_words | frozenset(
-    [
-        "just",
-        "very",
-        "so",
-        "up",
-        "out",
-        "there",
-        "here",
-        "when",
-        "all",
-        "every",
-        "each",
-        "has",
-        "have",
-        "had",
-        "will",
-        "can",
-        "may",
-        "must",
-        "please",
-        "let",
-        "us",
-        "also",
-        "more",
-        "most",
-    ]
-)
+_STOP_WORDS = """
+just very so up out there here when all every each has have had will can may must please let us also more most
+"""
+_STOP = LANGUAGES["en"].function_words | frozenset(_STOP_WORDS.split())
 
 
 @dataclass(frozen=True, slots=True)
@@ -153,8 +137,8 @@ def _read(
             continue
         if word not in _STOP and len(word) > 1:
             single = _found([word], [placed[at]], index)
-            if single and relation:
-                single = replace(single, score=single.score * _VERB)
+            if single and (relation or word in _WEAK):
+                single = replace(single, score=single.score * (_VERB if relation else _WEAK_PART))
             if single and single.score >= _LEAST and not any(single.thing == part.thing for _, part in parts):
                 parts.append((at, single))
         at += 1
@@ -163,6 +147,12 @@ def _read(
 
 def _found(words: list[str], placed: list[Word], index: ThingIndex, *, two: bool = False) -> Part | None:
     ranked = index.rank([f"{stem(words[0])}_{stem(words[1])}"] if two else terms_of(words))
+    if not ranked:
+        return None
+    if not two:  # a shape is taken for its name only: what else it is listed under is too wide
+        ranked = [
+            found for found in ranked if index.is_drawn(found.name) or index.is_named(found.name, words[0])
+        ] or ranked[:0]
     if not ranked:
         return None
     score = ranked[0].score * (_TWO_WORDS if two else 1.0)

@@ -20,6 +20,7 @@ from server.jobs.api import router as jobs
 from server.productions.api import router as productions
 from server.productions.say_as_api import router as say_as
 from server.productions.stage_api import router as stage
+from server.productions.staging_api import router as staging
 from server.productions.takes_api import router as takes
 from server.productions.voice_api import router as voice
 from server.productions.writing_api import router as pasting
@@ -58,6 +59,7 @@ for prefix, router in (
     ("/productions", takes),
     ("/productions", say_as),
     ("/productions", voice),
+    ("/staging", staging),
     ("/writing", drafting),
     ("/writing", models),
     ("/writing", documents),

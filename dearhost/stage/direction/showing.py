@@ -9,7 +9,7 @@ from dataclasses import dataclass, replace
 from dearhost.languages import LANGUAGES
 from dearhost.production import CUE_KINDS, playable
 from dearhost.production.cue_kinds import BESIDE
-from dearhost.script import Cue, Line, word_index, word_indices
+from dearhost.script import Cue, Line, display_name, word_index, word_indices
 from dearhost.speech import Reading
 from dearhost.stage.direction.cueing import end_of, moment_of
 from dearhost.stage.layout.shots import Room
@@ -62,6 +62,8 @@ def shown_of(lines: Iterable[tuple[Line, float, Reading]], duration: float, stag
             latest[group] = len(shown)
             span = Span(at, min(duration, end))
             parameters = {name: value for name, value in cue.parameters.items() if name != "seconds"}
+            if cue.kind == "lower-third" and not cue.text("name").strip():
+                parameters["name"] = display_name(line.speaker)
             said = words_said(line, cue)
             moments = (
                 _fall(line, cue, start, reading, row_texts(cue.text("rows"), said), span) if cue.kind == "list" else ()
@@ -72,7 +74,7 @@ def shown_of(lines: Iterable[tuple[Line, float, Reading]], duration: float, stag
 
 def _place_of(cue: Cue) -> str:
     """What shares a place gives way to each other: titles go with everything else."""
-    return "title" if cue.kind == "title" else "panel"
+    return "title" if cue.kind in ("title", "lower-third") else "panel"
 
 
 def rooms_of(shown: Sequence[Shown], speaks: Sequence[tuple[str, float, float]]) -> list[Room]:

@@ -94,12 +94,23 @@ def _drawn(come: Coming) -> None:
     come.canvas.clipPath(polygon(ragged), skia.ClipOp.kIntersect, True)
 
 
+def _rises(come: Coming) -> None:
+    come.canvas.translate(0, (come.size[1] - come.box[1]) * 0.5 * (1 - back_out(come.done, 0.6)))
+
+
+def _drops(come: Coming) -> None:
+    come.canvas.translate(0, -come.box[3] * 0.5 * (1 - back_out(come.done, 0.6)))
+
+
 ENTRANCES: Mapping[str, Entrance] = {
     "slides": Entrance(0.46, _slides),
     "unfolds": Entrance(0.52, _unfolds),
     "pops": Entrance(0.34, _pops),
     "turns": Entrance(0.50, _turns),
     "drawn": Entrance(0.80, _drawn),
+    "rises": Entrance(0.46, _rises),
+    "drops": Entrance(0.46, _drops),
+    "fades": Entrance(0.50, lambda come: None),
 }
 """By the names of ``production.cue_kinds.COMES``."""
 
@@ -118,11 +129,12 @@ def coming(way: str, come: Coming) -> Iterator[None]:
     come.canvas.save()
     if come.done < 1:
         ENTRANCES[way].transform(come)
-        if way in ("slides", "unfolds", "turns", "pops") and come.done < 0.3:
+        solid = 1.0 if way == "fades" else 0.3  # from here on it is not seen through
+        if way != "drawn" and come.done < solid:
             left, top, right, bottom = come.box
             edge = 60 * come.unit
             bounds = skia.Rect.MakeLTRB(left - edge, top - edge, right + edge, bottom + edge)
-            come.canvas.saveLayerAlpha(bounds, round(255 * math.sqrt(come.done / 0.3)))
+            come.canvas.saveLayerAlpha(bounds, round(255 * math.sqrt(come.done / solid)))
             try:
                 yield
             finally:

@@ -187,7 +187,7 @@ class LetteringLayers:
 
     def __init__(self, scene: SceneTimeline, picture: Picture, frame_rate: FrameRate, resources: Resources) -> None:
         self.scene, self.picture, self._rate = scene, picture, frame_rate
-        self._fonts = Fonts.at(resources.fonts)
+        self._fonts = Fonts.at(resources.fonts, scene.choices.type)
         self.shown = ShownLayers(scene, picture, self._fonts)
 
     def layers(self, frame: int) -> list[Layer]:
@@ -216,7 +216,7 @@ class SceneLayers:
         """``daylight``: the time of day whose light falls on the hosts."""
         self.scene, self.picture, self._rate = scene, picture, frame_rate
         self._light = light_filter(daylight, DAYLIGHTS[daylight].host)
-        fonts = Fonts.at(resources.fonts)
+        fonts = Fonts.at(resources.fonts, scene.choices.type)
         self._shown = ShownLayers(scene, picture, fonts)
         self._lettering = LetteringLayers(scene, picture, frame_rate, resources)
         contents = Contents(sign_lettering(fonts), resources.pictures.open)

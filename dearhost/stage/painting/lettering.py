@@ -7,15 +7,14 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Any
 
-from dearhost.drawing.colours import darker, paint
+from dearhost.drawing.colours import paint
 from dearhost.drawing.cut_shapes import cut_rect
 from dearhost.drawing.fonts import Fonts, Word, balanced_lines
-from dearhost.drawing.outlines import moved, polygon
+from dearhost.drawing.outlines import moved
 from dearhost.drawing.paper import Paper
 from dearhost.script import words_of
 from dearhost.stage.captions import Caption
 from dearhost.stage.layout.shapes import Picture
-from dearhost.stage.timeline import Shown
 
 CAPTION_PAPER, CAPTION_INK = "#FFFDF4", "#1E2B35"
 LABEL_PAPER, LABEL_INK = "#14676B", "#FFFFFF"
@@ -136,76 +135,3 @@ class CaptionDrawing:
         width = placed.core_width + 0.32 * size
         canvas.drawPath(cut_rect(left, top, width, 1.22 * size, 2 * u), paint(HIGHLIGHT))
         canvas.drawPath(cut_rect(left, top + 1.14 * size, width, 0.10 * size, 0.5), paint(HIGHLIGHT_RULE))
-
-
-class TitleDrawing:
-    """A scene's heading on a slip of paper that slides in from the left and out again."""
-
-    ENTER, LEAVE = 0.46, 0.32
-
-    def __init__(self, shown: Shown, picture: Picture, fonts: Fonts) -> None:
-        self._span, self.picture = shown.span, picture
-        layout, u = picture.layout, picture.unit
-        left, _, right, _ = picture.pixels(layout.title_safe)
-        x, y = layout.lower_third[0] * picture.width, layout.lower_third[1] * picture.height
-        size = layout.title_text * picture.height
-        room = (right - left) * (0.62 if picture.shape == "16:9" else 0.94) - 3.4 * size
-        texts = shown.text("text").split() or [" "]
-        while True:
-            words = [fonts.word(t, size, face="serif") for t in texts]
-            space = fonts.word("n n", size, face="serif").width - 2 * fonts.word("n", size, face="serif").width
-            lines = balanced_lines([w.width for w in words], space, room)
-            widest = max(sum(w.width for w in words[a:b]) + space * (b - a - 1) for a, b in lines)
-            if (len(lines) <= 2 and widest <= room) or size <= layout.title_text * picture.height * 0.6:
-                break
-            size *= 0.95
-        self.size = size
-        self._number: Word | None = None
-        if number := shown.text("number"):
-            self._number = fonts.word(number, size, face="serif", weight="regular", colour="vermilion-dark")
-        self._rows = [(words[a:b], space) for a, b in lines]
-        self._indent = self._number.width + 0.84 * size if self._number else 0.0
-        width = max(widest, size) + self._indent + 1.5 * size
-        height = len(lines) * size * 1.22 + size * 0.9
-        y = min(y, layout.captions[1] * picture.height - height - 14 * u)
-        self.paper_box: PixelBox = (x, y, x + width, y + height)
-        self.box: PixelBox = (0, y - 40 * u, x + width + 40 * u, y + height + 40 * u)
-
-    def key(self, moment: float) -> float:
-        """How far it is in: 0 out, 1 in place."""
-        span = self._span
-        entered = min(1.0, max(0.0, (moment - span.start) / self.ENTER))
-        left = min(1.0, max(0.0, (span.end - moment) / self.LEAVE))
-        eased = 1 + 1.7 * (entered - 1) ** 3 + 0.7 * (entered - 1) ** 2
-        return round(min(eased, left * left * (3 - 2 * left) if left < 1 else eased), 4)
-
-    def draw(self, canvas: Any, moment: float) -> None:
-        """Draw at ``moment`` of the scene; nothing outside its span."""
-        if not self._span.holds(moment):
-            return
-        arrived, u = self.key(moment), self.picture.unit
-        left, top, right, bottom = self.paper_box
-        canvas.save()
-        canvas.translate(-right * (1 - arrived), 0)
-        canvas.rotate(-2.5 * (1 - arrived), (left + right) / 2, (top + bottom) / 2)
-        sheet = cut_rect(left, top, right - left, bottom - top, 3 * u)
-        canvas.drawPath(moved(sheet, 9 * u, 12 * u), paint("ink", 0.20))
-        paper = Paper(canvas, u)
-        paper.piece(sheet, CAPTION_PAPER, darker(CAPTION_PAPER, 0.10), crescent=(5 * u, 4 * u))
-        size = self.size
-        x, baseline = left + 0.75 * size, top + 0.45 * size + size * 0.98
-        if self._number:
-            self._number.draw(canvas, x, baseline)
-            bar = x + self._number.width + 0.42 * size
-            ends = (top + 0.5 * size, bottom - 0.5 * size)
-            line = [complex(bar, ends[0]), complex(bar + 2.5 * u, ends[0]),
-                    complex(bar + 2.5 * u, ends[1]), complex(bar, ends[1])]  # fmt: skip
-            canvas.drawPath(polygon(line), paint("ink", 0.5))
-        x += self._indent
-        for words, space in self._rows:
-            at = x
-            for word in words:
-                word.draw(canvas, at, baseline)
-                at += word.width + space
-            baseline += size * 1.22
-        canvas.restore()

@@ -10,7 +10,6 @@ from dearhost.drawing.fonts import Fonts
 from dearhost.stage.layout.shapes import Picture
 from dearhost.stage.painting.cutaways import CutawayDrawing
 from dearhost.stage.painting.layer import Layer, pixel_box
-from dearhost.stage.painting.lettering import TitleDrawing
 from dearhost.stage.painting.panels import (
     ComparisonPanel,
     EndCardPanel,
@@ -20,6 +19,7 @@ from dearhost.stage.painting.panels import (
     PicturePanel,
     QuotationPanel,
 )
+from dearhost.stage.painting.titles import NameDrawing, TitleDrawing
 from dearhost.stage.timeline import HEADING, SceneTimeline, Shown
 
 
@@ -58,6 +58,7 @@ SHOWN: Mapping[str, ShownKind] = {
     "comparison": ShownKind("cutaway", ComparisonPanel),
     "words": ShownKind("cutaway", LargeWordsPanel),
     "end-card": ShownKind("cutaway", EndCardPanel),
+    "lower-third": ShownKind("title", NameDrawing, steady=True),
     HEADING: ShownKind("title", TitleDrawing, steady=True),
     "title": ShownKind("title", TitleDrawing, steady=True),
 }

@@ -11,6 +11,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from dearhost.drawing.fonts import PAIRS
 from dearhost.errors import ScriptError, StageError
 from dearhost.production import (
     CHOICES,
@@ -210,6 +211,7 @@ def test_the_stage_draws_every_value_there_is() -> None:
     assert {"own", *PALETTES} == set(CHOICES["palette"].values)
     assert {"own", *DAYLIGHTS} == set(CHOICES["daylight"].values)
     assert set(WEATHERS) == set(CHOICES["weather"].values)
+    assert set(PAIRS) == set(CHOICES["type"].values)
     assert {"cut", *KINDS} == set(CHOICES["transition"].values)
     assert set(LAYOUTS) == set(RATIOS) == set(DEFAULT_HEIGHTS) == set(CHOICES["shape"].values)
     assert {"none", *HEIGHTS} == set(CHOICES["furniture"].values)

@@ -12,8 +12,8 @@ from dearhost.stage import Painter, Picture, Timeline, compile_timeline, first_f
 from dearhost.stage.backdrops import DRAWN_SETS, Scenery, draw_set
 from dearhost.stage.painting import layer_cache
 from dearhost.stage.painting.layers import LetteringLayers
-from dearhost.stage.painting.lettering import TitleDrawing
 from dearhost.stage.painting.scene_painters import Sheet
+from dearhost.stage.painting.titles import TitleDrawing
 from dearhost.timebase import FrameRate
 from tests.conftest import with_tones
 

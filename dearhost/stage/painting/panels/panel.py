@@ -18,6 +18,16 @@ _MARGIN = 60
 """Units about a panel that its shadow and its coming take up."""
 
 
+def reach(way: str, box: Box, picture: Picture) -> Box:
+    """What of the picture something in ``box`` takes up while it comes and goes."""
+    left, top, right, bottom = box
+    if way == "slides":
+        left, right = 0.0, float(picture.width)
+    elif way in ("rises", "drops"):
+        top, bottom = 0.0, float(picture.height)
+    return max(0.0, left), max(0.0, top), min(float(picture.width), right), min(float(picture.height), bottom)
+
+
 class Panel:
     """Shown in ``box`` pixels; what it says is drawn by ``draw_content`` of a subclass."""
 
@@ -30,11 +40,7 @@ class Panel:
         self.unit = picture.unit
         edge = _MARGIN * self.unit
         left, top, right, bottom = self.panel
-        slides = shown.text("comes") == "slides"
-        self.box: Box = (
-            0.0 if slides else left - edge, max(0.0, top - edge), picture.width if slides else right + edge,
-            min(picture.height, bottom + edge),
-        )  # fmt: skip
+        self.box: Box = reach(shown.text("comes"), (left - edge, top - edge, right + edge, bottom + edge), picture)
 
     @property
     def inside(self) -> Box:

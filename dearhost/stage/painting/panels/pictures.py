@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import zlib
+from collections.abc import Sequence
 from typing import Any
 
 from dearhost.drawing.colours import mix
@@ -24,13 +25,18 @@ def things_of(shown: Shown) -> list[str]:
     return [name for name in (shown.text("shows"), *also) if name in THINGS]
 
 
+def field_of(things: Sequence[str]) -> str:
+    """The colour behind things: the same for the same ones."""
+    return _FIELDS[zlib.crc32(" ".join(things).encode()) % len(_FIELDS)]
+
+
 class PicturePanel(Panel):
     """On a mount, or over the whole picture."""
 
     def __init__(self, shown: Shown, picture: Picture, fonts: Fonts) -> None:
         super().__init__(shown, picture, fonts)
         self._things = things_of(shown)
-        self._field = _FIELDS[zlib.crc32(" ".join(self._things).encode()) % len(_FIELDS)]
+        self._field = field_of(self._things)
 
     def ground(self) -> str:
         """The field of the picture."""

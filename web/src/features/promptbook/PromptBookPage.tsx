@@ -259,7 +259,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 								onSayAs={() => setSaying({ lineId: wordAtCaret(editor.state)?.lineId ?? "", word: "" })}
 							/>
 						)}
-						{tab === "Set" && <SetPanel {...panel} />}
+						{tab === "Set" && <SetPanel {...panel} editor={editor} />}
 						{tab === "Deliver" && <DeliverPanel {...{ productionId, revision, document, check, kept, editor }} />}
 					</div>
 				</section>

@@ -1365,6 +1365,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/staging/things": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Find Things
+         * @description Names of things for the words, best first.
+         */
+        get: operations["findThings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/staging/pictures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Propose Pictures
+         * @description Pictures for the words of lines: suggestions, in the order of the script.
+         */
+        post: operations["proposePictures"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/writing/drafts": {
         parameters: {
             query?: never;
@@ -2535,17 +2575,47 @@ export interface components {
              */
             set: string;
             /**
+             * Palette
+             * @default own
+             * @enum {string}
+             */
+            palette: "own" | "harbour" | "chalk" | "slate" | "brick" | "plum" | "moss";
+            /**
+             * Daylight
+             * @default own
+             * @enum {string}
+             */
+            daylight: "own" | "morning" | "noon" | "dusk" | "night";
+            /**
+             * Weather
+             * @default clear
+             * @enum {string}
+             */
+            weather: "clear" | "cloudy" | "rain" | "snow" | "fog";
+            /**
              * Framing
              * @default medium
              * @enum {string}
              */
             framing: "wide" | "full" | "medium" | "close-up" | "bubble" | "square-bubble";
             /**
+             * Type
+             * @default house
+             * @enum {string}
+             */
+            type: "house" | "slab" | "round" | "poster" | "classic" | "hand";
+            /**
+             * Layout
+             * @default alone
+             * @enum {string}
+             */
+            layout: "alone" | "left" | "right" | "none";
+            /**
              * Transition
              * @default dissolve
              * @enum {string}
              */
-            transition: "cut" | "dissolve";
+            transition: "cut" | "dissolve" | "page-turn" | "slide-left" | "slide-right" | "slide-up" | "slide-down" | "iris" | "ink-wipe";
             /**
              * Liveliness
              * @default normal
@@ -2647,7 +2717,11 @@ export interface components {
              *       "looks": {},
              *       "captions": null,
              *       "set": null,
+             *       "palette": null,
+             *       "daylight": null,
+             *       "weather": null,
              *       "framing": null,
+             *       "layout": null,
              *       "transition": null,
              *       "furniture": null,
              *       "cutting": null,
@@ -2721,10 +2795,18 @@ export interface components {
             captions?: boolean | null;
             /** Set */
             set?: string | null;
+            /** Palette */
+            palette?: ("own" | "harbour" | "chalk" | "slate" | "brick" | "plum" | "moss") | null;
+            /** Daylight */
+            daylight?: ("own" | "morning" | "noon" | "dusk" | "night") | null;
+            /** Weather */
+            weather?: ("clear" | "cloudy" | "rain" | "snow" | "fog") | null;
             /** Framing */
             framing?: ("wide" | "full" | "medium" | "close-up" | "bubble" | "square-bubble") | null;
+            /** Layout */
+            layout?: ("alone" | "left" | "right" | "none") | null;
             /** Transition */
-            transition?: ("cut" | "dissolve") | null;
+            transition?: ("cut" | "dissolve" | "page-turn" | "slide-left" | "slide-right" | "slide-up" | "slide-down" | "iris" | "ink-wipe") | null;
             /** Furniture */
             furniture?: ("none" | "desk" | "counter") | null;
             /** Cutting */
@@ -3655,6 +3737,63 @@ export interface components {
             instead_of: string;
             /** Productions */
             productions: string[];
+        };
+        /**
+         * ProposedPicture
+         * @description A picture for the words at ``start`` to ``end`` of a line.
+         */
+        ProposedPicture: {
+            /** Line */
+            line: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** Words */
+            words: string;
+            /** Template */
+            template: string;
+            /** Count */
+            count: number;
+            /** Key */
+            key: string;
+            /** Parts */
+            parts: components["schemas"]["ThingOut"][];
+        };
+        /**
+         * ThingOut
+         * @description A thing and the words it was found for.
+         */
+        ThingOut: {
+            /** Thing */
+            thing: string;
+            /** Words */
+            words: string[];
+            /** Runners Up */
+            runners_up: string[];
+        };
+        /**
+         * LineIn
+         * @description A line of the script as it stands.
+         */
+        LineIn: {
+            /** Id */
+            id: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * LinesIn
+         * @description Lines to propose pictures for. ``every``: also for sentences with nothing to show, whose word is set large.
+         */
+        LinesIn: {
+            /** Lines */
+            lines: components["schemas"]["LineIn"][];
+            /**
+             * Every
+             * @default false
+             */
+            every: boolean;
         };
         /**
          * DraftOut
@@ -6040,6 +6179,53 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["JobOut"];
+                };
+            };
+        };
+    };
+    findThings: {
+        parameters: {
+            query?: {
+                words?: string;
+                most?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[];
+                };
+            };
+        };
+    };
+    proposePictures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LinesIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProposedPicture"][];
                 };
             };
         };

@@ -2,6 +2,7 @@ import { type KeyboardEvent, type ReactNode, useEffect, useMemo, useRef, useStat
 import { PictureChoice } from "../../../shared/ui/PictureChoice";
 import { cueLabel, FLAG_SHAPES, foundKinds, meantChoices } from "../document/cueKinds";
 import type { CueKind, CueValues, PlacedCue } from "../document/cues";
+import { ThingField } from "./ThingField";
 
 function FlagShape({ kind }: { kind: CueKind }) {
 	return (
@@ -138,7 +139,7 @@ function ChosenNote({ kind }: { kind: CueKind }) {
 		Framing: "Cuts there, and stays until the next framing.",
 		Text: "Shows words on a slip of paper.",
 		Line: "Holds for the whole line.",
-		Picture: "Shows a picture on a card, or in place of the host.",
+		Picture: "Shown beside the host, who makes room for it, or in place of the host.",
 		Sound: "Heard from the word on, under the voice.",
 		Prop: "Stays in the hand until it is put down or passed on.",
 		Move: "A walk arrives with the word; leaving begins with it.",
@@ -210,6 +211,7 @@ export function CueEditor({ kinds, cue, at, top, stretch, onChange, onMove, onKe
 					key={parameter.name}
 					parameter={parameter}
 					value={cue.parameters[parameter.name] ?? parameter.default}
+					words={cue.word}
 					onChange={(value) => onChange({ ...cue.parameters, [parameter.name]: value })}
 				/>
 			))}
@@ -242,10 +244,18 @@ function asked(kind: CueKind | undefined, cue: PlacedCue): CueKind["parameters"]
 type FieldProps = {
 	parameter: CueKind["parameters"][number];
 	value: number | string;
+	/** What is said there. */
+	words: string;
 	onChange: (value: number | string) => void;
 };
 
-function ParameterField({ parameter, value, onChange }: FieldProps) {
+/** More choices than this are looked for, not listed. */
+const LISTED = 40;
+
+function ParameterField({ parameter, value, words, onChange }: FieldProps) {
+	if (parameter.choices.length > LISTED) {
+		return <ThingField label={parameter.label} value={String(value)} words={words} onChange={onChange} />;
+	}
 	if (parameter.kind === "choice") {
 		return (
 			<fieldset className="words">

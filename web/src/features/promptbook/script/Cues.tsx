@@ -20,6 +20,7 @@ import {
 	wordsAway,
 } from "../document/cues";
 import { newId } from "../document/document";
+import { pictureFor } from "../document/pictures";
 import type { SceneTimes } from "../document/useSceneTimes";
 import { CueEditor, CueList } from "./CueCard";
 import { CueMargin, type PaleCue } from "./CueMargin";
@@ -104,6 +105,18 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onTry, onSayA
 		const id = kind && place(kind, selectedWords(editor.state));
 		if (id && asksFirst(kind)) setOpen({ cue: id });
 	};
+	/** A picture over the selected words, of what they name; without any such thing the words, large. */
+	const putPicture = async () => {
+		const words = selectedWords(editor.state);
+		const [first, last] = [words[0], words.at(-1)];
+		if (!first || !last) return;
+		const { doc } = editor.state;
+		const kind = await pictureFor(doc.textBetween(first.from, last.to));
+		if (editor.state.doc !== doc) return; // the words may be others now
+		const known = kinds.find((k) => k.name === kind.name);
+		const id = known && place(known, words, kind.parameters);
+		if (id) setOpen({ cue: id });
+	};
 	useImperativeHandle(handle, () => ({
 		ask,
 		caret,
@@ -170,6 +183,7 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onTry, onSayA
 				root={root}
 				onCue={ask}
 				onPut={put}
+				onPicture={putPicture}
 				onSayAs={onSayAs}
 				onSpeak={() => {
 					const place = caret();

@@ -6,12 +6,13 @@ type Props = {
 	root: HTMLElement;
 	onCue: () => void;
 	onPut: (kind: string) => void;
+	onPicture: () => void;
 	onSayAs: () => void;
 	onSpeak: () => void;
 };
 
 /** What can be done with selected words; hangs in the speaker's margin, never over the text. */
-export function SelectionSlip({ editor, root, onCue, onPut, onSayAs, onSpeak }: Props) {
+export function SelectionSlip({ editor, root, onCue, onPut, onPicture, onSayAs, onSpeak }: Props) {
 	const [top, setTop] = useState<number | null>(null);
 	useEffect(() => {
 		const place = () => {
@@ -46,6 +47,9 @@ export function SelectionSlip({ editor, root, onCue, onPut, onSayAs, onSpeak }: 
 			</button>
 			<button type="button" title="Alt+E" onClick={() => onPut("emphasis")}>
 				Emphasis
+			</button>
+			<button type="button" onClick={onPicture}>
+				Picture here
 			</button>
 			<button type="button" onClick={() => onPut("pause")}>
 				Pause before

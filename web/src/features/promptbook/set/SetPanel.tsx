@@ -1,41 +1,98 @@
+import type { Editor } from "@tiptap/core";
+import { useState } from "react";
 import { Tick } from "../../../shared/ui/controls";
+import { useChoices } from "../document/catalogue";
 import { EverywhereChoice } from "../document/EverywhereChoice";
 import { type PanelProps, sceneAt } from "../document/panel";
-import { SceneChoice } from "../document/SceneChoice";
+import { type ChoiceValue, holds, type OwnChoice, optionsOf } from "../document/scope";
 import { useProposal } from "../document/useProposal";
+import { ChoiceSentence, type SentenceChoice } from "./ChoiceSentence";
+import { OnWords } from "./OnWords";
+import { type Reach, ScopeWords, widened } from "./reach";
 import { Tail } from "./Tail";
 
-/** What is behind the hosts, how scenes begin and end, and the picture's shape. */
-export function SetPanel({ document, current, change }: PanelProps) {
+const LEAVES = ["The set", "On its words", "Frame and end"] as const;
+const LEADS: readonly [OwnChoice, string, string][] = [
+	["set", "The set is", ","],
+	["daylight", "its light", ","],
+	["weather", "the weather", ","],
+	["palette", "its colours", "."],
+	["layout", "Who speaks stands", ";"],
+	["transition", "it begins with", "."],
+];
+
+/** What is behind the hosts, where they stand, how scenes begin and end, and what is shown on words. */
+export function SetPanel({ document, current, change, editor }: PanelProps & { editor: Editor }) {
 	const { propose, list } = useProposal(change);
+	const table = useChoices();
+	const [leaf, setLeaf] = useState<(typeof LEAVES)[number]>("The set");
+	const [reach, setReach] = useState<Reach>("scene");
 	const { scene, number } = sceneAt(document, current);
-	if (list) return list;
-	const own = scene && { document, scene, number, change, onPropose: propose };
+	if (list || !scene) return list;
+	const now = Object.fromEntries(LEADS.map(([name]) => [name, String(holds(document, scene, name))]));
+	const choose = (name: OwnChoice, label: string, text: string, value: ChoiceValue) => {
+		const wanted = widened(document, scene.id, name, value, reach, `${label}: ${text}`);
+		if (wanted.rows.length > 1) propose(wanted);
+		else change(wanted.part, wanted.own);
+	};
+	const choices = LEADS.flatMap(([name, lead, tail]): SentenceChoice[] => {
+		const entry = table.find((one) => one.name === name);
+		if (!entry) return [];
+		const options = optionsOf(entry).map(({ value, text }) => ({ value: String(value), text }));
+		const text = (value: string) => options.find((option) => option.value === value)?.text ?? value;
+		const shown = ["set", "daylight", "weather", "palette"].includes(name);
+		return [
+			{
+				name,
+				lead,
+				tail,
+				label: entry.label,
+				value: now[name] ?? "",
+				options,
+				...(shown && { picture: (value: string) => setPicture({ ...now, [name]: value }) }),
+				onChoose: (value) => choose(name, entry.label, text(value), value),
+			},
+		];
+	});
 	return (
-		<div className="panel-grid">
-			<div>
-				{own && (
-					<>
-						<SceneChoice {...own} name="set" says={(text) => `The set is “${text}”`} />
-						<SceneChoice {...own} name="transition" says={(text) => `A ${text} at the start`} />
-						<SceneChoice {...own} name="captions" says={(text) => (text === "on" ? "Captions on" : "Captions off")} />
-						<Tail scene={scene} number={number} change={change} />
-					</>
+		<div className="set-panel">
+			<div className="set-leaves" role="tablist" aria-label="Leaves of the set">
+				{LEAVES.map((name) => (
+					<button type="button" key={name} role="tab" aria-selected={name === leaf} onClick={() => setLeaf(name)}>
+						{name}
+					</button>
+				))}
+				{leaf === "The set" && (
+					<ScopeWords reach={reach} number={number} scenes={document.script.scenes.length} onReach={setReach} />
 				)}
 			</div>
-			<div>
-				<EverywhereChoice name="shape" document={document} change={change} />
-				<Tick
-					label="Headings as titles, everywhere"
-					checked={document.titles}
-					onChange={(titles) => change({ titles })}
-				/>
-				<Tick
-					label="Captions name the speaker, everywhere"
-					checked={document.caption_names}
-					onChange={(caption_names) => change({ caption_names })}
-				/>
-			</div>
+			{leaf === "The set" && <ChoiceSentence choices={choices} />}
+			{leaf === "On its words" && <OnWords editor={editor} scene={scene} />}
+			{leaf === "Frame and end" && (
+				<div className="set-more">
+					<EverywhereChoice name="shape" document={document} change={change} />
+					<Tail scene={scene} number={number} change={change} />
+					<Tick
+						label={`Captions in the picture, scene ${number}`}
+						checked={Boolean(holds(document, scene, "captions"))}
+						onChange={(on) => choose("captions", "Captions", on ? "on" : "off", on)}
+					/>
+					<Tick
+						label="Headings as titles, everywhere"
+						checked={document.titles}
+						onChange={(titles) => change({ titles })}
+					/>
+					<Tick
+						label="Captions name the speaker, everywhere"
+						checked={document.caption_names}
+						onChange={(caption_names) => change({ caption_names })}
+					/>
+				</div>
+			)}
 		</div>
 	);
+}
+
+function setPicture({ set, palette, daylight, weather }: Record<string, string>): string {
+	return `/api/staging/sets/${set}.png?palette=${palette}&daylight=${daylight}&weather=${weather}`;
 }

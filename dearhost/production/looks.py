@@ -1,0 +1,66 @@
+"""Looks: choices of a production that go together, set as one. To add one, add its entry."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+
+from dearhost.production.choices import CHOICES, Choices
+from dearhost.script import Script
+
+
+@dataclass(frozen=True, slots=True)
+class Look:
+    """``choices`` by their names in the table; what a look does not name stays as it is."""
+
+    name: str
+    words: str
+    choices: Mapping[str, str]
+
+
+def _look(name: str, words: str, **choices: str) -> Look:
+    assert all(value in CHOICES[key].values for key, value in choices.items())
+    return Look(name, words, choices)
+
+
+LOOKS: Mapping[str, Look] = {
+    look.name: look
+    for look in (
+        _look("tide-room", "The tide room", set="museum", palette="own", daylight="own", weather="clear", type="house",
+              transition="dissolve"),
+        _look("classroom", "A lesson", set="classroom", palette="chalk", daylight="morning", weather="clear",
+              type="round", transition="page-turn"),
+        _look("office", "The office", set="office", palette="slate", daylight="noon", weather="clear", type="poster",
+              transition="slide-left"),
+        _look("market", "Market day", set="street", palette="brick", daylight="morning", weather="clear", type="slab",
+              transition="slide-up"),
+        _look("evening", "An evening in", set="study", palette="plum", daylight="dusk", weather="clear", type="classic",
+              transition="dissolve"),
+        _look("meadow", "In the meadow", set="garden", palette="moss", daylight="morning", weather="clear", type="hand",
+              transition="iris"),
+        _look("poster", "Poster", set="shapes", palette="harbour", daylight="noon", weather="clear", type="poster",
+              transition="ink-wipe"),
+        _look("briefing", "Briefing", set="charts", palette="slate", daylight="noon", weather="clear", type="slab",
+              transition="cut"),
+        _look("seaside", "Seaside", set="beach", palette="harbour", daylight="noon", weather="clear", type="round",
+              transition="slide-right"),
+        _look("night-quay", "The quay at night", set="quay", palette="slate", daylight="night", weather="clear",
+              type="classic", transition="iris"),
+        _look("stage", "On stage", set="curtain", palette="harbour", daylight="noon", weather="clear", type="classic",
+              transition="page-turn"),
+        _look("plain", "Plain paper", set="pattern", palette="chalk", daylight="noon", weather="clear", type="house",
+              transition="dissolve"),
+    )
+}  # fmt: skip
+
+
+def with_look(choices: Choices, script: Script, look: Look) -> tuple[Choices, Script]:
+    """Everything as the look has it: scenes lose what they chose otherwise of what it names."""
+    scenes = tuple(
+        replace(
+            scene,
+            staging=replace(scene.staging, own={k: v for k, v in scene.staging.own.items() if k not in look.choices}),
+        )
+        for scene in script.scenes
+    )
+    return replace(choices, **look.choices), replace(script, scenes=scenes)  # type: ignore[arg-type]  # by name

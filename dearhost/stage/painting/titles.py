@@ -1,0 +1,132 @@
+"""Titles and names on slips of paper."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from dearhost.drawing.colours import darker, paint
+from dearhost.drawing.cut_shapes import cut_rect
+from dearhost.drawing.fonts import Fonts, Word
+from dearhost.drawing.outlines import moved, polygon
+from dearhost.drawing.paper import Paper
+from dearhost.stage.layout.shapes import Picture
+from dearhost.stage.painting.entrances import Box, Coming, arrived, coming
+from dearhost.stage.painting.lettering import CAPTION_PAPER
+from dearhost.stage.painting.panels.panel import reach
+from dearhost.stage.painting.text_blocks import Face, fitted
+from dearhost.stage.timeline import Shown
+
+_LEAST = 0.6
+"""Of its size that a title shrinks to at most, before it takes more lines."""
+_ROLE_INK = "#4B5A61"
+
+
+class Slip:
+    """A slip of paper that comes in its way; a subclass lays out ``paper_box`` and draws what is on it."""
+
+    def __init__(self, shown: Shown, picture: Picture, fonts: Fonts) -> None:
+        self.shown, self.picture, self.fonts = shown, picture, fonts
+        self.way = shown.text("comes") or "slides"
+        self.paper_box: Box = self.laid_out()
+        left, top, right, bottom = self.paper_box
+        edge = 40 * picture.unit
+        self.box: Box = reach(self.way, (left - edge, top - edge, right + edge, bottom + edge), picture)
+
+    def laid_out(self) -> Box:
+        """The slip's box in pixels."""
+        raise NotImplementedError
+
+    def draw_words(self, paper: Paper) -> None:
+        """What is on it."""
+        raise NotImplementedError
+
+    def key(self, moment: float) -> float:
+        """How far it is in: 0 out, 1 in place."""
+        return arrived(self.way, self.shown.span, moment)
+
+    def draw(self, canvas: Any, moment: float) -> None:
+        """Draw at ``moment`` of the scene; nothing outside its span."""
+        done, u = self.key(moment), self.picture.unit
+        if done <= 0:
+            return
+        size = self.picture.width, self.picture.height
+        with coming(self.way, Coming(canvas, self.paper_box, size, u, done)):
+            paper = Paper(canvas, u)
+            left, top, right, bottom = self.paper_box
+            sheet = cut_rect(left, top, right - left, bottom - top, 3 * u)
+            canvas.drawPath(moved(sheet, 9 * u, 12 * u), paint("ink", 0.20))
+            paper.piece(sheet, CAPTION_PAPER, darker(CAPTION_PAPER, 0.10), crescent=(5 * u, 4 * u))
+            self.draw_words(paper)
+
+
+class TitleDrawing(Slip):
+    """A title, or a scene's number and heading."""
+
+    def laid_out(self) -> Box:
+        """At the lower left, above the captions; at the upper left; or in the middle, larger."""
+        picture, layout, u = self.picture, self.picture.layout, self.picture.unit
+        left, safe_top, right, _ = picture.pixels(layout.title_safe)
+        where = self.shown.text("where") or "low"
+        size = layout.title_text * picture.height * (1.5 if where == "centre" else 1.0)
+        share = 0.94 if picture.shape != "16:9" or where == "centre" else 0.62
+        self._number: Word | None = None
+        if number := self.shown.text("number"):
+            self._number = self.fonts.word(number, size, face="serif", weight="regular", colour="vermilion-dark")
+        self._indent = self._number.width + 0.84 * size if self._number else 0.0
+        room = (right - left) * share - 1.6 * size - self._indent
+        box = room, (layout.captions[1] * picture.height - safe_top) * 0.6
+        face = Face("serif", lead=1.22)
+        self._text = fitted(self.fonts, self.shown.text("text") or " ", box, (size, size * _LEAST), face, 2)
+        self.size = size = self._text.size
+        width = self._text.width + self._indent + 1.5 * size
+        height = self._text.height + size * 0.9
+        x, y = layout.lower_third[0] * picture.width, layout.lower_third[1] * picture.height
+        if where == "high":
+            y = safe_top
+        elif where == "centre":
+            x, y = (picture.width - width) / 2, (layout.captions[1] * picture.height - height) / 2
+        y = min(y, layout.captions[1] * picture.height - height - 14 * u)
+        return x, y, x + width, y + height
+
+    def draw_words(self, paper: Paper) -> None:
+        """Number, bar and words."""
+        left, top, _, bottom = self.paper_box
+        size, u = self.size, self.picture.unit
+        x = left + 0.75 * size
+        if self._number:
+            self._number.draw(paper.canvas, x, top + 1.43 * size)
+            bar = x + self._number.width + 0.42 * size
+            ends = (top + 0.5 * size, bottom - 0.5 * size)
+            line = [complex(bar, ends[0]), complex(bar + 2.5 * u, ends[0]),
+                    complex(bar + 2.5 * u, ends[1]), complex(bar, ends[1])]  # fmt: skip
+            paper.flat(polygon(line), "ink", 0.5)
+        self._text.draw(paper.canvas, x + self._indent, top + 0.45 * size)
+
+
+class NameDrawing(Slip):
+    """Who speaks, and what they are."""
+
+    def laid_out(self) -> Box:
+        """At the lower left, above the captions."""
+        picture, layout = self.picture, self.picture.layout
+        left, _, right, _ = picture.pixels(layout.title_safe)
+        size = layout.title_text * picture.height * 0.76
+        room = ((right - left) * (0.46 if picture.shape == "16:9" else 0.8), size * 2.6)
+        self._name = fitted(self.fonts, self.shown.text("name") or " ", room, (size, size * _LEAST), Face("serif"), 2)
+        role = Face("sans", "regular", _ROLE_INK)
+        self._role = fitted(self.fonts, self.shown.text("role"), room, (size * 0.68, size * 0.45), role, 2)
+        self.size = size
+        width = max(self._name.width, self._role.width) + 1.8 * size
+        height = self._name.height + self._role.height + size * (0.9 if self._role.rows else 0.7)
+        x = layout.lower_third[0] * picture.width
+        lowest = layout.captions[1] * picture.height - height - 14 * picture.unit
+        y = min(layout.lower_third[1] * picture.height + 1.2 * size, lowest)
+        return x, y, x + width, y + height
+
+    def draw_words(self, paper: Paper) -> None:
+        """A stroke at the left, the name, and the role under it."""
+        left, top, _, bottom = self.paper_box
+        size = self.size
+        paper.flat(cut_rect(left, top, 0.3 * size, bottom - top, 1), "vermilion")
+        self._name.draw(paper.canvas, left + 0.85 * size, top + 0.35 * size)
+        self._role.draw(paper.canvas, left + 0.85 * size, top + 0.45 * size + self._name.height)

@@ -1,0 +1,108 @@
+"""What can be staged: things to show, pictures proposed for words, small pictures of sets and things."""
+
+from __future__ import annotations
+
+from dataclasses import asdict
+from typing import Any
+
+from django.http import Http404, HttpRequest, HttpResponse
+from ninja import Field, Router, Schema
+
+from dearhost.hosts import THINGS, thing_index
+from dearhost.production import CHOICES
+from dearhost.production.cue_kinds import TEMPLATES
+from dearhost.production.picture_proposals import PictureProposal, pictures_for
+from dearhost.stage.backdrops import Scenery
+from dearhost.stage.samples import picture_png, set_png, thing_png
+from server.studio import studio
+
+router = Router(tags=["staging"])
+_DAY = {"Cache-Control": "private, max-age=86400"}
+_MOST = 60
+
+
+class LineIn(Schema):
+    """A line of the script as it stands."""
+
+    id: str = Field(max_length=64)
+    text: str = Field(max_length=20_000)
+
+
+class LinesIn(Schema):
+    """Lines to propose pictures for. ``every``: also for sentences with nothing to show, whose word is set large."""
+
+    lines: list[LineIn] = Field(max_length=200)
+    every: bool = False
+
+
+class ThingOut(Schema):
+    """A thing and the words it was found for."""
+
+    thing: str
+    words: list[str]
+    runners_up: list[str]
+
+
+class ProposedPicture(Schema):
+    """A picture for the words at ``start`` to ``end`` of a line."""
+
+    line: str
+    start: int
+    end: int
+    words: str
+    template: str
+    count: int
+    key: str
+    parts: list[ThingOut]
+
+
+@router.get("/things", response=list[str], operation_id="findThings")
+def find_things(request: HttpRequest, words: str = "", most: int = 24) -> list[str]:
+    """Names of things for the words, best first."""
+    return thing_index().search(words[:200], max(1, min(most, _MOST)))
+
+
+@router.post("/pictures", response=list[ProposedPicture], operation_id="proposePictures")
+def propose_pictures(request: HttpRequest, data: LinesIn) -> list[dict[str, Any]]:
+    """Pictures for the words of lines: suggestions, in the order of the script."""
+    return [_proposed(line.id, picture) for line in data.lines for picture in pictures_for(line.text, every=data.every)]
+
+
+def _proposed(line: str, picture: PictureProposal) -> dict[str, Any]:
+    proposal = picture.proposal
+    parts = [
+        {"thing": part.thing, "words": [word.text for word in part.words], "runners_up": list(part.runners_up)}
+        for part in proposal.parts
+    ]
+    where = {"line": line, "start": picture.start, "end": picture.end, "words": picture.words}
+    return where | {"template": proposal.template, "count": proposal.count, "key": proposal.key, "parts": parts}
+
+
+@router.get("/things/{name}.png", operation_id="thingPicture", include_in_schema=False)
+def thing_picture(request: HttpRequest, name: str) -> HttpResponse:
+    """A thing by itself."""
+    if name not in THINGS:
+        raise Http404
+    return HttpResponse(thing_png(name), content_type="image/png", headers=_DAY)
+
+
+@router.get("/picture.png", operation_id="composedPicture", include_in_schema=False)
+def composed_picture(request: HttpRequest, things: str, how: str = "solo", count: int = 3) -> HttpResponse:
+    """Things composed as a cue would show them."""
+    names = tuple(name for name in things.split(",")[:6] if name in THINGS)
+    if not names or how not in TEMPLATES:
+        raise Http404
+    png = picture_png(names, how, max(2, min(6, count)), studio().resources.fonts)
+    return HttpResponse(png, content_type="image/png", headers=_DAY)
+
+
+@router.get("/sets/{set_id}.png", operation_id="setPicture", include_in_schema=False)
+def set_picture(
+    request: HttpRequest, set_id: str, palette: str = "own", daylight: str = "own", weather: str = "clear"
+) -> HttpResponse:
+    """A set as it would be with these choices."""
+    scenery = Scenery(set_id, palette, daylight, weather)
+    chosen = asdict(scenery) | {"set": scenery.set_id}
+    if any(chosen[name] not in CHOICES[name].values for name in ("set", "palette", "daylight", "weather")):
+        raise Http404
+    return HttpResponse(set_png(scenery), content_type="image/png", headers=_DAY)

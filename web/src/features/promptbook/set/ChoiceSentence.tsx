@@ -1,0 +1,80 @@
+import { type KeyboardEvent, useEffect, useRef, useState } from "react";
+
+export type SentenceChoice = {
+	name: string;
+	/** What stands before its word in the sentence. */
+	lead: string;
+	/** What stands right after it. */
+	tail: string;
+	label: string;
+	value: string;
+	options: readonly { value: string; text: string }[];
+	/** Where a small picture of an option is, "" for options in words. */
+	picture?: (value: string) => string;
+	onChoose: (value: string) => void;
+};
+
+/** Choices as the underlined words of one sentence; the options of the one that is open lie in a row below. */
+export function ChoiceSentence({ choices }: { choices: readonly SentenceChoice[] }) {
+	const [open, setOpen] = useState(choices[0]?.name ?? "");
+	const row = useRef<HTMLFieldSetElement>(null);
+	const opened = choices.find((choice) => choice.name === open) ?? choices[0];
+	const intoRow = (event: KeyboardEvent) => {
+		if (event.code !== "ArrowDown") return;
+		event.preventDefault();
+		row.current?.querySelector<HTMLElement>("input:checked")?.focus();
+	};
+	return (
+		<>
+			<p className="choice-sentence">
+				{choices.map(({ name, lead, tail, label, value, options }) => (
+					<span key={name}>
+						{lead}{" "}
+						<button
+							type="button"
+							className={name === opened?.name ? "choice-word on" : "choice-word"}
+							aria-label={`${label}: ${wordsOf(options, value)}`}
+							aria-expanded={name === opened?.name}
+							aria-controls="choice-row"
+							onClick={() => setOpen(name)}
+							onFocus={() => setOpen(name)}
+							onKeyDown={intoRow}
+						>
+							{wordsOf(options, value)}
+						</button>
+						{tail}{" "}
+					</span>
+				))}
+			</p>
+			{opened && <ChoiceRow key={opened.name} choice={opened} row={row} />}
+		</>
+	);
+}
+
+function ChoiceRow({ choice, row }: { choice: SentenceChoice; row: React.RefObject<HTMLFieldSetElement | null> }) {
+	const { picture } = choice;
+	useEffect(() => {
+		row.current?.querySelector("label.on")?.scrollIntoView({ block: "nearest", inline: "nearest" });
+	}, [row]);
+	return (
+		<fieldset ref={row} id="choice-row" className={picture ? "choice-row pictured" : "choice-row"}>
+			<legend>{choice.label}</legend>
+			{choice.options.map(({ value, text }) => (
+				<label key={value} className={value === choice.value ? "on" : ""}>
+					<input
+						type="radio"
+						name={choice.name}
+						checked={value === choice.value}
+						onChange={() => choice.onChoose(value)}
+					/>
+					{picture && <img src={picture(value)} alt="" width={98} height={55} loading="lazy" />}
+					<span>{text}</span>
+				</label>
+			))}
+		</fieldset>
+	);
+}
+
+function wordsOf(options: SentenceChoice["options"], value: string): string {
+	return options.find((option) => option.value === value)?.text ?? value;
+}

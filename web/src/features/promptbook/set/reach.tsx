@@ -1,0 +1,58 @@
+import type { ProductionDocument } from "../document/document";
+import { type ChoiceValue, forAllScenes, holds, type OwnChoice, ownChoice, type Proposal } from "../document/scope";
+
+/** How far a choice reaches. */
+export type Reach = "scene" | "on" | "all";
+
+/** The change a choice makes within its reach, and which scenes it changes. */
+export function widened(
+	document: ProductionDocument,
+	sceneId: string,
+	name: OwnChoice,
+	value: ChoiceValue,
+	reach: Reach,
+	says: string,
+): Proposal {
+	const { scenes } = document.script;
+	if (reach === "all" || scenes.length === 1) {
+		return forAllScenes(document, name, value, says, (now) => `now ${now}`);
+	}
+	const first = scenes.findIndex((scene) => scene.id === sceneId);
+	const reached = scenes
+		.map((scene, index) => ({ scene, number: index + 1 }))
+		.filter(({ number }) => (reach === "scene" ? number === first + 1 : number > first));
+	const changed = reached.filter(({ scene }) => holds(document, scene, name) !== value);
+	return {
+		says,
+		rows: changed.map(({ scene, number }) => ({
+			number,
+			heading: scene.heading,
+			now: `now ${holds(document, scene, name)}`,
+		})),
+		part: {},
+		own: changed.map(({ scene }) => ({ sceneId: scene.id, staging: ownChoice(document, name, value) })),
+	};
+}
+
+type Props = { reach: Reach; number: number; scenes: number; onReach: (reach: Reach) => void };
+
+/** For which scenes what is chosen holds; nothing is asked where there is only one. */
+export function ScopeWords({ reach, number, scenes, onReach }: Props) {
+	if (scenes < 2) return <span className="small quiet">the only scene</span>;
+	const words: readonly [Reach, string][] = [
+		["scene", `scene ${number}`],
+		["on", "from here on"],
+		["all", "everywhere"],
+	];
+	return (
+		<fieldset className="words scope-words">
+			<legend className="visually-hidden">For which scenes</legend>
+			{words.map(([value, text]) => (
+				<label key={value} className={value === reach ? "on" : ""}>
+					<input type="radio" name="scope of the set" checked={value === reach} onChange={() => onReach(value)} />
+					{text}
+				</label>
+			))}
+		</fieldset>
+	);
+}
