@@ -9,10 +9,12 @@ from typing import Any
 
 from dearhost.cli.opening import opened_production
 from dearhost.cli.output import ProgressLine, print_json
+from dearhost.cli.staging_commands import looking
 from dearhost.films import CAPTION_MODES, FRAME_RATES, FilmOrder, cast_all, make_film, running_time
 from dearhost.hosts import CAST, EXPRESSIONS, GESTURES
 from dearhost.production import (
     FRAMINGS,
+    LOOKS,
     SETS,
     SHAPES,
     Studio,
@@ -40,6 +42,7 @@ def register(commands: Any) -> None:
     render.add_argument("--fps", type=int, choices=FRAME_RATES, default=30)
     render.add_argument("--captions", choices=CAPTION_MODES, default="burn")
     render.add_argument("--set", choices=tuple(SETS), default="", dest="stage_set")
+    render.add_argument("--look", choices=tuple(LOOKS), default="", help="see 'dear-host looks'")
     render.add_argument("--framing", choices=tuple(FRAMINGS), default="")
     render.add_argument("--json", action="store_true", help="print what was made as JSON")
     render.set_defaults(command=_render)
@@ -66,7 +69,7 @@ def _height(text: str) -> int:
 
 def _render(options: argparse.Namespace) -> None:
     studio = Studio()
-    opened = opened_production(options.script, studio)
+    opened = looking(opened_production(options.script, studio), options.look)
     ensure_speakable(opened.script)
     if options.host:
         studio.hosts.host(options.host)

@@ -6,6 +6,7 @@ from dearhost.production.choices import (
     DAYLIGHTS,
     FRAMINGS,
     FURNITURE,
+    LAYOUTS,
     PALETTES,
     SETS,
     SHAPES,
@@ -22,7 +23,9 @@ from dearhost.production.cue_kinds import CUE_KINDS
 from dearhost.production.fitting_voices import language_findings, unlike_findings
 from dearhost.production.line_reading import manner_in, manner_of, pauses_of, playable
 from dearhost.production.line_voices import voice_of
+from dearhost.production.looks import LOOKS, Look, with_look
 from dearhost.production.opening import open_production, open_production_file
+from dearhost.production.patterns import PATTERNS, Pattern, begun_with
 from dearhost.production.production import (
     EFFECT_CHOICES,
     CastEntry,
@@ -58,7 +61,10 @@ __all__ = [
     "EFFECT_CHOICES",
     "FRAMINGS",
     "FURNITURE",
+    "LAYOUTS",
+    "LOOKS",
     "PALETTES",
+    "PATTERNS",
     "SETS",
     "SHAPES",
     "SUFFIX",
@@ -68,13 +74,16 @@ __all__ = [
     "CastEntry",
     "Choice",
     "Choices",
+    "Look",
     "OpenedProduction",
+    "Pattern",
     "Production",
     "Resources",
     "Scope",
     "Studio",
     "Touches",
     "UnreadableProduction",
+    "begun_with",
     "cast_from_json",
     "compare",
     "data_folder",
@@ -102,6 +111,7 @@ __all__ = [
     "voice_of",
     "with_captions",
     "with_choices",
+    "with_look",
     "write_fountain",
     "write_markdown",
 ]

@@ -12,10 +12,12 @@ from django.shortcuts import get_object_or_404
 from django.utils.text import slugify
 from ninja import File, Query, Router, Status, UploadedFile
 
-from dearhost.errors import DearHostError, UnreadableScript
+from dearhost.errors import DearHostError, StageError, UnreadableScript
 from dearhost.films import running_time
 from dearhost.production import (
+    PATTERNS,
     SUFFIX,
+    begun_with,
     findings,
     open_production,
     pack,
@@ -111,7 +113,13 @@ def list_productions(request: HttpRequest) -> list[dict[str, Any]]:
 
 @router.post("", response={201: ProductionOut}, operation_id="createProduction")
 def create(request: HttpRequest, data: NewProduction) -> Status[Production]:
-    """Begin a production from a text."""
+    """Begin a production from a text, or from a pattern."""
+    if data.pattern:
+        pattern = PATTERNS.get(data.pattern)
+        if pattern is None:
+            raise StageError(f"There is no pattern '{data.pattern}'. Choose one of: {', '.join(PATTERNS)}.")
+        begun, choices = begun_with(pattern)
+        return Status(201, create_production(account(request), begun, data.title, choices=choices))
     script = read_script(data.text, data.kind)
     return Status(201, create_production(account(request), script, data.title))
 

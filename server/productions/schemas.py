@@ -48,8 +48,9 @@ class OpenedOut(Schema):
 
 
 class NewProduction(Schema):
-    """A script as text; ``kind`` plain, markdown, fountain, or "" to guess."""
+    """A script as text; ``kind`` plain, markdown, fountain, or "" to guess; or a ``pattern`` by its name."""
 
+    pattern: str = Field("", max_length=40)
     text: str = ""
     kind: Literal["", "plain", "markdown", "fountain"] = ""
     title: str = ""

@@ -9,7 +9,7 @@ from django.http import Http404, HttpRequest, HttpResponse
 from ninja import Field, Router, Schema
 
 from dearhost.hosts import THINGS, thing_index
-from dearhost.production import CHOICES
+from dearhost.production import CHOICES, LOOKS, PATTERNS, Look, Pattern
 from dearhost.production.cue_kinds import TEMPLATES
 from dearhost.production.picture_proposals import PictureProposal, pictures_for
 from dearhost.stage.backdrops import Scenery
@@ -54,6 +54,35 @@ class ProposedPicture(Schema):
     count: int
     key: str
     parts: list[ThingOut]
+
+
+class PatternOut(Schema):
+    """A script to begin with, and the set it begins in."""
+
+    name: str
+    words: str
+    says: str
+    opening_set: str
+
+
+class LookOut(Schema):
+    """Choices that go together, by their names."""
+
+    name: str
+    words: str
+    choices: dict[str, str]
+
+
+@router.get("/patterns", response=list[PatternOut], operation_id="listPatterns")
+def patterns(request: HttpRequest) -> list[Pattern]:
+    """Everything one can begin with."""
+    return list(PATTERNS.values())
+
+
+@router.get("/looks", response=list[LookOut], operation_id="listLooks")
+def looks(request: HttpRequest) -> list[Look]:
+    """All looks."""
+    return list(LOOKS.values())
 
 
 @router.get("/things", response=list[str], operation_id="findThings")

@@ -8,6 +8,7 @@ import { clock } from "../../shared/time";
 import { MainButton } from "../../shared/ui/controls";
 import { FileInput } from "../../shared/ui/FileInput";
 import { RunningHead } from "../../shared/ui/RunningHead";
+import { Patterns } from "./Patterns";
 import { Productions } from "./Productions";
 import { type Summary, useBegin, useBeginFromRecording, useProductions } from "./useProductions";
 
@@ -73,6 +74,7 @@ function Letter({ begin }: { begin: ReturnType<typeof useBegin> }) {
 	const session = useSession();
 	const productions = useProductions();
 	const [writing, setWriting] = useState(false);
+	const [choosing, setChoosing] = useState(false);
 	const [text, setText] = useState("");
 	const files = useRef<HTMLInputElement>(null);
 	const recordings = useRef<HTMLInputElement>(null);
@@ -104,6 +106,12 @@ function Letter({ begin }: { begin: ReturnType<typeof useBegin> }) {
 						a brief
 					</button>
 					<span className="quiet">What it is about, for whom, what must be said, how long it may run.</span>
+				</li>
+				<li>
+					<button type="button" className="way" aria-expanded={choosing} onClick={() => setChoosing(!choosing)}>
+						a pattern
+					</button>
+					<span className="quiet">A lesson, an ad, a notice …: staged, with places for your own words.</span>
 				</li>
 				<li>
 					<button type="button" className="way" onClick={() => files.current?.click()}>
@@ -141,6 +149,7 @@ function Letter({ begin }: { begin: ReturnType<typeof useBegin> }) {
 					{sentence(listening.error)}
 				</p>
 			)}
+			{choosing && <Patterns onBegin={(pattern) => begin.mutate({ pattern })} busy={begin.isPending} />}
 			{writing && (
 				<form
 					className="new-script"

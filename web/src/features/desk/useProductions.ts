@@ -16,9 +16,10 @@ export function useProductions() {
 export function useBegin() {
 	const navigate = useNavigate();
 	return useMutation({
-		mutationFn: async (from: { text: string; tab?: "Brief" } | { file: File }) => {
-			if ("text" in from) {
-				const body = { text: from.text, kind: "" as const, title: "" };
+		mutationFn: async (from: { text: string; tab?: "Brief" } | { pattern: string } | { file: File }) => {
+			if (!("file" in from)) {
+				const own = { text: "", pattern: "", ...from };
+				const body = { text: own.text, pattern: own.pattern, kind: "" as const, title: "" };
 				return { production: await ask(api.POST("/api/productions", { body })), notes: [] };
 			}
 			const form = new FormData();

@@ -587,7 +587,7 @@ export interface paths {
         put?: never;
         /**
          * Create
-         * @description Begin a production from a text.
+         * @description Begin a production from a text, or from a pattern.
          */
         post: operations["createProduction"];
         delete?: never;
@@ -1359,6 +1359,46 @@ export interface paths {
          * @description Begin a production with a draft of what a recording says. Raises UnreadableSound.
          */
         post: operations["beginFromRecording"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/staging/patterns": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Patterns
+         * @description Everything one can begin with.
+         */
+        get: operations["listPatterns"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/staging/looks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Looks
+         * @description All looks.
+         */
+        get: operations["listLooks"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2820,9 +2860,14 @@ export interface components {
         };
         /**
          * NewProduction
-         * @description A script as text; ``kind`` plain, markdown, fountain, or "" to guess.
+         * @description A script as text; ``kind`` plain, markdown, fountain, or "" to guess; or a ``pattern`` by its name.
          */
         NewProduction: {
+            /**
+             * Pattern
+             * @default
+             */
+            pattern: string;
             /**
              * Text
              * @default
@@ -3737,6 +3782,34 @@ export interface components {
             instead_of: string;
             /** Productions */
             productions: string[];
+        };
+        /**
+         * PatternOut
+         * @description A script to begin with, and the set it begins in.
+         */
+        PatternOut: {
+            /** Name */
+            name: string;
+            /** Words */
+            words: string;
+            /** Says */
+            says: string;
+            /** Opening Set */
+            opening_set: string;
+        };
+        /**
+         * LookOut
+         * @description Choices that go together, by their names.
+         */
+        LookOut: {
+            /** Name */
+            name: string;
+            /** Words */
+            words: string;
+            /** Choices */
+            choices: {
+                [key: string]: string;
+            };
         };
         /**
          * ProposedPicture
@@ -6179,6 +6252,46 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["JobOut"];
+                };
+            };
+        };
+    };
+    listPatterns: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PatternOut"][];
+                };
+            };
+        };
+    };
+    listLooks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookOut"][];
                 };
             };
         };

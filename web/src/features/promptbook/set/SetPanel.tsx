@@ -7,11 +7,12 @@ import { type PanelProps, sceneAt } from "../document/panel";
 import { type ChoiceValue, holds, type OwnChoice, optionsOf } from "../document/scope";
 import { useProposal } from "../document/useProposal";
 import { ChoiceSentence, type SentenceChoice } from "./ChoiceSentence";
+import { Looks } from "./Looks";
 import { OnWords } from "./OnWords";
 import { type Reach, ScopeWords, widened } from "./reach";
 import { Tail } from "./Tail";
 
-const LEAVES = ["The set", "On its words", "Frame and end"] as const;
+const LEAVES = ["The set", "On its words", "Looks", "Frame and end"] as const;
 const LEADS: readonly [OwnChoice, string, string][] = [
 	["set", "The set is", ","],
 	["daylight", "its light", ","],
@@ -68,6 +69,7 @@ export function SetPanel({ document, current, change, editor }: PanelProps & { e
 			</div>
 			{leaf === "The set" && <ChoiceSentence choices={choices} />}
 			{leaf === "On its words" && <OnWords editor={editor} scene={scene} />}
+			{leaf === "Looks" && <Looks document={document} change={change} onPropose={propose} />}
 			{leaf === "Frame and end" && (
 				<div className="set-more">
 					<EverywhereChoice name="shape" document={document} change={change} />
