@@ -97,8 +97,8 @@ FRAMINGS: Mapping[str, str] = {
     "square-bubble": "square corner",
 }  # fmt: skip
 TYPES: Mapping[str, str] = {
-    "house": "a book's", "slab": "a slab's", "round": "round", "poster": "a poster's", "classic": "classic",
-    "hand": "written by hand",
+    "house": "bookish", "slab": "sturdy", "round": "round", "poster": "as on posters", "classic": "classic",
+    "hand": "handwritten",
 }  # fmt: skip
 LAYOUTS: Mapping[str, str] = {
     "alone": "in the middle", "left": "at the left", "right": "at the right", "none": "not seen",

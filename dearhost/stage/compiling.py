@@ -16,7 +16,7 @@ from dearhost.stage.direction.auto_gestures import automatic
 from dearhost.stage.direction.cueing import cue_times, framings_of, stings_of
 from dearhost.stage.direction.moves import needed_end, needed_lead, planned
 from dearhost.stage.direction.roles import handling_in, moves_in, roles_of
-from dearhost.stage.direction.showing import Staging, rooms_of, shown_of
+from dearhost.stage.direction.showing import Staging, beside_each_other, rooms_of, shown_of
 from dearhost.stage.direction.staged_scene import HeardLine, StagedScene
 from dearhost.stage.layout.shots import Staged, turns_of
 from dearhost.stage.pacing import LEAD_IN, place_lines
@@ -137,7 +137,7 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
         shots=tuple(shooting.making_room(shooting.shots(turns, cuts, choices.cutting), rooms_of(shown, speaks))),
         lines=tuple(placed),
         captions=tuple(_captions(production, placed, duration)),
-        shown=(*_heading(staged, number, duration), *shown),
+        shown=tuple(beside_each_other([*_heading(staged, number, duration), *shown])),
         stings=tuple(stings_of(staged.heard)),
         roles=roles,
         notes=tuple(sorted([*notes, *unheld, *(note for plan in plans.values() for note in plan.notes)])),

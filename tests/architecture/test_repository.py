@@ -80,7 +80,7 @@ def test_every_demo_production_can_be_rendered() -> None:
     listed = json.loads((ROOT / "demo" / "productions.json").read_text())
     sources = {"causeway-article.md", "causeway-comments.txt"}  # what a production was begun from
     files = {p.name for p in (ROOT / "demo").iterdir()} - {"productions.json"} - sources
-    assert {entry["script"] for entry in listed} == files and len(files) == 4
+    assert {entry["script"] for entry in listed} == files and len(files) == 5
     for entry in listed:
         ensure_speakable(open_script(ROOT / "demo" / entry["script"]))
     with pytest.raises(Exception, match="scenes"):

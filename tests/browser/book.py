@@ -55,3 +55,15 @@ def still_of(page: Page) -> str:
     picture = page.get_by_alt_text(re.compile("Picture at the playhead"))
     expect(picture).to_be_visible(timeout=30_000)
     return str(picture.get_attribute("src"))
+
+
+def leaf(page: Page, name: str) -> None:
+    """Open a leaf of the Set tab."""
+    page.get_by_role("tablist", name="Leaves of the set").get_by_role("tab", name=name).click()
+
+
+def choose_in_sentence(page: Page, label: str, option: str) -> None:
+    """Open a word of the sentence of choices, and choose what it shall say."""
+    page.get_by_role("button", name=re.compile(f"^{label}: ")).click()
+    pick(page.get_by_role("group", name=label).get_by_label(option, exact=True))
+    expect(page.get_by_role("button", name=f"{label}: {option}")).to_be_visible()

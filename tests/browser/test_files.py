@@ -10,7 +10,7 @@ import docx
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.book import begin, give_voice, kept, pick, tab
+from tests.browser.book import begin, choose_in_sentence, give_voice, kept, tab
 
 pytestmark = pytest.mark.browser
 
@@ -24,7 +24,7 @@ def test_a_production_is_taken_away_as_one_file_and_opened_again(signed_in: Page
     begin(page, "# The pier\n\nMaren: Mama may [[cue: wave left]]bring a boat.\n\n# The bell\n\nSkerry: It rings.\n")
     give_voice(page, "Maren", "Dale")
     tab(page, "Set")
-    pick(page.get_by_role("group", name="Set, in all scenes").get_by_label("the pier"))
+    choose_in_sentence(page, "Set", "the pier")
     tab(page, "Brief")
     page.get_by_label("Point 1").fill("The bell rings")
     kept(page)
@@ -44,7 +44,7 @@ def test_a_production_is_taken_away_as_one_file_and_opened_again(signed_in: Page
     expect(page.get_by_label("Title of the production")).to_have_value("The pier")
     expect(page.get_by_role("button", name="Wave, left, cue on “bring”")).to_be_visible()
     tab(page, "Set")
-    expect(page.get_by_role("group", name="Set, scene 1").get_by_label("the pier")).to_be_checked()
+    expect(page.get_by_role("button", name="Set: the pier")).to_be_visible()
     tab(page, "Voice")
     expect(page.locator(".voice-name").first).to_have_text("Dale")
     tab(page, "Brief")

@@ -7,7 +7,7 @@ import re
 import pytest
 from playwright.sync_api import Locator, Page, expect
 
-from tests.browser.book import begin, give_voice, kept, pick, still_of, tab
+from tests.browser.book import begin, choose_in_sentence, give_voice, kept, leaf, pick, still_of, tab
 from tests.browser.conftest import assert_accessible
 
 pytestmark = pytest.mark.browser
@@ -124,19 +124,20 @@ def test_what_is_chosen_holds_for_the_scene_and_is_listed_before_it_holds_for_al
     for name in ("Maren", "Skerry"):
         give_voice(page, name, "Dale")
     tab(page, "Set")
-    pick(page.get_by_role("group", name="Set, in all scenes").get_by_label("the pier"))
-    apply = page.get_by_role("button", name="Apply to all scenes: Set")
-    apply.click()
+    choose_in_sentence(page, "Set", "the pier")
+    pick(page.get_by_role("group", name="For which scenes").get_by_label("everywhere"))
+    pick(page.get_by_role("group", name="Set").get_by_label("the quay"))
     changes = page.get_by_role("region", name="What will change")
-    expect(changes).to_contain_text("The set is “the pier” in scene 2. Nothing else changes.")
-    expect(changes.get_by_role("listitem")).to_have_text(re.compile("2.*The bell.*now the tide room"))
+    expect(changes).to_contain_text("Set: “the quay” in scenes 1 and 2. Nothing else changes.")
+    expect(changes.get_by_role("listitem").nth(1)).to_have_text(re.compile("2.*The bell.*now the tide room"))
     page.get_by_role("button", name="Leave it").click()
-    expect(page.get_by_role("group", name="Set, scene 1").get_by_label("the pier")).to_be_checked()
-    apply.click()
-    page.get_by_role("button", name="Make 1 change").click()
-    expect(page.get_by_role("group", name="Set, in all scenes").get_by_label("the pier")).to_be_checked()
+    expect(page.get_by_role("button", name="Set: the pier")).to_be_visible()
+    pick(page.get_by_role("group", name="For which scenes").get_by_label("everywhere"))
+    pick(page.get_by_role("group", name="Set").get_by_label("the quay"))
+    page.get_by_role("button", name="Make 2 changes").click()
+    expect(page.get_by_role("button", name="Set: the quay")).to_be_visible()
     page.get_by_role("button", name="Undo").click()
-    expect(page.get_by_role("group", name="Set, scene 1").get_by_label("the pier")).to_be_checked()
+    expect(page.get_by_role("button", name="Set: the pier")).to_be_visible()
 
     # where they stand, by keys on the floor plan; the picture follows; one step to undo
     tab(page, "Host")
@@ -162,6 +163,7 @@ def test_what_is_chosen_holds_for_the_scene_and_is_listed_before_it_holds_for_al
     for _ in range(6):
         page.keyboard.press("ArrowRight")
     tab(page, "Set")
+    leaf(page, "Frame and end")
     expect(page.get_by_label("Scene 1 holds after its last word")).to_have_value(re.compile(r"^1\.[34]"))
 
 

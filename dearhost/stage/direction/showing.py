@@ -12,8 +12,8 @@ from dearhost.production.cue_kinds import BESIDE
 from dearhost.script import Cue, Line, display_name, word_index, word_indices
 from dearhost.speech import Reading
 from dearhost.stage.direction.cueing import end_of, moment_of
-from dearhost.stage.layout.shots import Room
-from dearhost.stage.timeline import Shown
+from dearhost.stage.layout.shots import NOBODY, Room
+from dearhost.stage.timeline import HEADING, Shown
 from dearhost.things.stems import stem, words_in
 from dearhost.timebase import Span
 
@@ -68,31 +68,51 @@ def shown_of(lines: Iterable[tuple[Line, float, Reading]], duration: float, stag
             moments = (
                 _fall(line, cue, start, reading, row_texts(cue.text("rows"), said), span) if cue.kind == "list" else ()
             )
-            shown.append(Shown(cue.kind, span, parameters, said, moments, staging.region(cue.text("place"))))
+            centred = cue.kind == "title" and cue.text("where") == "centre"
+            region = "centre" if centred else staging.region(cue.text("place"))
+            shown.append(Shown(cue.kind, span, parameters, said, moments, region))
     return shown
 
 
 def _place_of(cue: Cue) -> str:
     """What shares a place gives way to each other: titles go with everything else."""
-    return "title" if cue.kind in ("title", "lower-third") else "panel"
+    return "title" if cue.kind in _SLIPS else "panel"
 
 
 def rooms_of(shown: Sequence[Shown], speaks: Sequence[tuple[str, float, float]]) -> list[Room]:
-    """Where hosts make room for what is shown beside them: whoever speaks as it comes. ``speaks``: host, start, end."""
+    """Where hosts make room: for what is shown beside, whoever speaks as it comes; for a title in the middle,
+    everybody, so that it lies over no face. ``speaks``: host, start, end."""
     rooms: list[Room] = []
     for item in shown:
-        if item.region not in ("left", "right") or not speaks:
+        if not speaks or (side := _SIDES.get(item.region, "")) == "":
             continue
         host = next((h for h, _, end in speaks if item.span.start < end), speaks[-1][0])
-        side = "right" if item.region == "left" else "left"
         last = rooms[-1] if rooms else None
         if last and last.host == host and last.side == side and item.span.start - last.end < _STAYS:
             rooms[-1] = replace(last, end=item.span.end)
         else:
             rooms.append(Room(host, side, item.span.start, item.span.end))
-    return rooms
+    return sorted(rooms, key=lambda room: room.start)
 
 
+_SIDES = {"left": "right", "right": "left", "centre": NOBODY}
+"""By the region of what is shown: where who speaks is then."""
+
+
+def beside_each_other(shown: Sequence[Shown]) -> list[Shown]:
+    """Titles and names that come while something is shown beside the host keep to the host's side."""
+    panels = [item for item in shown if item.region in ("left", "right")]
+
+    def placed(item: Shown) -> Shown:
+        if item.kind not in (HEADING, *_SLIPS) or item.region:
+            return item
+        over = next((p for p in panels if p.span.start < item.span.end and item.span.start < p.span.end), None)
+        return replace(item, region=f"beside-{over.region}") if over else item
+
+    return [placed(item) for item in shown]
+
+
+_SLIPS = ("title", "lower-third")
 _STAYS = 2.5
 """Seconds: a host who is to step aside again as soon as this stays aside."""
 

@@ -19,6 +19,7 @@ _AHEAD = 0.12
 _STEPS_BEFORE = 0.35
 """Seconds before something is shown that a host begins to make room."""
 SIDES = ("left", "right")
+NOBODY = "nobody"
 _ASIDE: Mapping[str, float] = {"16:9": 0.09, "1:1": 0.07, "9:16": 0.05}
 """How far from the middle who is seen alone stands, on their own side of the line: they look across the picture."""
 
@@ -34,7 +35,8 @@ class Turn:
 
 @dataclass(frozen=True, slots=True)
 class Room:
-    """Who speaks, ``host``, is at a ``side`` from ``start`` to ``end`` seconds, for something is shown beside."""
+    """Who speaks, ``host``, is at a ``side`` from ``start`` to ``end`` seconds, for something is shown beside; with
+    NOBODY nobody is seen."""
 
     host: str
     side: str
@@ -81,13 +83,19 @@ class Staged:
         for room in rooms:
             before = made[max(i for i, shot in enumerate(made) if i == 0 or shot.start <= room.start)]
             after = made[max(i for i, shot in enumerate(made) if i == 0 or shot.start <= room.end)]
-            if before.bubble or not before.hosts:
+            if before.bubble or self.layout == "none":
                 continue
-            framing = self.framing if self.framing in STANDING else "medium"
-            place = PlacedHost(room.host, *self._beside(framing, room.host, room.side))
             start, end = max(0.0, room.start - _STEPS_BEFORE), room.end
-            shown = Shot(start, (place,), glides=_may_glide(before.hosts, (place,)) and start > 0)
-            back = replace(after, start=end, glides=_may_glide((place,), after.hosts))
+            if room.side == NOBODY:
+                shown, back = Shot(0.0 if start < _SHORTEST else start, ()), replace(after, start=end, glides=False)
+            else:
+                framing = self.framing if self.framing in STANDING else "medium"
+                x, y, head = self._beside(framing, room.host, room.side)
+                place = PlacedHost(room.host, x, y, head)
+                furniture = self._furniture(framing, {room.host: (x, y, head)})
+                shown = Shot(start, (place,), furniture, glides=_may_glide(before.hosts, (place,)) and start > 0)
+                back = replace(after, start=end, glides=_may_glide((place,), after.hosts))
+            start = shown.start
             kept = [shot for shot in made if shot.start < start or shot.start > end]
             made = sorted([*kept, shown, back], key=lambda shot: shot.start)
         return made

@@ -9,7 +9,7 @@ from dearhost.drawing.cut_shapes import cut_rect
 from dearhost.drawing.fonts import Fonts, Word
 from dearhost.drawing.outlines import moved, polygon
 from dearhost.drawing.paper import Paper
-from dearhost.stage.layout.shapes import Picture
+from dearhost.stage.layout.shapes import Picture, panel_box
 from dearhost.stage.painting.entrances import Box, Coming, arrived, coming
 from dearhost.stage.painting.lettering import CAPTION_PAPER
 from dearhost.stage.painting.panels.panel import reach
@@ -40,6 +40,16 @@ class Slip:
         """What is on it."""
         raise NotImplementedError
 
+    def strip(self) -> tuple[float, float]:
+        """Left and right end, in pixels, of where a slip may lie: beside what else is shown there."""
+        left, _, right, _ = self.picture.pixels(self.picture.layout.title_safe)
+        region = self.shown.region.removeprefix("beside-")
+        if region in ("left", "right") and self.picture.shape == "16:9":
+            panel = self.picture.pixels(panel_box(self.picture.shape, region))
+            gap = 24 * self.picture.unit
+            return (left, panel[0] - gap) if region == "right" else (panel[2] + gap, right)
+        return left, right
+
     def key(self, moment: float) -> float:
         """How far it is in: 0 out, 1 in place."""
         return arrived(self.way, self.shown.span, moment)
@@ -65,10 +75,12 @@ class TitleDrawing(Slip):
     def laid_out(self) -> Box:
         """At the lower left, above the captions; at the upper left; or in the middle, larger."""
         picture, layout, u = self.picture, self.picture.layout, self.picture.unit
-        left, safe_top, right, _ = picture.pixels(layout.title_safe)
+        safe_top = layout.title_safe[1] * picture.height
+        left, right = self.strip()
         where = self.shown.text("where") or "low"
         size = layout.title_text * picture.height * (1.5 if where == "centre" else 1.0)
-        share = 0.94 if picture.shape != "16:9" or where == "centre" else 0.62
+        narrow = self.shown.region.startswith("beside-")
+        share = 0.94 if picture.shape != "16:9" or where == "centre" else 1.0 if narrow else 0.62
         self._number: Word | None = None
         if number := self.shown.text("number"):
             self._number = self.fonts.word(number, size, face="serif", weight="regular", colour="vermilion-dark")
@@ -80,7 +92,7 @@ class TitleDrawing(Slip):
         self.size = size = self._text.size
         width = self._text.width + self._indent + 1.5 * size
         height = self._text.height + size * 0.9
-        x, y = layout.lower_third[0] * picture.width, layout.lower_third[1] * picture.height
+        x, y = left, layout.lower_third[1] * picture.height
         if where == "high":
             y = safe_top
         elif where == "centre":
@@ -109,16 +121,17 @@ class NameDrawing(Slip):
     def laid_out(self) -> Box:
         """At the lower left, above the captions."""
         picture, layout = self.picture, self.picture.layout
-        left, _, right, _ = picture.pixels(layout.title_safe)
+        left, right = self.strip()
         size = layout.title_text * picture.height * 0.76
-        room = ((right - left) * (0.46 if picture.shape == "16:9" else 0.8), size * 2.6)
+        narrow = self.shown.region.startswith("beside-")
+        room = ((right - left) * (0.46 if picture.shape == "16:9" and not narrow else 0.8), size * 2.6)
         self._name = fitted(self.fonts, self.shown.text("name") or " ", room, (size, size * _LEAST), Face("serif"), 2)
         role = Face("sans", "regular", _ROLE_INK)
         self._role = fitted(self.fonts, self.shown.text("role"), room, (size * 0.68, size * 0.45), role, 2)
         self.size = size
         width = max(self._name.width, self._role.width) + 1.8 * size
         height = self._name.height + self._role.height + size * (0.9 if self._role.rows else 0.7)
-        x = layout.lower_third[0] * picture.width
+        x = left
         lowest = layout.captions[1] * picture.height - height - 14 * picture.unit
         y = min(layout.lower_third[1] * picture.height + 1.2 * size, lowest)
         return x, y, x + width, y + height

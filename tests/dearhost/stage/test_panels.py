@@ -23,6 +23,7 @@ from dearhost.stage.painting.panels.compositions import compose
 from dearhost.stage.painting.sheet import Sheet
 from dearhost.stage.painting.shown import SHOWN
 from dearhost.stage.painting.text_blocks import Face, fitted
+from dearhost.stage.painting.titles import NameDrawing
 from dearhost.stage.timeline import Shown
 from dearhost.timebase import FrameRate, Span
 from tests.conftest import with_tones
@@ -93,6 +94,28 @@ def test_a_host_steps_aside_without_a_jump_and_comes_back(studio: Studio) -> Non
     assert [round(shot.hosts[0].x, 2) for shot in scene.shots] == [0.5, 0.25, 0.5]
     assert [shot.glides for shot in scene.shots] == [False, True, True]
     assert scene.shots[1].start < scene.shown[0].span.start < scene.shots[2].start
+
+
+def test_a_title_in_the_middle_lies_over_no_face_and_the_host_is_there_for_what_follows(studio: Studio) -> None:
+    title = '[[cue: title text="How low is low water?" centre seconds=2]]Twice a day the harbour empties.'
+    shown = "[[cue: picture map place=beside]]But where does the land end, and where does the sea begin?[[/cue]]"
+    text = f"{title} {shown} That is what we measure here."
+    scene = film(studio, text).scenes[0]
+    first, picture = scene.shown
+    assert not scene.shots[scene.shot_at(first.span.start + 0.2)].hosts
+    beside = scene.shots[scene.shot_at((picture.span.start + picture.span.end) / 2)].hosts
+    assert [round(host.x, 2) for host in beside] == [0.25]
+    assert [round(host.x, 2) for host in scene.shots[-1].hosts] == [0.5]
+
+
+def test_a_name_keeps_to_the_hosts_side_while_something_is_shown_beside(studio: Studio) -> None:
+    text = '[[cue: lower-third role="Curator of a museum with a very long name indeed"]]' + LINES["picture"]
+    scene = film(studio, text).scenes[0]
+    name = next(item for item in scene.shown if item.kind == "lower-third")
+    picture = Picture.of("16:9", 360)
+    drawing = SHOWN["lower-third"].drawing(name, picture, Fonts.at(studio.resources.fonts))
+    assert isinstance(drawing, NameDrawing)
+    assert drawing.paper_box[2] <= picture.pixels(panel_box("16:9", "right"))[0]
 
 
 def test_who_is_not_seen_leaves_the_picture_to_what_is_shown(studio: Studio) -> None:

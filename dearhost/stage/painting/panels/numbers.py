@@ -48,6 +48,10 @@ class NumberPanel(Panel):
         left, top, right, bottom = self.inside
         width, height = right - left, bottom - top
         x = left + width * 0.07
+        if self.whole:  # nothing stands beside it: in the middle
+            widest = max(self._number.width + (self._unit.width if self._unit else 0), width * 0.5)
+            x = left + (width - min(widest, width * 0.86)) / 2
+            width = min(widest, width * 0.86) / 0.86
         parts = [self._number.height * 0.92]
         if self._unit and not self._beside:
             parts.append(self._unit.height)

@@ -22,7 +22,10 @@ class QuotationPanel(Panel):
         text = (shown.text("text").strip() or shown.said).strip("“”\"'„«»")
         left, top, right, bottom = self.inside
         width, height = right - left, bottom - top
-        size, label = (share * picture.height for share in (picture.layout.quotation_text, picture.layout.label_text))
+        size, label = (
+            share * picture.height * (1.35 if self.whole else 1.0)
+            for share in (picture.layout.quotation_text, picture.layout.label_text)
+        )
         self._who = fitted(fonts, shown.text("who").strip(), (width * 0.76, height * 0.14), (label, label * 0.6),
                            Face("sans", "regular", _GOLD), 1)  # fmt: skip
         self._text = fitted(fonts, text or "…", (width * 0.76, height * (0.56 if self._who.rows else 0.66)),

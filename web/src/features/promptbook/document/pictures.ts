@@ -17,7 +17,7 @@ export const SHOWN_KINDS: ReadonlySet<string> = new Set([
 /** The settings of the cue that shows a proposed picture. */
 export function pictureSettings({ parts, template, count }: ProposedPicture): CueValues {
 	const [shows = "", ...also] = parts.map((part) => part.thing);
-	return { shows, also: also.join(", "), how: template, count, place: "beside" };
+	return { shows, also: also.join(", "), how: template, count: Math.max(2, count), place: "beside" };
 }
 
 /** The cue for a picture of these words: of what they name, or the words themselves, large. */

@@ -31,16 +31,18 @@ export function SetPanel({ document, current, change, editor }: PanelProps & { e
 	const { scene, number } = sceneAt(document, current);
 	if (list || !scene) return list;
 	const now = Object.fromEntries(LEADS.map(([name]) => [name, String(holds(document, scene, name))]));
-	const choose = (name: OwnChoice, label: string, text: string, value: ChoiceValue) => {
-		const wanted = widened(document, scene.id, name, value, reach, `${label}: ${text}`);
-		if (wanted.rows.length > 1) propose(wanted);
+	const choose = (name: OwnChoice, value: ChoiceValue) => {
+		const entry = table.find((one) => one.name === name);
+		const options = optionsOf(entry);
+		const shown = (one: ChoiceValue) => options.find((option) => option.value === one)?.text ?? String(one);
+		const wanted = widened(document, scene.id, name, value, reach, `${entry?.label}: “${shown(value)}”`, shown);
+		if (reach !== "scene" && wanted.rows.length) propose(wanted);
 		else change(wanted.part, wanted.own);
 	};
 	const choices = LEADS.flatMap(([name, lead, tail]): SentenceChoice[] => {
 		const entry = table.find((one) => one.name === name);
 		if (!entry) return [];
 		const options = optionsOf(entry).map(({ value, text }) => ({ value: String(value), text }));
-		const text = (value: string) => options.find((option) => option.value === value)?.text ?? value;
 		const shown = ["set", "daylight", "weather", "palette"].includes(name);
 		return [
 			{
@@ -51,18 +53,20 @@ export function SetPanel({ document, current, change, editor }: PanelProps & { e
 				value: now[name] ?? "",
 				options,
 				...(shown && { picture: (value: string) => setPicture({ ...now, [name]: value }) }),
-				onChoose: (value) => choose(name, entry.label, text(value), value),
+				onChoose: (value) => choose(name, value),
 			},
 		];
 	});
 	return (
 		<div className="set-panel">
-			<div className="set-leaves" role="tablist" aria-label="Leaves of the set">
-				{LEAVES.map((name) => (
-					<button type="button" key={name} role="tab" aria-selected={name === leaf} onClick={() => setLeaf(name)}>
-						{name}
-					</button>
-				))}
+			<div className="set-top">
+				<div className="set-leaves" role="tablist" aria-label="Leaves of the set">
+					{LEAVES.map((name) => (
+						<button type="button" key={name} role="tab" aria-selected={name === leaf} onClick={() => setLeaf(name)}>
+							{name}
+						</button>
+					))}
+				</div>
 				{leaf === "The set" && (
 					<ScopeWords reach={reach} number={number} scenes={document.script.scenes.length} onReach={setReach} />
 				)}
@@ -77,7 +81,7 @@ export function SetPanel({ document, current, change, editor }: PanelProps & { e
 					<Tick
 						label={`Captions in the picture, scene ${number}`}
 						checked={Boolean(holds(document, scene, "captions"))}
-						onChange={(on) => choose("captions", "Captions", on ? "on" : "off", on)}
+						onChange={(on) => choose("captions", on)}
 					/>
 					<Tick
 						label="Headings as titles, everywhere"

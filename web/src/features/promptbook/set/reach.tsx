@@ -12,10 +12,12 @@ export function widened(
 	value: ChoiceValue,
 	reach: Reach,
 	says: string,
+	/** How a value is shown in words. */
+	shown: (value: ChoiceValue) => string,
 ): Proposal {
 	const { scenes } = document.script;
 	if (reach === "all" || scenes.length === 1) {
-		return forAllScenes(document, name, value, says, (now) => `now ${now}`);
+		return forAllScenes(document, name, value, says, (now) => `now ${shown(now)}`);
 	}
 	const first = scenes.findIndex((scene) => scene.id === sceneId);
 	const reached = scenes
@@ -27,7 +29,7 @@ export function widened(
 		rows: changed.map(({ scene, number }) => ({
 			number,
 			heading: scene.heading,
-			now: `now ${holds(document, scene, name)}`,
+			now: `now ${shown(holds(document, scene, name))}`,
 		})),
 		part: {},
 		own: changed.map(({ scene }) => ({ sceneId: scene.id, staging: ownChoice(document, name, value) })),
