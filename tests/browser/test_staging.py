@@ -100,7 +100,7 @@ def test_a_pattern_is_begun_with_and_its_places_are_open(signed_in: Page) -> Non
     patterns.filter(has_text="A notice").get_by_role("button").click()
     page.get_by_role("main", name="Script page").wait_for()
     expect(page.get_by_label("Title of the production")).to_have_value("A notice")
-    expect(page.locator(".unspoken, .slot").first).to_contain_text("{date}")
+    expect(page.locator(".placeholder").first).to_contain_text("{date}")
     expect(page.get_by_role("button", name=re.compile("^List, cue on"))).to_be_visible()
     tab(page, "Set")
     expect(page.get_by_role("button", name="Set: an office")).to_be_visible()

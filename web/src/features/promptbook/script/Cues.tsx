@@ -110,9 +110,10 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onTry, onSayA
 		const words = selectedWords(editor.state);
 		const [first, last] = [words[0], words.at(-1)];
 		if (!first || !last) return;
-		const { doc } = editor.state;
-		const kind = await pictureFor(doc.textBetween(first.from, last.to));
-		if (editor.state.doc !== doc) return; // the words may be others now
+		const said = () => editor.state.doc.textBetween(first.from, Math.min(last.to, editor.state.doc.content.size));
+		const before = said();
+		const kind = await pictureFor(before);
+		if (said() !== before) return; // the words are others now
 		const known = kinds.find((k) => k.name === kind.name);
 		const id = known && place(known, words, kind.parameters);
 		if (id) setOpen({ cue: id });
