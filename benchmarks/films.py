@@ -7,20 +7,20 @@ import os
 import signal
 import threading
 import time
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator, Sequence
 from pathlib import Path
 
 import av
 import psutil
 
-from benchmarks.material import RATE, production, studio_in, timeline
+from benchmarks.material import RATE, beside_a_picture, production, studio_in, timeline
 from dearhost.errors import RenderStopped
 from dearhost.films import FilmOrder, make_film
-from dearhost.production import Studio
+from dearhost.production import Production, Studio
 from dearhost.render import RenderSettings, VideoCodec, plan_chunks, render_film
 from dearhost.render.encoding import add_video
 from dearhost.render.frames import FrameSource
-from dearhost.stage import Painter, Picture
+from dearhost.stage import Painter, Picture, compile_timeline
 from dearhost.stage.painting.painter import first_frame
 from dearhost.storage import FolderCache
 
@@ -34,9 +34,20 @@ def film_against_encoding(folder: Path) -> Iterator[str]:
 
     Each round is a scene of its own, as in a film: nothing of it was drawn before. Fonts and kernels are there.
     """
+    yield from _against_encoding(folder, production, ((1080, 0.70), (720, 0.60)))
+
+
+def staged_against_encoding(folder: Path) -> Iterator[str]:
+    """The same with a picture beside the host the whole time, over a painted set at dusk."""
+    yield from _against_encoding(folder, beside_a_picture, ((1080, 0.72), (720, 0.67)))
+
+
+def _against_encoding(
+    folder: Path, written: Callable[[int], Production], aims: Sequence[tuple[int, float]]
+) -> Iterator[str]:
     studio = studio_in(folder)
-    staged = timeline(studio, scenes=2 * _ROUNDS)
-    for turn, (height, aim) in enumerate(((1080, 0.70), (720, 0.60))):
+    staged = compile_timeline(written(2 * _ROUNDS).checked(studio), studio, RATE)
+    for turn, (height, aim) in enumerate(aims):
         picture = Picture.of("16:9", height)
         FrameSource(Painter(staged, picture, studio.resources)).paint(staged.frames - 1)
         ratios = []

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from pathlib import Path
 
-from dearhost.production import Production, Studio, read_script
+from dearhost.production import Choices, Production, Studio, read_script
 from dearhost.stage import Timeline, compile_timeline
 from dearhost.timebase import FrameRate
 
@@ -20,6 +20,13 @@ def production(scenes: int = 1, word: str = "follows", lines: int = 1) -> Produc
     more = "".join(f"\n\nMAREN: {n} times. {LINE.format(follows='follows')}" for n in range(2, lines + 1))
     text = "\n\n".join(f"# Part {n + 1}\n\nMAREN: {LINE.format(follows=word)}{more}" for n in range(scenes))
     return Production(read_script(text))
+
+
+def beside_a_picture(scenes: int = 1) -> Production:
+    """As ``production``, with a picture beside the host while the line is said, at dusk on the quay."""
+    said = "[[cue: picture moon also=wave how=pull place=beside]]{}[[/cue]]".format(LINE.format(follows="follows"))
+    script = read_script("\n\n".join(f"# Part {n + 1}\n\nMAREN: {said}" for n in range(scenes)))
+    return Production(script, choices=Choices(set="quay", daylight="dusk"))
 
 
 def timeline(studio: Studio, scenes: int = 1, word: str = "follows") -> Timeline:

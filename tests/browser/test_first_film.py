@@ -50,7 +50,7 @@ def test_from_a_pasted_script_to_a_film(signed_in: Page, worker: None, tmp_path:
     page.get_by_role("dialog", name="A host for Maren").get_by_role("button", name="Imani Sedge").click()
     give_voice(page, "Skerry", "Pip")
     tab(page, "Set")
-    page.get_by_role("tab", name="Frame and end").click()
+    page.get_by_role("tab", name="Frame").click()
     pick(page.get_by_role("group", name="Shape of the picture").get_by_label("1:1"))
     expect(page.get_by_label("Captions in the picture, scene 1")).to_be_checked()
     kept(page)

@@ -163,7 +163,7 @@ def test_what_is_chosen_holds_for_the_scene_and_is_listed_before_it_holds_for_al
     for _ in range(6):
         page.keyboard.press("ArrowRight")
     tab(page, "Set")
-    leaf(page, "Frame and end")
+    leaf(page, "Frame")
     expect(page.get_by_label("Scene 1 holds after its last word")).to_have_value(re.compile(r"^1\.[34]"))
 
 

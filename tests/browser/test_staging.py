@@ -44,7 +44,7 @@ def test_a_suggestion_is_taken_retimed_and_found_on_its_words_in_the_film(signed
     assert_accessible(page)
 
     # a suggestion names the words it comes from; nothing is shown before it is taken
-    leaf(page, "On its words")
+    leaf(page, "On words")
     prints = page.get_by_role("region", name="Pictures on the words of this scene")
     suggestion = prints.get_by_role("listitem").filter(has_text="The boats leave the harbour.")
     expect(suggestion).to_contain_text("from boats")

@@ -12,7 +12,7 @@ import { OnWords } from "./OnWords";
 import { type Reach, ScopeWords, widened } from "./reach";
 import { Tail } from "./Tail";
 
-const LEAVES = ["The set", "On its words", "Looks", "Frame and end"] as const;
+const LEAVES = ["The set", "On words", "Looks", "Frame"] as const;
 const LEADS: readonly [OwnChoice, string, string][] = [
 	["set", "The set is", ","],
 	["daylight", "its light", ","],
@@ -72,9 +72,9 @@ export function SetPanel({ document, current, change, editor }: PanelProps & { e
 				)}
 			</div>
 			{leaf === "The set" && <ChoiceSentence choices={choices} />}
-			{leaf === "On its words" && <OnWords editor={editor} scene={scene} />}
+			{leaf === "On words" && <OnWords editor={editor} scene={scene} />}
 			{leaf === "Looks" && <Looks document={document} change={change} onPropose={propose} />}
-			{leaf === "Frame and end" && (
+			{leaf === "Frame" && (
 				<div className="set-more">
 					<EverywhereChoice name="shape" document={document} change={change} />
 					<Tail scene={scene} number={number} change={change} />
