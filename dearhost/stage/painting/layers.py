@@ -242,8 +242,13 @@ class SceneLayers:
         number = self.scene.shot_at(moment)
         shot, hosts = self.scene.shots[number], [self._in_light(host.layers(frame)) for host in self.shots[number]]
         shown = self._shown.layers(moment, steady=False)
+        beside = self._shown.layers(moment, steady=False, behind=True)
         if shot.bubble:
-            return [*shown, *in_bubble(shot.bubble, [layer for own in hosts for layer in own], self.picture, number)]
+            return [
+                *beside,
+                *shown,
+                *in_bubble(shot.bubble, [layer for own in hosts for layer in own], self.picture, number),
+            ]
         if shot.furniture and hosts:
             drawing = self._furniture_drawing(shot.furniture)
             box = pixel_box(drawing.box, self.picture)
@@ -252,8 +257,8 @@ class SceneLayers:
             hidden = [_cut_at(layer, box[1] + 24) for layer in itertools.chain(*behind)]
             [desk] = self._in_light([desk])
             standing = self._in_light([item for host in self.shots[number] for item in host.on_desk(moment)])
-            return [*hidden, desk, *standing, *itertools.chain(*before), *shown]
-        return [*itertools.chain(*hosts), *shown]
+            return [*beside, *hidden, desk, *standing, *itertools.chain(*before), *shown]
+        return [*beside, *itertools.chain(*hosts), *shown]
 
     def _in_light(self, layers: list[Layer]) -> list[Layer]:
         """The layers in the light of the time of day."""

@@ -63,6 +63,8 @@ SHOWN: Mapping[str, ShownKind] = {
     "title": ShownKind("title", TitleDrawing, steady=True),
 }
 """By kind, back to front: every kind of cue that is ``shown``, and what a scene shows of itself."""
+_BEHIND = ("left", "right")
+"""Regions beside a host, who stands before what is shown there: no hand is hidden by it."""
 _ORDER = {kind: order for order, kind in enumerate(SHOWN)}
 
 
@@ -73,11 +75,16 @@ class ShownLayers:
         self._scene, self._picture, self._fonts = scene, picture, fonts
         self._drawings: dict[tuple[str, float], ShownDrawing] = {}
 
-    def layers(self, moment: float, *, steady: bool) -> list[Layer]:
-        """What is on the picture at ``moment`` of the scene, back to front: what is ``steady``, or what is not."""
+    def layers(self, moment: float, *, steady: bool, behind: bool = False) -> list[Layer]:
+        """What is on the picture at ``moment`` of the scene, back to front: what is ``steady``, or what is not; of that
+        what lies ``behind`` the hosts, or before them."""
         by_place = {SHOWN[item.kind].place: item for item in self._scene.shown_at(moment)}
         items = sorted(by_place.values(), key=lambda item: _ORDER[item.kind])
-        return [self._layer(item, moment) for item in items if SHOWN[item.kind].steady == steady]
+        return [
+            self._layer(item, moment)
+            for item in items
+            if SHOWN[item.kind].steady == steady and (item.region in _BEHIND) == behind
+        ]
 
     def drawing(self, item: Shown) -> ShownDrawing:
         """What draws ``item``, laid out for this picture."""

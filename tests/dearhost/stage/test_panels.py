@@ -19,6 +19,7 @@ from dearhost.stage import Painter, Picture, Timeline, compile_timeline
 from dearhost.stage.direction.showing import row_texts
 from dearhost.stage.layout.shapes import LAYOUTS, panel_box
 from dearhost.stage.painting.entrances import ENTRANCES, arrived
+from dearhost.stage.painting.layers import SceneLayers
 from dearhost.stage.painting.panels.compositions import compose
 from dearhost.stage.painting.sheet import Sheet
 from dearhost.stage.painting.shown import SHOWN
@@ -86,6 +87,17 @@ def test_the_head_of_who_speaks_is_free(studio: Studio, shape: str, layout: str)
     assert free, (shape, layout, shown.region)
     captions = picture.pixels(LAYOUTS[shape].captions)
     assert bottom <= captions[1] + 1, "captions have a place of their own"
+
+
+@pytest.mark.parametrize(("place", "before"), [("beside", True), ("whole", False)])
+def test_no_hand_is_hidden_by_what_is_shown_beside(studio: Studio, place: str, before: bool) -> None:
+    timeline = film(studio, f"[[cue: picture boat place={place}]][[cue: point-right]]The boats go out at dawn.[[/cue]]")
+    scene = timeline.scenes[0]
+    layers = SceneLayers(scene, "noon", Picture.of("16:9", 360), RATE, studio.resources)
+    middle = (scene.shown[0].span.start + scene.shown[0].span.end) / 2
+    names = [layer.name for layer in layers.layers(RATE.frames_in(middle))]
+    body = next(i for i, name in enumerate(names) if name.endswith(".body"))
+    assert (names.index("cutaway") < body) == before
 
 
 def test_a_host_steps_aside_without_a_jump_and_comes_back(studio: Studio) -> None:
