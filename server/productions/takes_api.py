@@ -77,6 +77,7 @@ class HeardOut(Schema):
     plain: list[float]
     words: list[HeardWord]
     pace: float = Field(description="words a minute")
+    voice: str = Field(description="the voice that says it: the speaker's, or the nearest that has its language")
 
 
 class KeepTakes(Schema):
@@ -131,6 +132,7 @@ def heard(request: HttpRequest, production_id: UUID, line_id: str, revision: int
             for i, (w, (c, said)) in enumerate(zip(reading.words, sure, strict=True))
         ],
         "pace": round(len(reading.words) / minutes),
+        "voice": voice,
     }  # fmt: skip
 
 

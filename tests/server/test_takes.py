@@ -93,6 +93,18 @@ def test_a_line_is_heard_at_the_pace_of_the_film(client: Client, begin: Begin, s
     assert kept["seconds"] == pytest.approx(heard, abs=0.01)
 
 
+def test_a_line_in_another_language_says_whose_voice_it_is_heard_in(
+    client: Client, begin: Begin, studio: Studio
+) -> None:
+    production = english(begin, f"MAREN: {TEXT}\nMAREN: [[cue: language Spanish]]Bienvenidos al muelle.")
+    own, other = lines_of(production)
+    base = f"/api/productions/{production.pk}/lines"
+    speakers = production.document["cast"]["MAREN"]["voice"]
+    assert client.get(f"{base}/{own}/heard").json()["voice"] == speakers
+    heard = client.get(f"{base}/{other}/heard").json()["voice"]
+    assert heard != speakers and studio.voices.voice(heard).language.startswith("es")
+
+
 def test_a_recorded_line_is_heard_with_its_own_word_times(client: Client, begin: Begin, spoken: bytes) -> None:
     production = english(begin, f"MAREN: {TEXT}")
     line = lines_of(production)[0]

@@ -3574,6 +3574,11 @@ export interface components {
              * @description words a minute
              */
             pace: number;
+            /**
+             * Voice
+             * @description the voice that says it: the speaker's, or the nearest that has its language
+             */
+            voice: string;
         };
         /**
          * HeardWord

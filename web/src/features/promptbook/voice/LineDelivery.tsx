@@ -2,6 +2,7 @@ import type { Editor } from "@tiptap/core";
 import { sentence } from "../../../shared/api/client";
 import { PlainButton, WordChoice } from "../../../shared/ui/controls";
 import { Scale } from "../../../shared/ui/Scale";
+import { useVoices } from "../../../shared/voices/useVoices";
 import { useCueKinds } from "../document/cueKinds";
 import type { CueValues } from "../document/cues";
 import { shownName } from "../document/document";
@@ -31,6 +32,8 @@ const WIDE = 556;
 export function LineDelivery({ productionId, editor, line, kept, onHear }: Props) {
 	const kind = useCueKinds().find((k) => k.name === "delivery");
 	const heard = useHeard(productionId, line, kept);
+	const voices = useVoices().data;
+	const speaks = line.recording ? "" : voices?.find(({ id }) => id === heard.data?.voice)?.name;
 	if (!kind) return null;
 	const value = (name: string, usual: number | string) => line.delivery?.parameters[name] ?? usual;
 	const set = (part: CueValues, field: string) =>
@@ -45,6 +48,7 @@ export function LineDelivery({ productionId, editor, line, kept, onHear }: Props
 				{heard.data && (
 					<span className="small quiet num">
 						{heard.data.seconds.toFixed(1)} s, {heard.data.pace} words a minute
+						{speaks && `, spoken by ${speaks}`}
 					</span>
 				)}
 			</h3>
