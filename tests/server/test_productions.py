@@ -137,7 +137,7 @@ def test_unknown_choices_keep_the_text_and_are_explained(client: Client, begin: 
     path = f"/api/productions/{begin().pk}"
     good = client.get(path).json()["document"]
     for key, value, reason in (
-        ("set", "moon", "museum, pier, plain"),
+        ("set", "moon", "museum, classroom, office"),
         ("cast", {"MAREN": {"host": "nobody", "voice": "fake"}}, "maren, tobias, imani"),
     ):
         body = client.get(path).json()
