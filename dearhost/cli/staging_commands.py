@@ -9,13 +9,12 @@ from fractions import Fraction
 from pathlib import Path
 from typing import Any
 
-import skia
-
 from dearhost.cli.opening import opened_production
 from dearhost.cli.output import print_json
 from dearhost.films import cast_all
 from dearhost.hosts import thing_index
 from dearhost.production import LAYOUTS, LOOKS, PATTERNS, SETS, TRANSITIONS, Production, Studio, with_look
+from dearhost.render import still
 from dearhost.stage import DEFAULT_HEIGHTS, Painter, Picture, compile_timeline
 from dearhost.storage import write_whole
 from dearhost.things import propose
@@ -44,14 +43,14 @@ def register(commands: Any) -> None:
     pictures.add_argument("--json", action="store_true")
     pictures.set_defaults(command=_pictures)
 
-    still = commands.add_parser("still", help="one frame of a script's film as PNG or JPEG")
-    still.add_argument("script", type=Path)
-    still.add_argument("--at", type=float, required=True, metavar="SECONDS")
-    still.add_argument("--out", type=Path, required=True, help="a .png or .jpg")
-    still.add_argument("--look", choices=tuple(LOOKS), default="", help="see 'dear-host looks'")
-    still.add_argument("--host", default="", metavar="ID")
-    still.add_argument("--voice", default="", metavar="ID")
-    still.set_defaults(command=_still)
+    frame = commands.add_parser("still", help="one frame of a script's film as PNG or JPEG")
+    frame.add_argument("script", type=Path)
+    frame.add_argument("--at", type=float, required=True, metavar="SECONDS")
+    frame.add_argument("--out", type=Path, required=True, help="a .png or .jpg")
+    frame.add_argument("--look", choices=tuple(LOOKS), default="", help="see 'dear-host looks'")
+    frame.add_argument("--host", default="", metavar="ID")
+    frame.add_argument("--voice", default="", metavar="ID")
+    frame.set_defaults(command=_still)
 
 
 def looking(production: Production, look: str) -> Production:
@@ -106,13 +105,11 @@ def _still(options: argparse.Namespace) -> None:
     timeline = compile_timeline(production, studio, FrameRate(Fraction(30)))
     shape = production.choices.shape
     painter = Painter(timeline, Picture.of(shape, DEFAULT_HEIGHTS[shape]), studio.resources)
-    painter.paint(min(max(0, timeline.frames - 1), timeline.frame_rate.frames_in(max(0.0, options.at))))
-    image = skia.Image.fromarray(painter.pixels, colorType=skia.kBGRA_8888_ColorType)
-    kind = skia.kJPEG if options.out.suffix.lower() in (".jpg", ".jpeg") else skia.kPNG
-    data = bytes(image.encodeToData(kind, 92))
-    write_whole(options.out, lambda path: _write(path, data))
+    jpeg = options.out.suffix.lower() in (".jpg", ".jpeg")
+    data = still(painter, options.at, quality=92, png=not jpeg)
+
+    def write(path: Path) -> None:
+        path.write_bytes(data)
+
+    write_whole(options.out, write)
     print(options.out)
-
-
-def _write(path: Path, data: bytes) -> None:
-    path.write_bytes(data)

@@ -123,8 +123,7 @@ def meant(text: str, language: str = "en") -> Meaning | None:
         if pause:
             return "pause", {"seconds": min(5.0, max(0.1, float((pause[1] or "1").replace(",", "."))))}
     thing = _thing_in(text)
-    shown = _named(_DRAWN, text) or thing
-    if shown in THINGS and _SHOWN.search(text):
+    if _SHOWN.search(text) and (shown := _named(_DRAWN, text) or thing) in THINGS:
         return "picture", {"shows": str(shown)}
     if thing and _HOLDS.search(text):
         return "take", {"prop": thing}

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from fractions import Fraction
 from pathlib import Path
+from typing import Any
 
 import av
 import numpy as np
@@ -13,13 +14,13 @@ from dearhost.errors import RenderError
 from dearhost.stage import Painter
 
 
-def still(painter: Painter, moment: float, *, quality: int = 85) -> bytes:
-    """The frame at ``moment`` (seconds of the film) as JPEG."""
+def still(painter: Painter, moment: float, *, quality: int = 85, png: bool = False) -> bytes:
+    """The frame at ``moment`` (seconds of the film) as JPEG, or as ``png``."""
     timeline = painter.timeline
     last = max(0, timeline.frames - 1)
     frame = min(last, max(0, int(moment * float(timeline.frame_rate.value) + 1e-6)))
     painter.paint(frame)
-    return _as_jpeg(painter.pixels, quality)
+    return _encoded(painter.pixels, skia.kPNG if png else skia.kJPEG, quality)
 
 
 def frame_of_film(film: Path, moment: float, height: int) -> bytes:
@@ -39,9 +40,9 @@ def frame_of_film(film: Path, moment: float, height: int) -> bytes:
             pixels = frame.to_ndarray(format="bgra", width=width, height=height)
     except (av.FFmpegError, StopIteration, IndexError) as error:
         raise RenderError(f"No picture can be read from '{film.name}'. Is the film whole?") from error
-    return _as_jpeg(pixels, quality=80)
+    return _encoded(pixels, skia.kJPEG, quality=80)
 
 
-def _as_jpeg(pixels: np.ndarray, quality: int) -> bytes:
+def _encoded(pixels: np.ndarray, kind: Any, quality: int) -> bytes:
     image = skia.Image.fromarray(np.ascontiguousarray(pixels), colorType=skia.kBGRA_8888_ColorType, copy=False)
-    return bytes(image.encodeToData(skia.kJPEG, quality))
+    return bytes(image.encodeToData(kind, quality))

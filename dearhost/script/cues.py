@@ -15,6 +15,8 @@ from dataclasses import dataclass, field, replace
 from typing import Any
 
 Value = str | float
+_LISTED = 60
+"""More choices than this are not listed in a sentence."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -54,6 +56,8 @@ class Parameter:
             if not isinstance(value, float) or not self.low <= value <= self.high:
                 return f"'{self.name}' must be from {self.low:g} to {self.high:g}{self.unit and ' ' + self.unit}"
         elif self.kind == "choice" and value not in self.choices:
+            if len(self.choices) > _LISTED:
+                return f"'{self.name}' has no '{str(value)[:40]}'; look for another by its words"
             return f"'{self.name}' must be one of {', '.join(self.choices)}"
         elif self.kind == "text" and self.required and not str(value).strip():
             return f"'{self.name}' must not be empty"

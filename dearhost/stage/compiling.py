@@ -16,7 +16,7 @@ from dearhost.stage.direction.auto_gestures import automatic
 from dearhost.stage.direction.cueing import cue_times, framings_of, stings_of
 from dearhost.stage.direction.moves import needed_end, needed_lead, planned
 from dearhost.stage.direction.roles import handling_in, moves_in, roles_of
-from dearhost.stage.direction.showing import Staging, beside_each_other, rooms_of, shown_of
+from dearhost.stage.direction.showing import Arrangement, beside_each_other, rooms_of, shown_of
 from dearhost.stage.direction.staged_scene import HeardLine, StagedScene
 from dearhost.stage.layout.shots import Staged, turns_of
 from dearhost.stage.pacing import LEAD_IN, place_lines
@@ -123,7 +123,7 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
     )
     speaks = [(staged.host_of(line), at, at + reading.duration) for line, at, reading in staged.heard]
     turns = turns_of(speaks)
-    shown = shown_of(staged.heard, duration, Staging(choices.layout, choices.framing))
+    shown = shown_of(staged.heard, duration, Arrangement(choices.layout, choices.framing))
     cuts = [
         (cut.at, cut.framing, production.entry(cut.speaker).host) for cut in framings_of(staged.heard, choices.framing)
     ]

@@ -54,6 +54,15 @@ HEADING = "heading"
 """What is shown of itself at the beginning of a scene: its number and heading, under their names."""
 
 
+@dataclass(frozen=True, slots=True)
+class ShownRow:
+    """A row of a list: what it says, the thing that goes with it ("" for none), and when it falls, in scene time."""
+
+    text: str
+    thing: str
+    at: float
+
+
 @dataclass(frozen=True)
 class Shown:
     """Something on the picture for a while: ``kind`` is that of the cue that asked for it, or HEADING."""
@@ -63,8 +72,8 @@ class Shown:
     parameters: Mapping[str, str | float]
     said: str = ""
     """The words of its stretch."""
-    moments: tuple[float, ...] = ()
-    """When each of its rows falls, in scene time."""
+    rows: tuple[ShownRow, ...] = ()
+    """Of a list."""
     region: str = ""
     """Where it has room, as ``panel_box`` knows it; "" where it goes by its own settings."""
 

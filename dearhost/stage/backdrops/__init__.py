@@ -1,7 +1,7 @@
 """Backdrops: what is behind the hosts, a frame at a time. A set is a backdrop that never changes."""
 
 from dearhost.stage.backdrops.backdrop import Backdrop, Nothing
-from dearhost.stage.backdrops.light import DAYLIGHTS, WEATHERS, light_filter
+from dearhost.stage.backdrops.light import DAYLIGHTS, WEATHERS, host_light
 from dearhost.stage.backdrops.palettes import PALETTES
 from dearhost.stage.backdrops.registry import Scenery, backdrop_for, draw_set
 from dearhost.stage.backdrops.sets import DRAWN_SETS
@@ -16,5 +16,5 @@ __all__ = [
     "Scenery",
     "backdrop_for",
     "draw_set",
-    "light_filter",
+    "host_light",
 ]

@@ -6,14 +6,16 @@ import re
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, replace
 
+from dearhost.hosts import things_for
 from dearhost.languages import LANGUAGES
 from dearhost.production import CUE_KINDS, playable
 from dearhost.production.cue_kinds import BESIDE
 from dearhost.script import Cue, Line, display_name, word_index, word_indices
 from dearhost.speech import Reading
 from dearhost.stage.direction.cueing import end_of, moment_of
+from dearhost.stage.layout.blocking import BUBBLES
 from dearhost.stage.layout.shots import NOBODY, Room
-from dearhost.stage.timeline import HEADING, Shown
+from dearhost.stage.timeline import HEADING, Shown, ShownRow
 from dearhost.things.stems import stem, words_in
 from dearhost.timebase import Span
 
@@ -27,7 +29,7 @@ _SPEECH_WORDS = frozenset().union(*(language.function_words for language in LANG
 
 
 @dataclass(frozen=True, slots=True)
-class Staging:
+class Arrangement:
     """How a scene is laid out, as far as what is shown asks: its ``layout`` and ``framing``."""
 
     layout: str
@@ -39,12 +41,12 @@ class Staging:
             return "whole"
         if place != BESIDE:
             return ""
-        if self.layout == "none" or self.framing in ("bubble", "square-bubble"):
+        if self.layout == "none" or self.framing in BUBBLES:
             return "middle"
         return "left" if self.layout == "right" else "right"
 
 
-def shown_of(lines: Iterable[tuple[Line, float, Reading]], duration: float, staging: Staging) -> list[Shown]:
+def shown_of(lines: Iterable[tuple[Line, float, Reading]], duration: float, arrangement: Arrangement) -> list[Shown]:
     """What cues show on the picture, and from when to when: for a stretch while it is said, for a word as long as the
     cue says. Each gives way to the next in its place."""
     shown: list[Shown] = []
@@ -65,12 +67,10 @@ def shown_of(lines: Iterable[tuple[Line, float, Reading]], duration: float, stag
             if cue.kind == "lower-third" and not cue.text("name").strip():
                 parameters["name"] = display_name(line.speaker)
             said = words_said(line, cue)
-            moments = (
-                _fall(line, cue, start, reading, row_texts(cue.text("rows"), said), span) if cue.kind == "list" else ()
-            )
+            rows = _rows(line, cue, start, reading, said, span) if cue.kind == "list" else ()
             centred = cue.kind == "title" and cue.text("where") == "centre"
-            region = "centre" if centred else staging.region(cue.text("place"))
-            shown.append(Shown(cue.kind, span, parameters, said, moments, region))
+            region = "centre" if centred else arrangement.region(cue.text("place"))
+            shown.append(Shown(cue.kind, span, parameters, said, rows, region))
     return shown
 
 
@@ -132,6 +132,13 @@ def row_texts(rows: str, said: str) -> list[str]:
     written = [row.strip() for row in rows.split("|") if row.strip()]
     parts = written or [part.strip(" ,.;:") for part in _SPLIT.split(_ORDINALS.sub("", said)) if part]
     return [row[:1].upper() + row[1:] for row in parts if row][:MOST_ROWS]
+
+
+def _rows(line: Line, cue: Cue, start: float, reading: Reading, said: str, span: Span) -> tuple[ShownRow, ...]:
+    """The rows of a list, each with the thing that goes with it and the moment it falls."""
+    texts = row_texts(cue.text("rows"), said)
+    moments = _fall(line, cue, start, reading, texts, span)
+    return tuple(ShownRow(text, things_for(text), at) for text, at in zip(texts, moments, strict=True))
 
 
 def _fall(line: Line, cue: Cue, start: float, reading: Reading, rows: Sequence[str], span: Span) -> tuple[float, ...]:

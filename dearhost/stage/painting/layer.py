@@ -30,6 +30,8 @@ class Layer:
     draw: Callable[[Any], None]
     place: tuple[int, int] = (0, 0)
     reach: PixelBox | None = None
+    light: Any = None
+    """The fill that multiplies what is drawn, None for the drawing as it is."""
 
     @property
     def sheet(self) -> PixelBox:

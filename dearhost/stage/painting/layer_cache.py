@@ -109,6 +109,8 @@ class _Drawing:
         try:
             canvas.translate(-left, -top)
             layer.draw(canvas)
+            if layer.light is not None:
+                canvas.drawPaint(layer.light)
         finally:
             canvas.restoreToCount(depth)
         self._key = key

@@ -17,7 +17,7 @@ from dearhost.drawing.fonts import Fonts
 from dearhost.drawing.paper import Paper
 from dearhost.hosts import Contents, Face, Host, OnDesk, Part, Performance, Pose, draw_laid, prop_reach
 from dearhost.production import Resources
-from dearhost.stage.backdrops import DAYLIGHTS, light_filter
+from dearhost.stage.backdrops import host_light
 from dearhost.stage.captions import Caption
 from dearhost.stage.layout.furniture import FurnitureDrawing, PlacedFurniture
 from dearhost.stage.layout.shapes import Picture
@@ -215,7 +215,7 @@ class SceneLayers:
                  resources: Resources) -> None:  # fmt: skip
         """``daylight``: the time of day whose light falls on the hosts."""
         self.scene, self.picture, self._rate = scene, picture, frame_rate
-        self._light = light_filter(daylight, DAYLIGHTS[daylight].host)
+        self._light = host_light(daylight)
         fonts = Fonts.at(resources.fonts, scene.choices.type)
         self._shown = ShownLayers(scene, picture, fonts)
         self._lettering = LetteringLayers(scene, picture, frame_rate, resources)
@@ -264,7 +264,7 @@ class SceneLayers:
         """The layers in the light of the time of day."""
         if self._light is None:
             return layers
-        return [replace(layer, draw=_filtered(layer.draw, self._light)) for layer in layers]
+        return [replace(layer, light=self._light) for layer in layers]
 
     @lru_cache(maxsize=4)  # noqa: B019 - lives as long as its scene does
     def _furniture_drawing(self, furniture: PlacedFurniture) -> FurnitureDrawing:
@@ -278,14 +278,3 @@ def _glide(scene: SceneTimeline, number: int, placed: PlacedHost) -> Glide | Non
         return None
     before = next((host for host in scene.shots[number - 1].hosts if host.host == placed.host), placed)
     return Glide(shot.start, before.x - placed.x)
-
-
-def _filtered(draw: Callable[[Any], None], paint: Any) -> Callable[[Any], None]:
-    """A drawing seen through the filter of a paint."""
-
-    def filtered(canvas: Any) -> None:
-        canvas.saveLayer(None, paint)
-        draw(canvas)
-        canvas.restore()
-
-    return filtered

@@ -140,7 +140,7 @@ def test_rows_fall_on_their_words(studio: Studio) -> None:
     scene = film(studio, LINES["list"]).scenes[0]
     [shown], [line] = scene.shown, scene.lines
     said = {w.text.lower(): w.start + line.span.start for w in line.reading.words}
-    assert shown.moments == pytest.approx([said["low"], said["somebody"], said["fog"]], abs=1e-3)
+    assert [row.at for row in shown.rows] == pytest.approx([said["low"], said["somebody"], said["fog"]], abs=1e-3)
 
 
 @pytest.mark.parametrize(

@@ -7,8 +7,7 @@ from typing import Any
 from dearhost.drawing.cut_shapes import cut_rect
 from dearhost.drawing.fonts import Fonts
 from dearhost.drawing.paper import Paper
-from dearhost.hosts import draw_thing, things_for
-from dearhost.stage.direction.showing import MOST_ROWS, row_texts
+from dearhost.hosts import draw_thing
 from dearhost.stage.layout.shapes import Picture
 from dearhost.stage.painting.panels.panel import Panel
 from dearhost.stage.painting.text_blocks import Face, TextBlock, fitted
@@ -23,7 +22,6 @@ class ListPanel(Panel):
 
     def __init__(self, shown: Shown, picture: Picture, fonts: Fonts) -> None:
         super().__init__(shown, picture, fonts)
-        self._texts = row_texts(shown.text("rows"), shown.said)[:MOST_ROWS]
         left, top, right, bottom = self.inside
         width, height = right - left, bottom - top
         size = picture.layout.list_text * picture.height
@@ -33,24 +31,25 @@ class ListPanel(Panel):
             room = width - 2 * self._pad, height * 0.24
             self._title = fitted(fonts, title, room, (size * 1.12, size * 0.6), Face("serif"), 2)
         self._top = top + self._pad + (self._title.height + 0.4 * size if self._title else 0)
-        self._row = (bottom - self._pad * 0.6 - self._top) / max(1, len(self._texts))
+        self._row = (bottom - self._pad * 0.6 - self._top) / max(1, len(shown.rows))
         self._row = min(self._row, size * 3.4)
         self._icon = min(self._row * 0.80, 1.9 * size)
-        self._things = [things_for(text) for text in self._texts]
         text_width = width - 2 * self._pad - self._icon - 0.6 * size
         smallest = size
-        for text in self._texts:
-            block = fitted(fonts, text, (text_width, self._row * 0.94), (size, size * 0.5), Face("sans", "regular"), 2)
+        for own in shown.rows:
+            block = fitted(
+                fonts, own.text, (text_width, self._row * 0.94), (size, size * 0.5), Face("sans", "regular"), 2
+            )
             smallest = min(smallest, block.size)
         self._rows = [
-            fitted(fonts, text, (text_width, self._row), (smallest, smallest), Face("sans", "regular"), 3)
-            for text in self._texts
+            fitted(fonts, own.text, (text_width, self._row), (smallest, smallest), Face("sans", "regular"), 3)
+            for own in shown.rows
         ]
 
     def state(self, moment: float) -> Any:
         """How far each row has fallen, and which is marked."""
-        fallen = tuple(round(min(1.0, max(0.0, (moment - at) / _FALL)), 3) for at in self.shown.moments)
-        return fallen, sum(moment >= at for at in self.shown.moments) - 1
+        fallen = tuple(round(min(1.0, max(0.0, (moment - row.at) / _FALL)), 3) for row in self.shown.rows)
+        return fallen, sum(moment >= row.at for row in self.shown.rows) - 1
 
     def draw_content(self, paper: Paper, moment: float) -> None:
         """Heading and rows."""
@@ -59,11 +58,11 @@ class ListPanel(Panel):
         if self._title:
             self._title.draw(paper.canvas, left + self._pad, top + self._pad)
         fallen, current = self.state(moment)
-        for number, (row, done) in enumerate(zip(self._rows, fallen, strict=False)):
+        for number, (row, done) in enumerate(zip(self._rows, fallen, strict=True)):
             if done <= 0:
                 continue
             y = self._top + number * self._row
-            slide = (1 - (1 - (1 - done) ** 3)) * 0.05 * self.picture.width
+            slide = (1 - done) ** 3 * 0.05 * self.picture.width
             paper.canvas.save()
             paper.canvas.translate(slide, 0)
             if done < 1:
@@ -74,8 +73,8 @@ class ListPanel(Panel):
                 paper.flat(mark, _MARK)
             middle = y + self._row / 2
             x = left + self._pad + self._icon / 2
-            if self._things[number]:
-                draw_thing(paper, self._things[number], x, middle, self._icon)
+            if thing := self.shown.rows[number].thing:
+                draw_thing(paper, thing, x, middle, self._icon)
             else:
                 self._draw_number(paper, number + 1, x, middle)
             row.draw(paper.canvas, left + self._pad + self._icon + 0.6 * size, middle - row.height / 2)
