@@ -21,32 +21,26 @@ PixelBox = tuple[float, float, float, float]
 
 
 class CutawayDrawing:
-    """A picture on a mount that comes up from below, or the whole picture at once."""
+    """A picture on a small mount that comes up from below, at the left or the right."""
 
     ENTER, LEAVE = 0.42, 0.30
 
     def __init__(self, shown: Shown, picture: Picture, fonts: Fonts) -> None:
-        self._span, self._place, self._thing = shown.span, shown.text("place"), shown.text("shows")
+        self._span, self._thing = shown.span, shown.text("shows")
         self.picture = picture
         width, height, unit = picture.width, picture.height, picture.unit
-        if self._place == "whole":
-            self.card: PixelBox = (0, 0, width, height)
-            self.box: PixelBox = self.card
-            return
         left, top, right, _ = picture.pixels(picture.layout.title_safe)
         across = _WIDTH[picture.shape] * width
         down = across * 0.78
-        x = left if self._place == "left" else right - across
+        x = left if shown.text("place") == "left" else right - across
         y = top + (0.02 if picture.shape == "16:9" else 0.0) * height
-        self.card = (x, y, x + across, y + down)
+        self.card: PixelBox = (x, y, x + across, y + down)
         edge = 40 * unit
-        self.box = (x - edge, y - edge, x + across + edge, min(height, y + down + edge + height * 0.12))
+        self.box: PixelBox = (x - edge, y - edge, x + across + edge, min(height, y + down + edge + height * 0.12))
 
     def key(self, moment: float) -> float:
         """How far it is in: 0 out, 1 in place."""
         span = self._span
-        if self._place == "whole":
-            return 1.0
         entered = min(1.0, max(0.0, (moment - span.start) / self.ENTER))
         left = min(1.0, max(0.0, (span.end - moment) / self.LEAVE))
         eased = 1 + 1.7 * (entered - 1) ** 3 + 0.7 * (entered - 1) ** 2
@@ -57,11 +51,6 @@ class CutawayDrawing:
         u = self.picture.unit
         left, top, right, bottom = self.card
         paper = Paper(canvas, u)
-        if self._place == "whole":
-            paper.flat(cut_rect(left - 9, top - 9, right - left + 18, bottom - top + 18, 0), _GROUND)
-            size = min(right - left, bottom - top) * 0.62
-            draw_thing(paper, self._thing, (left + right) / 2, top + (bottom - top) * 0.42, size)
-            return
         arrived = self.key(moment)
         canvas.save()
         canvas.translate(0, (1 - arrived) * self.picture.height * 0.10)

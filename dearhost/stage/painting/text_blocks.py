@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+import re
 from dataclasses import dataclass
+from functools import lru_cache
 from typing import Any
 
 from uniseg.linebreak import line_break_units
@@ -10,6 +12,7 @@ from uniseg.linebreak import line_break_units
 from dearhost.drawing.fonts import Fonts, Word, balanced_lines
 
 _STEP = 0.955
+_PLAIN = re.compile(r"[\"'(]*[A-Za-z0-9']+[.,;:!?)\"']*")
 LEAD = 1.18
 """Line height, of the size."""
 
@@ -75,7 +78,7 @@ def _lines(fonts: Fonts, text: str, size: float, width: float, face: Face, *, wi
         return fonts.word(part, size, face=face.name, weight=face.weight, colour=face.colour)
 
     units: list[str] = []
-    for unit in line_break_units(text):
+    for unit in _break_units(text):
         if within and word(unit.rstrip()).width > width:
             units += _pieces(unit, lambda part: word(part).width <= width)
         else:
@@ -84,6 +87,15 @@ def _lines(fonts: Fonts, text: str, size: float, width: float, face: Face, *, wi
     widths = [word(unit).width if unit.strip() == unit else word(unit.rstrip() + "\u00a0").width for unit in units]
     lines = balanced_lines(widths, 0.0, width)
     return tuple(word("".join(units[a:b]).strip()) for a, b in lines)
+
+
+@lru_cache(maxsize=256)
+def _break_units(text: str) -> tuple[str, ...]:
+    """What of a text no line may break within, by UAX #14. Words with nothing inside them but letters break at their
+    spaces only, and are told apart at once: the general way takes half a millisecond a character."""
+    if all(_PLAIN.fullmatch(word) for word in text.split(" ")):
+        return tuple(re.findall(r"\S+ ?", text))
+    return tuple(line_break_units(text))
 
 
 def _pieces(unit: str, fits: Any) -> list[str]:

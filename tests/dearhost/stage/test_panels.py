@@ -9,6 +9,7 @@ import pytest
 import zxingcpp
 from hypothesis import given, settings
 from hypothesis import strategies as st
+from uniseg.linebreak import line_break_units
 
 from dearhost.drawing.colours import contrast, rgb
 from dearhost.drawing.fonts import Fonts
@@ -23,7 +24,7 @@ from dearhost.stage.painting.layers import SceneLayers
 from dearhost.stage.painting.panels.compositions import compose
 from dearhost.stage.painting.sheet import Sheet
 from dearhost.stage.painting.shown import SHOWN
-from dearhost.stage.painting.text_blocks import Face, fitted
+from dearhost.stage.painting.text_blocks import Face, _break_units, fitted
 from dearhost.stage.painting.titles import NameDrawing
 from dearhost.stage.timeline import Shown
 from dearhost.timebase import FrameRate, Span
@@ -245,3 +246,10 @@ def test_any_text_is_drawn_in_its_panel(studio: Studio, text: str, kind: str, sh
     left, top, right, bottom = drawing.box
     assert columns.min() >= left - 1 and columns.max() <= right + 1
     assert rows.min() >= top - 1 and rows.max() <= bottom + 1
+
+
+@given(text=st.from_regex(r"[a-z0-9 ,.!?'()\"]{1,60}", fullmatch=True))
+def test_plain_words_break_where_the_standard_says(text: str) -> None:
+    """UAX #14, by uniseg: the short way for plain words gives the same units."""
+    plain = " ".join(text.split())
+    assert list(_break_units(plain)) == list(line_break_units(plain))
