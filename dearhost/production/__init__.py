@@ -24,6 +24,7 @@ from dearhost.production.fitting_voices import language_findings, unlike_finding
 from dearhost.production.line_reading import manner_in, manner_of, pauses_of, playable
 from dearhost.production.line_voices import voice_of
 from dearhost.production.looks import LOOKS, Look, with_look
+from dearhost.production.named_files import with_named_files
 from dearhost.production.opening import open_production, open_production_file
 from dearhost.production.patterns import PATTERNS, Pattern, begun_with
 from dearhost.production.production import (
@@ -112,6 +113,7 @@ __all__ = [
     "with_captions",
     "with_choices",
     "with_look",
+    "with_named_files",
     "write_fountain",
     "write_markdown",
 ]

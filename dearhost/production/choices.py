@@ -13,6 +13,7 @@ from dataclasses import MISSING, dataclass, field, fields, replace
 from enum import Enum
 from typing import Annotated, Any, get_type_hints
 
+from dearhost.assets.shelf import CLIP, PICTURE, kind_of
 from dearhost.errors import ScriptError, StageError
 from dearhost.hosts import LIVELINESS
 from dearhost.script import LONGEST_TARGET, Scene
@@ -57,6 +58,8 @@ class Choice:
     unit: str = ""
     asks: str = ""
     """The words before it in a panel, where they are not the label."""
+    assets: tuple[str, ...] = ()
+    """Kinds of things of the shelf that can be chosen too, by their ids."""
     open: bool = False
     """Whether there may be other values on another machine: one that is not here is kept, and replaced when opened."""
     name: str = ""
@@ -82,7 +85,7 @@ class Choice:
 
     def problem(self, value: Value | None) -> str:
         """What is wrong with a value of the right type, or ""."""
-        if self.kind != "choice" or value in self.values:
+        if self.kind != "choice" or value in self.values or kind_of(str(value)) in (self.assets or ("none",)):
             return ""
         return f"There is no {self.label.lower()} '{value}'. Choose one of: {', '.join(self.values)}."
 
@@ -127,6 +130,11 @@ DAYLIGHTS: Mapping[str, str] = {
 WEATHERS: Mapping[str, str] = {
     "clear": "clear", "cloudy": "cloudy", "rain": "rain", "snow": "snow", "fog": "fog",
 }  # fmt: skip
+OWN_FITS: Mapping[str, str] = {"fill": "filling the picture", "whole": "whole, over itself"}
+OWN_TONES: Mapping[str, str] = {"paper": "toned to the paper", "own": "as it is"}
+OWN_ENDS: Mapping[str, str] = {"loops": "goes round", "holds": "holds its last picture"}
+MOST_BLUR, MOST_DIM, MOST_ZOOM = 16.0, 0.8, 2.5
+"""Of what is behind the hosts: units, and a part of its light."""
 FURNITURE: Mapping[str, str] = {"none": "nothing", "desk": "a desk", "counter": "a counter"}
 CUTTING: Mapping[str, str] = {"together": "together", "speakers": "who speaks"}
 CAMERA_MOVES: Mapping[str, str] = {
@@ -144,7 +152,7 @@ class Choices:
         "16:9"
     )
     captions: Annotated[bool, Choice("Captions in the picture", Scope.BOTH, _PICTURE)] = True
-    set: Annotated[str, Choice("Set", Scope.BOTH, _PICTURE, SETS, open=True)] = "museum"
+    set: Annotated[str, Choice("Set", Scope.BOTH, _PICTURE, SETS, assets=(PICTURE, CLIP), open=True)] = "museum"
     palette: Annotated[str, Choice("Colours of the set", Scope.BOTH, _PICTURE, PALETTES, asks="In colours")] = (
         AS_THE_SET
     )
@@ -152,6 +160,17 @@ class Choices:
         AS_THE_SET
     )
     weather: Annotated[str, Choice("Weather", Scope.BOTH, _PICTURE, WEATHERS, asks="The weather")] = "clear"
+    own_fit: Annotated[str, Choice("Own picture is", Scope.BOTH, _PICTURE, OWN_FITS, asks="It is")] = "fill"
+    own_x: Annotated[float, Choice("Its middle across", Scope.BOTH, _PICTURE, low=0.0, high=1.0)] = 0.5
+    own_y: Annotated[float, Choice("Its middle down", Scope.BOTH, _PICTURE, low=0.0, high=1.0)] = 0.5
+    own_zoom: Annotated[float, Choice("Nearer", Scope.BOTH, _PICTURE, low=1.0, high=MOST_ZOOM)] = 1.0
+    own_blur: Annotated[float, Choice("Blurred", Scope.BOTH, _PICTURE, low=0.0, high=MOST_BLUR)] = 0.0
+    own_dim: Annotated[float, Choice("Dimmed", Scope.BOTH, _PICTURE, low=0.0, high=MOST_DIM)] = 0.0
+    own_tone: Annotated[str, Choice("Its tone", Scope.BOTH, _PICTURE, OWN_TONES, asks="Its tone is")] = "paper"
+    own_mirrored: Annotated[bool, Choice("Turned over", Scope.BOTH, _PICTURE)] = False
+    own_light: Annotated[bool, Choice("Hosts stand in its light", Scope.BOTH, _PICTURE)] = True
+    own_begins: Annotated[float, Choice("Clip begins at", Scope.BOTH, _PICTURE, low=0.0, high=600.0, unit="s")] = 0.0
+    own_ends: Annotated[str, Choice("Clip at its end", Scope.BOTH, _PICTURE, OWN_ENDS, asks="At its end it")] = "loops"
     framing: Annotated[str, Choice("Framing", Scope.BOTH, _PICTURE, FRAMINGS)] = "medium"
     type: Annotated[str, Choice("Type", Scope.EVERYWHERE, _PICTURE, TYPES, asks="Its lettering is")] = "house"
     layout: Annotated[str, Choice("Layout", Scope.BOTH, _PICTURE, LAYOUTS, asks="Who speaks is")] = "alone"

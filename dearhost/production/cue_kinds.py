@@ -28,6 +28,8 @@ TEMPLATES = ("solo", "pair", "trio", "sequence", "pull", "versus", "negation", "
 """How the things of a picture stand to each other."""
 COMES = ("slides", "unfolds", "pops", "turns", "drawn", "rises", "drops", "fades")
 """How what is shown comes, and goes the other way round; "drawn" is wiped in as ink."""
+MOUNTS = ("print", "framed", "torn", "tablet", "none")
+"""What own pictures are shown in."""
 _SHOWN_PLACE = Parameter("place", "Where", BESIDE, choices=(BESIDE, "whole"))
 _STAYS = Parameter("seconds", "Stays", 4.0, 0.8, 30.0, "s")
 
@@ -211,6 +213,22 @@ CUE_KINDS = CueKinds(
             stretch=True,
             shown=True,
             flag="{shows}",
+        ),
+        CueKind(
+            "own",
+            "Own picture or clip",
+            "picture",
+            "Picture",
+            (
+                Parameter("items", "Shows", "", asset="picture clip", missing="nothing yet: choose it from the shelf"),
+                Parameter("mount", "Mounted", "print", choices=MOUNTS),
+                _SHOWN_PLACE,
+                _comes("slides"),
+                _STAYS,
+            ),
+            also="photo photograph image video footage clip screen product logo shelf upload",
+            stretch=True,
+            shown=True,
         ),
         CueKind(
             "list",

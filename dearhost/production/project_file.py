@@ -27,7 +27,7 @@ from dearhost.production.production import (
     with_choices,
 )
 from dearhost.production.studio import Studio
-from dearhost.production.uses import HOST, PICTURE, VOICE, Use
+from dearhost.production.uses import HOST, PICTURE, SHELF, VOICE, Use, without
 from dearhost.script import Scene, write_fountain
 
 SUFFIX = ".dearhost"
@@ -151,6 +151,10 @@ def fitted(
             notes.append(f"{who} had the effect '{entry.effect}', which this machine does not have.")
             entry = replace(entry, effect="none")
         cast[speaker] = entry
+    here = without(production, lambda use: use.kind == SHELF and not (studio.shelf.item(use.id) and allowed(use)))
+    if here != production:
+        notes.append("A picture or clip of the shelf is not on this machine: bring its file in, and choose it again.")
+        production = here
     scenes = tuple(
         replace(scene, staging=replace(scene.staging, own=_known_choices(scene, number, notes)))
         for number, scene in enumerate(production.script.scenes, 1)

@@ -1,4 +1,4 @@
-"""What drawing needs of a data folder: fonts, hosts and own pictures, without any voice."""
+"""What drawing needs of a data folder: fonts, hosts, own pictures and the shelf, without any voice."""
 
 from __future__ import annotations
 
@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from pathlib import Path
 
 from dearhost.assets import PictureFolder
+from dearhost.assets.shelf import Shelf
 from dearhost.hosts import HostLibrary, HostShelf
 
 
@@ -17,9 +18,11 @@ class Resources:
     fonts: Path
     hosts: HostLibrary
     pictures: PictureFolder
+    shelf: Shelf
 
     @classmethod
     def at(cls, folder: Path) -> Resources:
         """Those of a data folder."""
         made = folder / "hosts"
-        return cls(folder, folder / "fonts", HostLibrary(HostShelf(made)), PictureFolder(made / "pictures"))
+        return cls(folder, folder / "fonts", HostLibrary(HostShelf(made)), PictureFolder(made / "pictures"),
+                   Shelf(folder / "shelf"))  # fmt: skip

@@ -28,6 +28,7 @@ class Studio:
         self.folder = folder or data_folder()
         self.resources = Resources.at(self.folder)
         self.fonts, self.hosts, self.pictures = self.resources.fonts, self.resources.hosts, self.resources.pictures
+        self.shelf = self.resources.shelf
         self.voices = VoiceRegistry(self.folder / "voices")
         readings = FolderCache(self.folder / "cache" / "readings", _READINGS_LIMIT)
         self.speaker = Speaker(self.voices, readings, RecordingStore(self.folder / "recordings"))

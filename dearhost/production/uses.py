@@ -5,12 +5,15 @@ from __future__ import annotations
 from collections.abc import Callable
 from dataclasses import dataclass, replace
 
-from dearhost.production.production import Production
+from dearhost.assets.shelf import kind_of
+from dearhost.production.choices import CHOICES
+from dearhost.production.production import Production, with_choices
 from dearhost.script import Cue, Line, Scene
 
-VOICE, HOST, PICTURE, RECORDING = KINDS = ("voice", "host", "picture", "recording")
-_IN_CUES = {"picture": ("take", PICTURE), "recording": ("recording", RECORDING)}
-"""The parameters of cues that name an asset: the kind of cue, and the kind of what it names."""
+VOICE, HOST, PICTURE, RECORDING, SHELF = KINDS = ("voice", "host", "picture", "recording", "shelf")
+_IN_CUES = {"picture": ("take", PICTURE), "recording": ("recording", RECORDING), "items": ("own", SHELF)}
+"""The parameters of cues that name assets, apart by spaces: the kind of cue, and the kind of what it names."""
+_IN_CHOICES = tuple(name for name, choice in CHOICES.items() if choice.assets)
 
 
 @dataclass(frozen=True, slots=True)
@@ -22,33 +25,48 @@ class Use:
 
 
 def uses_of(production: Production) -> frozenset[Use]:
-    """Every voice, host, picture and recording that a production names."""
+    """Every voice, host, picture, recording and thing of the shelf that a production names."""
     found = {Use(VOICE, entry.voice) for entry in production.cast.values()}
     found |= {Use(HOST, entry.host) for entry in production.cast.values()}
     for _, _, line in production.script.lines():
         for cue in line.cues:
-            found |= {Use(kind, cue.text(name)) for name, kind in _named_by(cue).items() if cue.text(name)}
+            found |= {Use(kind, one) for name, kind in named_by(cue).items() for one in cue.text(name).split()}
+    chosen = [getattr(production.choices, name) for name in _IN_CHOICES]
+    chosen += [scene.staging.own.get(name) for scene in production.script.scenes for name in _IN_CHOICES]
+    found |= {Use(SHELF, str(value)) for value in chosen if kind_of(str(value))}
     return frozenset(found)
 
 
-def _named_by(cue: Cue) -> dict[str, str]:
+def named_by(cue: Cue) -> dict[str, str]:
+    """The parameters of a cue that name assets, and the kind of what they name."""
     return {name: kind for name, (of, kind) in _IN_CUES.items() if cue.kind == of}
 
 
 def without(production: Production, unwanted: Callable[[Use], bool]) -> Production:
-    """The production with the pictures and recordings left out of its cues that are ``unwanted``."""
+    """The production with the pictures, recordings and things of the shelf left out that are ``unwanted``."""
+
+    def kept(kind: str, text: str) -> str:
+        return " ".join(one for one in text.split() if not unwanted(Use(kind, one)))
 
     def cleaned(cue: Cue) -> Cue:
-        named = _named_by(cue)
-        gone = {name for name, kind in named.items() if cue.text(name) and unwanted(Use(kind, cue.text(name)))}
-        return replace(cue, parameters={n: v for n, v in cue.parameters.items() if n not in gone}) if gone else cue
+        named = {name: kept(kind, cue.text(name)) for name, kind in named_by(cue).items() if cue.text(name)}
+        gone = {name for name, text in named.items() if not text}
+        if all(text == cue.text(name) for name, text in named.items()):
+            return cue
+        parameters = {n: named.get(n, v) for n, v in cue.parameters.items() if n not in gone}
+        return replace(cue, parameters=parameters)
+
+    def foreign(value: object) -> bool:
+        return bool(kind_of(str(value))) and unwanted(Use(SHELF, str(value)))
 
     def rewritten(scene: Scene) -> Scene:
         blocks = (
             replace(block, cues=tuple(map(cleaned, block.cues))) if isinstance(block, Line) else block
             for block in scene.blocks
         )
-        return replace(scene, blocks=tuple(blocks))
+        own = {name: v for name, v in scene.staging.own.items() if not (name in _IN_CHOICES and foreign(v))}
+        return replace(scene, blocks=tuple(blocks), staging=replace(scene.staging, own=own))
 
     scenes = tuple(map(rewritten, production.script.scenes))
-    return replace(production, script=replace(production.script, scenes=scenes))
+    usual = {n: CHOICES[n].default for n in _IN_CHOICES if foreign(getattr(production.choices, n))}
+    return with_choices(replace(production, script=replace(production.script, scenes=scenes)), **usual)

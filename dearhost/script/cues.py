@@ -37,6 +37,8 @@ class Parameter:
     """A text that may be left empty is not required."""
     only_for: tuple[str, str] = ("", "")
     """Another setting and its value with which alone this one counts; ("", "") where it always does."""
+    asset: str = ""
+    """Kinds of things of the shelf a text names by their ids, apart by spaces; "" for a text that names none."""
     missing: str = ""
     """What is said of a text that counts and is empty, where nothing can be shown without it."""
 
@@ -88,8 +90,12 @@ class CueKind:
         return next((p for p in self.parameters if p.name == name), None)
 
     def choice_for(self, word: str, taken: Collection[str]) -> Parameter | None:
-        """The choice that a bare word is the value of: the first that has it and is not among those ``taken``."""
-        return next((p for p in self.parameters if word in p.choices and p.name not in taken), None)
+        """What a bare word is the value of: the first choice that has it and is not among those ``taken``; else, for
+        a word with a figure or a stop in it, what names files and things of the shelf."""
+        free = [p for p in self.parameters if p.name not in taken]
+        named = any(sign in "0123456789." for sign in word) and not any(sign.isspace() for sign in word)
+        fitting = (p for p in free if word in p.choices)
+        return next(fitting, None) or next((p for p in free if p.asset and named), None)
 
     def in_order(self, settings: Mapping[str, Value]) -> dict[str, Value]:
         """Settings in the order of the parameters, what is none of them last."""

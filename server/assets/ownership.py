@@ -8,10 +8,12 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
+from django.db.models import Q
+
 from dearhost.errors import SpeechError, UnknownHost
 from dearhost.hosts import CAST, base_of
 from dearhost.production import Production
-from dearhost.production.uses import HOST, PICTURE, RECORDING, VOICE, Use, uses_of, without
+from dearhost.production.uses import HOST, PICTURE, RECORDING, SHELF, VOICE, Use, uses_of, without
 from server.assets.models import Belonging
 from server.studio import studio
 
@@ -41,7 +43,7 @@ def keys_of(owner_id: int | None, kind: str) -> set[str]:
 def usable(owner_id: int | None, uses: Iterable[Use]) -> set[Use]:
     """Those of ``uses`` that the account may use, or that are nobody's own."""
     wanted = set(uses)
-    mine = {(b.kind, b.key) for b in Belonging.objects.filter(owner_id=owner_id)}
+    mine = {(b.kind, b.key) for b in Belonging.objects.filter(Q(owner_id=owner_id) | Q(shared=True))}
 
     def free(use: Use) -> bool:
         if use.kind == VOICE:
@@ -57,7 +59,7 @@ def may_use(owner_id: int | None, use: Use) -> bool:
 
 
 def for_account(owner_id: int | None, production: Production) -> Production:
-    """The production as this account may play it: pictures of others are left out.
+    """The production as this account may play it: pictures and things on the shelf of others are left out.
 
     Raises SpeechError or UnknownHost for a voice, host or recording of another account, in the words used
     for one that is not there.
@@ -71,4 +73,4 @@ def for_account(owner_id: int | None, production: Production) -> Production:
             raise UnknownHost(f"There is no host '{use.id}'. Choose one of: {', '.join(CAST)}.")
         if use.kind == RECORDING:
             raise SpeechError("The recording of this line is not on this machine. Choose another take, or record it.")
-    return without(production, lambda use: use.kind == PICTURE and use in foreign)
+    return without(production, lambda use: use.kind in (PICTURE, SHELF) and use in foreign)

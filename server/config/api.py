@@ -25,6 +25,7 @@ from server.productions.takes_api import router as takes
 from server.productions.voice_api import router as voice
 from server.productions.writing_api import router as pasting
 from server.room import is_full, release
+from server.shelf.api import router as shelf
 from server.voices.api import router as voices
 from server.voices.made_api import router as made
 from server.voices.matched_api import router as matched
@@ -65,6 +66,7 @@ for prefix, router in (
     ("/writing", documents),
     ("/deliveries", deliveries),
     ("/jobs", jobs),
+    ("/shelf", shelf),
 ):
     api.add_router(prefix, router)
 

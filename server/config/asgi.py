@@ -12,8 +12,8 @@ from server.config.body_limit import BodyLimit
 
 os.environ.setdefault("DJANGO_SETTINGS_MODULE", "server.config.settings")
 
-LARGEST_BODY = 320_000_000
-"""The largest recording, and what is sent round it."""
+LARGEST_BODY = 1_000_000_000
+"""The largest clip, and what is sent round it."""
 
 application = BodyLimit(get_asgi_application(), LARGEST_BODY)
 

@@ -52,6 +52,7 @@ INSTALLED_APPS = [
     "server.hosts",
     "server.productions",
     "server.deliveries",
+    "server.shelf",
     "server.writing",
 ]
 MIDDLEWARE = [
@@ -100,6 +101,7 @@ JOB_WORK = {
     "voice-match": "server.voices.work.fit_voice",
     "comments": "server.writing.work.sort_comments",
     "model-draft": "server.writing.work.write_with_model",
+    "shelf": "server.shelf.work.take_in",
 }
 """What does jobs of each kind."""
 RECORDING_HOLDERS = (

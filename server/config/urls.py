@@ -7,6 +7,7 @@ from server.config.pages import failed, health, page
 from server.deliveries.events import delivery_events
 from server.deliveries.files import delivery_file
 from server.productions.pictures import proof, scene_opening, scene_still
+from server.shelf.files import shelf_file
 
 handler500 = failed
 
@@ -17,6 +18,7 @@ urlpatterns = [
     path("pictures/<uuid:production_id>/<str:scene_id>/opening.jpg", scene_opening),
     path("pictures/<uuid:production_id>/<str:scene_id>/proof.mp4", proof),
     path("files/deliveries/<uuid:delivery_id>/<str:name>", delivery_file),
+    path("files/shelf/<str:item>/<str:name>", shelf_file),
     path("health", health),
     re_path(r"^(?!api/|files/|pictures/|events/|static/|assets/).*$", page),
 ]

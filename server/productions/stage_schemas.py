@@ -11,7 +11,7 @@ from server.productions.document_schemas import SpotSchema
 
 class ParameterOut(Schema):
     """A setting of a cue kind: a number from ``low`` to ``high``, one of ``choices``, or a text. ``only_for``:
-    another setting and its value with which alone it counts."""
+    another setting and its value with which alone it counts. ``asset``: kinds of things of the shelf a text names."""
 
     name: str
     label: str
@@ -22,6 +22,7 @@ class ParameterOut(Schema):
     unit: str
     choices: list[str]
     only_for: list[str]
+    asset: str
 
 
 class CueKindOut(Schema):

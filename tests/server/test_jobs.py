@@ -39,7 +39,7 @@ def state(job: Job) -> tuple[str, float, str]:
 
 
 def test_every_kind_of_work_is_there() -> None:
-    assert set(settings.JOB_WORK) == {"film", "voice-over", "draft", "voice-match", "comments", "model-draft"}
+    assert set(settings.JOB_WORK) == {"film", "voice-over", "draft", "voice-match", "comments", "model-draft", "shelf"}
     assert all(callable(work_of(kind)) for kind in settings.JOB_WORK)
 
 

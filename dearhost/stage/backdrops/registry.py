@@ -10,45 +10,96 @@ import numpy as np
 import skia
 from numpy.random import default_rng
 
+from dearhost.assets.shelf import CLIP, Shelf, kind_of
 from dearhost.drawing.paper import Paper
 from dearhost.production import AS_THE_SET, Choices
 from dearhost.stage.backdrops.backdrop import Backdrop, Nothing, Still
+from dearhost.stage.backdrops.footage import FootageBackdrop, small_is_enough
+from dearhost.stage.backdrops.light import host_light
+from dearhost.stage.backdrops.placing import Placing, grained, laid_image, light_behind
 from dearhost.stage.backdrops.set_sheet import SetSheet
 from dearhost.stage.backdrops.sets import DRAWN_SETS
 from dearhost.stage.layout.shapes import Picture
 from dearhost.stage.painting.sheet import Sheet
+from dearhost.timebase import FrameRate
+
+_WHERE_GONE = "museum"
+"""The set that stands in for an own picture that is not here any more."""
 
 
 @dataclass(frozen=True, slots=True)
 class Scenery:
-    """A set as it is chosen: its colours, time of day and weather. ``set_id`` "" for none: all is transparent."""
+    """A set as it is chosen: its colours, time of day and weather, or an ``own`` picture or clip. ``set_id`` "" for
+    none: all is transparent."""
 
     set_id: str
     palette: str = AS_THE_SET
     daylight: str = AS_THE_SET
     weather: str = "clear"
+    own: Placing | None = None
 
     @classmethod
     def of(cls, choices: Choices) -> Scenery:
         """What is chosen for a scene."""
-        return cls(choices.set, choices.palette, choices.daylight, choices.weather)
+        own = Placing.of(choices) if kind_of(choices.set) else None
+        return cls(choices.set, choices.palette, choices.daylight, choices.weather, own)
 
     @property
     def light(self) -> str:
         """The time of day, its own where none is chosen; "noon" without a set."""
         if self.daylight != AS_THE_SET:
             return self.daylight
-        return DRAWN_SETS[self.set_id].daylight if self.set_id else "noon"
+        return DRAWN_SETS[self.set_id].daylight if self.set_id in DRAWN_SETS else "noon"
+
+    def on_hosts(self, shelf: Shelf) -> Any:
+        """The fill that multiplies what the light falls on; None for nothing."""
+        item = shelf.item(self.own.item) if self.own and self.daylight == AS_THE_SET else None
+        if self.own and item:
+            return light_behind(item.light, self.own)
+        return host_light(self.light)
+
+
+def backdrop_for(scenery: Scenery, picture: Picture, rate: FrameRate, shelf: Shelf) -> Backdrop:
+    """The backdrop of what is chosen: the same one for the same scenery and picture where it stands still."""
+    if not scenery.own:
+        return _drawn(scenery, picture)
+    if kind_of(scenery.own.item) == CLIP:
+        item, footage = (
+            shelf.item(scenery.own.item), shelf.footage(scenery.own.item, small=small_is_enough(scenery.own, picture))
+        )  # fmt: skip
+        if item and footage:
+            return FootageBackdrop(footage, item.loop, scenery.own, picture, rate)
+    return _own(scenery.own, picture, shelf) or _drawn(Scenery(_WHERE_GONE), picture)
 
 
 @lru_cache(maxsize=4)
-def backdrop_for(scenery: Scenery, picture: Picture) -> Backdrop:
-    """The backdrop of what is chosen. The same one for the same scenery and picture."""
+def _drawn(scenery: Scenery, picture: Picture) -> Backdrop:
     if not scenery.set_id:
         return Nothing(picture)
     sheet = Sheet(picture)
     draw_set(sheet.canvas, scenery, picture)
     return Still(sheet.words)
+
+
+def _own(placing: Placing, picture: Picture, shelf: Shelf) -> Backdrop | None:
+    """An own picture, or None where it is not here (any more)."""
+    key = placing, picture, id(shelf)
+    if key in _own_kept:
+        return _own_kept[key]
+    image = shelf.image(placing.item)
+    if image is None:
+        return None
+    sheet = Sheet(picture)
+    laid_image(sheet, image, placing, picture)
+    grained(sheet.words, placing)
+    if len(_own_kept) >= _KEPT:
+        _own_kept.pop(next(iter(_own_kept)), None)
+    _own_kept[key] = Still(sheet.words)
+    return _own_kept[key]
+
+
+_own_kept: dict[tuple[Placing, Picture, int], Backdrop] = {}
+_KEPT = 4
 
 
 def draw_set(canvas: Any, scenery: Scenery, picture: Picture) -> None:

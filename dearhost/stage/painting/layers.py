@@ -17,14 +17,13 @@ from dearhost.drawing.fonts import Fonts
 from dearhost.drawing.paper import Paper
 from dearhost.hosts import Contents, Face, Host, OnDesk, Part, Performance, Pose, draw_laid, prop_reach
 from dearhost.production import Resources
-from dearhost.stage.backdrops import host_light
 from dearhost.stage.captions import Caption
 from dearhost.stage.layout.furniture import FurnitureDrawing, PlacedFurniture
 from dearhost.stage.layout.shapes import Picture
 from dearhost.stage.painting.bubbles import in_bubble
 from dearhost.stage.painting.layer import Layer, PixelBox, coarse_reach, pixel_box
 from dearhost.stage.painting.lettering import CaptionDrawing, sign_lettering
-from dearhost.stage.painting.shown import ShownLayers
+from dearhost.stage.painting.shown import ShownLayers, Supplies
 from dearhost.stage.timeline import GLIDE, PlacedHost, SceneTimeline
 from dearhost.timebase import FrameRate
 
@@ -188,7 +187,7 @@ class LetteringLayers:
     def __init__(self, scene: SceneTimeline, picture: Picture, frame_rate: FrameRate, resources: Resources) -> None:
         self.scene, self.picture, self._rate = scene, picture, frame_rate
         self._fonts = Fonts.at(resources.fonts, scene.choices.type)
-        self.shown = ShownLayers(scene, picture, self._fonts)
+        self.shown = ShownLayers(scene, picture, Supplies(self._fonts, resources.shelf))
 
     def layers(self, frame: int) -> list[Layer]:
         """Back to front at a frame of the scene."""
@@ -211,13 +210,13 @@ class LetteringLayers:
 class SceneLayers:
     """All layers of a scene but its set."""
 
-    def __init__(self, scene: SceneTimeline, daylight: str, picture: Picture, frame_rate: FrameRate,
+    def __init__(self, scene: SceneTimeline, light: Any, picture: Picture, frame_rate: FrameRate,
                  resources: Resources) -> None:  # fmt: skip
-        """``daylight``: the time of day whose light falls on the hosts."""
+        """``light``: the fill that multiplies what the light falls on, None for nothing."""
         self.scene, self.picture, self._rate = scene, picture, frame_rate
-        self._light = host_light(daylight)
+        self._light = light
         fonts = Fonts.at(resources.fonts, scene.choices.type)
-        self._shown = ShownLayers(scene, picture, fonts)
+        self._shown = ShownLayers(scene, picture, Supplies(fonts, resources.shelf))
         self._lettering = LetteringLayers(scene, picture, frame_rate, resources)
         contents = Contents(sign_lettering(fonts), resources.pictures.open)
         played = {

@@ -81,8 +81,10 @@ class Painter:
             scene, rate = self.timeline.scenes[index], self.timeline.frame_rate
             scenery = Scenery("") if self._transparent else Scenery.of(scene.choices)
             if scene.choices.camera == "still":
-                layers = SceneLayers(scene, scenery.light, self.picture, rate, self._resources)
-                self._scenes[index] = ScenePainter(layers.layers, backdrop_for(scenery, self.picture), self.picture)
+                shelf = self._resources.shelf
+                layers = SceneLayers(scene, scenery.on_hosts(shelf), self.picture, rate, self._resources)
+                backdrop = backdrop_for(scenery, self.picture, rate, shelf)
+                self._scenes[index] = ScenePainter(layers.layers, backdrop, self.picture)
             else:
                 self._scenes[index] = MovingPainter(scene, scenery, self.picture, rate, self._resources)
         return self._scenes[index]

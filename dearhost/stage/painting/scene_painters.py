@@ -59,7 +59,8 @@ class ScenePainter:
             changed = [self._whole]
         else:
             changed = _changed(self._before, now, len(sheet.words))
-            changed = changed if moved is None else [*changed, moved]
+            if moved is not None:
+                changed = [moved] if moved.box == self._whole.box else [*changed, moved]
         for area in changed:
             self._cache.lay(now, sheet, area, ground)
         self._before, self._frame = now, frame
@@ -75,8 +76,9 @@ class MovingPainter:
         self.backdrop: Backdrop | None = None
         self.lying: list[Laid] = []
         self._world, self._lettering = larger(picture), LetteringLayers(scene, picture, rate, resources)
-        seen = SceneLayers(scene, scenery.light, self._world, rate, resources)
-        self._painter = ScenePainter(seen.seen, backdrop_for(scenery, self._world), self._world)
+        seen = SceneLayers(scene, scenery.on_hosts(resources.shelf), self._world, rate, resources)
+        backdrop = backdrop_for(scenery, self._world, rate, resources.shelf)
+        self._painter = ScenePainter(seen.seen, backdrop, self._world)
         self._larger = Sheet(self._world, transparent=not scenery.set_id)
         self._cache = LayerCache()
         self._picture, self._whole = picture, whole_area(picture)

@@ -6,6 +6,7 @@ from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from typing import Any, Protocol
 
+from dearhost.assets.shelf import Shelf
 from dearhost.drawing.fonts import Fonts
 from dearhost.stage.layout.shapes import Picture
 from dearhost.stage.painting.cutaways import CutawayDrawing
@@ -16,6 +17,7 @@ from dearhost.stage.painting.panels import (
     LargeWordsPanel,
     ListPanel,
     NumberPanel,
+    OwnPanel,
     PicturePanel,
     QuotationPanel,
 )
@@ -36,31 +38,49 @@ class ShownDrawing(Protocol):
 
 
 @dataclass(frozen=True, slots=True)
+class Supplies:
+    """What is drawn with: the fonts of the production, and the things of its shelf."""
+
+    fonts: Fonts
+    shelf: Shelf
+
+
+@dataclass(frozen=True, slots=True)
 class ShownKind:
     """How a kind is drawn. ``place``: of all shown in one place only the latest is seen; ``steady``: it keeps its
     place whatever the camera does."""
 
     place: str
-    drawing: Callable[[Shown, Picture, Fonts], ShownDrawing]
+    drawing: Callable[[Shown, Picture, Supplies], ShownDrawing]
     steady: bool = False
 
 
-def _picture(shown: Shown, picture: Picture, fonts: Fonts) -> ShownDrawing:
+def _lettered(drawing: Callable[[Shown, Picture, Fonts], ShownDrawing]) -> Callable[..., ShownDrawing]:
+    """What draws with fonts alone."""
+    return lambda shown, picture, supplies: drawing(shown, picture, supplies.fonts)
+
+
+def _picture(shown: Shown, picture: Picture, supplies: Supplies) -> ShownDrawing:
     """Beside a host who made room or over the whole picture, else on a small card."""
-    return (PicturePanel if shown.region else CutawayDrawing)(shown, picture, fonts)
+    return (PicturePanel if shown.region else CutawayDrawing)(shown, picture, supplies.fonts)
+
+
+def _own(shown: Shown, picture: Picture, supplies: Supplies) -> ShownDrawing:
+    return OwnPanel(shown, picture, supplies.fonts, supplies.shelf)
 
 
 SHOWN: Mapping[str, ShownKind] = {
     "picture": ShownKind("cutaway", _picture),
-    "list": ShownKind("cutaway", ListPanel),
-    "number": ShownKind("cutaway", NumberPanel),
-    "quotation": ShownKind("cutaway", QuotationPanel),
-    "comparison": ShownKind("cutaway", ComparisonPanel),
-    "words": ShownKind("cutaway", LargeWordsPanel),
-    "end-card": ShownKind("cutaway", EndCardPanel),
-    "lower-third": ShownKind("title", NameDrawing, steady=True),
-    HEADING: ShownKind("title", TitleDrawing, steady=True),
-    "title": ShownKind("title", TitleDrawing, steady=True),
+    "own": ShownKind("cutaway", _own),
+    "list": ShownKind("cutaway", _lettered(ListPanel)),
+    "number": ShownKind("cutaway", _lettered(NumberPanel)),
+    "quotation": ShownKind("cutaway", _lettered(QuotationPanel)),
+    "comparison": ShownKind("cutaway", _lettered(ComparisonPanel)),
+    "words": ShownKind("cutaway", _lettered(LargeWordsPanel)),
+    "end-card": ShownKind("cutaway", _lettered(EndCardPanel)),
+    "lower-third": ShownKind("title", _lettered(NameDrawing), steady=True),
+    HEADING: ShownKind("title", _lettered(TitleDrawing), steady=True),
+    "title": ShownKind("title", _lettered(TitleDrawing), steady=True),
 }
 """By kind, back to front: every kind of cue that is ``shown``, and what a scene shows of itself."""
 _BEHIND = ("left", "right")
@@ -71,8 +91,8 @@ _ORDER = {kind: order for order, kind in enumerate(SHOWN)}
 class ShownLayers:
     """Layers of what a scene shows."""
 
-    def __init__(self, scene: SceneTimeline, picture: Picture, fonts: Fonts) -> None:
-        self._scene, self._picture, self._fonts = scene, picture, fonts
+    def __init__(self, scene: SceneTimeline, picture: Picture, supplies: Supplies) -> None:
+        self._scene, self._picture, self._supplies = scene, picture, supplies
         self._drawings: dict[tuple[str, float], ShownDrawing] = {}
 
     def layers(self, moment: float, *, steady: bool, behind: bool = False) -> list[Layer]:
@@ -90,7 +110,7 @@ class ShownLayers:
         """What draws ``item``, laid out for this picture."""
         name = item.kind, item.span.start
         if name not in self._drawings:
-            self._drawings[name] = SHOWN[item.kind].drawing(item, self._picture, self._fonts)
+            self._drawings[name] = SHOWN[item.kind].drawing(item, self._picture, self._supplies)
         return self._drawings[name]
 
     def _layer(self, item: Shown, moment: float) -> Layer:

@@ -14,6 +14,7 @@ from server.jobs.actions.start import start_job
 from server.jobs.models import Job
 from server.productions.documents import usable_production
 from server.productions.models import Production
+from server.shelf.using import rights_missing
 from server.studio import studio
 
 MOST_WAITING = 40
@@ -34,6 +35,8 @@ def order_delivery(
     staged = usable_production(production.document, production.title, production.owner_id)
     ensure_speakable(staged.script)
     staged.checked(studio())
+    if missing := rights_missing(production.owner_id, staged):
+        raise RenderError(f"{missing[0]} Say it on the Shelf, then order the film.")
     Picture.of(staged.choices.shape, height)
     forget_old()
     with transaction.atomic():

@@ -3,19 +3,39 @@
 from __future__ import annotations
 
 import itertools
+from pathlib import Path
 
 import numpy as np
 import pytest
 
+from dearhost.assets.shelf import Shelf
 from dearhost.production import Resources, Studio
 from dearhost.stage import Picture, Timeline
-from dearhost.stage.backdrops import DAYLIGHTS, DRAWN_SETS, PALETTES, WEATHERS, Nothing, Scenery, backdrop_for, draw_set
+from dearhost.stage.backdrops import (
+    DAYLIGHTS,
+    DRAWN_SETS,
+    PALETTES,
+    WEATHERS,
+    Backdrop,
+    Nothing,
+    Scenery,
+    backdrop_for,
+    draw_set,
+    host_light,
+)
 from dearhost.stage.painting.area import Area
 from dearhost.stage.painting.layers import SceneLayers
 from dearhost.stage.painting.scene_painters import ScenePainter
 from dearhost.stage.painting.sheet import Sheet, Words
+from dearhost.timebase import FrameRate
 
 OPAQUE = 0xFF000000
+NO_SHELF = Shelf(Path("none"))
+
+
+def behind(scenery: Scenery, picture: Picture) -> Backdrop:
+    """What is behind the hosts, without anything on the shelf."""
+    return backdrop_for(scenery, picture, FrameRate.of(30), NO_SHELF)
 
 
 class Curtain:
@@ -38,21 +58,21 @@ class Curtain:
 
 
 def painter(timeline: Timeline, backdrop: object, picture: Picture, resources: Resources) -> ScenePainter:
-    layers = SceneLayers(timeline.scenes[0], "noon", picture, timeline.frame_rate, resources)
+    layers = SceneLayers(timeline.scenes[0], None, picture, timeline.frame_rate, resources)
     return ScenePainter(layers.layers, backdrop, picture)  # type: ignore[arg-type]  # a backdrop for tests
 
 
 def test_a_set_is_the_same_pixels_at_every_frame(small: Picture) -> None:
-    backdrop = backdrop_for(Scenery("pier"), small)
+    backdrop = behind(Scenery("pier"), small)
     first, moved = backdrop.frame(0)
     again, still = backdrop.frame(500)
     assert first is again and moved is None and still is None and (first >> 24 == 255).all()
-    assert backdrop_for(Scenery("pier"), small) is backdrop and backdrop_for(Scenery("museum"), small) is not backdrop
+    assert behind(Scenery("pier"), small) is backdrop and behind(Scenery("museum"), small) is not backdrop
 
 
 def test_nothing_is_transparent(small: Picture) -> None:
-    words, _ = backdrop_for(Scenery(""), small).frame(3)
-    assert isinstance(backdrop_for(Scenery(""), small), Nothing) and not words.any()
+    words, _ = behind(Scenery(""), small).frame(3)
+    assert isinstance(behind(Scenery(""), small), Nothing) and not words.any()
     assert words.shape == (small.height, small.width)
 
 
@@ -135,7 +155,7 @@ def test_a_host_is_in_the_light_of_the_set(timeline: Timeline, small: Picture, s
     x, y = round(host.x * small.width), round((host.y + host.head * 1.6) * small.height)
     seen = {}
     for time in ("noon", "night"):
-        layers = SceneLayers(timeline.scenes[0], time, small, timeline.frame_rate, studio.resources)
+        layers = SceneLayers(timeline.scenes[0], host_light(time), small, timeline.frame_rate, studio.resources)
         sheet = Sheet(small)
         ScenePainter(layers.layers, Nothing(small), small).paint(9, sheet)
         seen[time] = sheet.pixels[y - 4 : y + 4, x - 4 : x + 4, :3].mean()

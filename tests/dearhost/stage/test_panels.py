@@ -23,7 +23,7 @@ from dearhost.stage.painting.entrances import ENTRANCES, arrived
 from dearhost.stage.painting.layers import SceneLayers
 from dearhost.stage.painting.panels.compositions import compose
 from dearhost.stage.painting.sheet import Sheet
-from dearhost.stage.painting.shown import SHOWN
+from dearhost.stage.painting.shown import SHOWN, Supplies
 from dearhost.stage.painting.text_blocks import Face, _break_units, fitted
 from dearhost.stage.painting.titles import NameDrawing
 from dearhost.stage.timeline import Shown
@@ -41,6 +41,11 @@ LINES = {
     "end-card": '[[cue: end-card text="Come and see" address="quillhaven.example"]]Come and see the sea leave.[[/cue]]',
     "picture": "[[cue: picture boat place=beside]]The boats go out at dawn.[[/cue]]",
 }
+
+
+def supplies(studio: Studio) -> Supplies:
+    """What is drawn with."""
+    return Supplies(Fonts.at(studio.resources.fonts), studio.shelf)
 
 
 def film(studio: Studio, text: str, **chosen: object) -> Timeline:
@@ -126,7 +131,7 @@ def test_a_name_keeps_to_the_hosts_side_while_something_is_shown_beside(studio: 
     scene = film(studio, text).scenes[0]
     name = next(item for item in scene.shown if item.kind == "lower-third")
     picture = Picture.of("16:9", 360)
-    drawing = SHOWN["lower-third"].drawing(name, picture, Fonts.at(studio.resources.fonts))
+    drawing = SHOWN["lower-third"].drawing(name, picture, supplies(studio))
     assert isinstance(drawing, NameDrawing)
     assert drawing.paper_box[2] <= picture.pixels(panel_box("16:9", "right"))[0]
 
@@ -160,11 +165,13 @@ def test_a_list_takes_its_rows_from_what_is_said(rows: str, said: str, texts: li
 def test_a_number_that_is_not_written_is_the_first_that_is_said(studio: Studio) -> None:
     texts = (f"[[cue: number{given}]]It rises 12.4 metres.[[/cue]]" for given in (" number=12.4", ""))
     given, found = (film(studio, text).scenes[0].shown[0] for text in texts)
-    picture, fonts = Picture.of("16:9", 360), Fonts.at(studio.resources.fonts)
+    picture = Picture.of("16:9", 360)
     drawn = []
     for shown in (given, found):
         sheet = Sheet(picture)
-        SHOWN["number"].drawing(shown, picture, fonts).draw(sheet.canvas, (shown.span.start + shown.span.end) / 2)
+        SHOWN["number"].drawing(shown, picture, supplies(studio)).draw(
+            sheet.canvas, (shown.span.start + shown.span.end) / 2
+        )
         drawn.append(sheet.pixels.copy())
     assert np.array_equal(*drawn)
 
@@ -239,7 +246,7 @@ def test_any_text_is_drawn_in_its_panel(studio: Studio, text: str, kind: str, sh
     parameters = {"text": text, "number": text[:12], "unit": text[:20], "who": text[:30], "button": text[:24],
                   "says": text, "comes": "pops", "code": "no", "address": ""}  # fmt: skip
     shown = Shown(kind, Span(0, 10), parameters, "", (), region)
-    drawing = SHOWN[kind].drawing(shown, picture, Fonts.at(studio.resources.fonts))
+    drawing = SHOWN[kind].drawing(shown, picture, supplies(studio))
     sheet = Sheet(picture, transparent=True)
     drawing.draw(sheet.canvas, 5.0)
     rows, columns = np.nonzero(sheet.pixels[..., 3])

@@ -6,7 +6,7 @@ from dearhost.drawing.fonts import Fonts
 from dearhost.production import CUE_KINDS, Studio, read_script
 from dearhost.stage import Picture, SceneTimeline, compile_timeline
 from dearhost.stage.painting.layers import SceneLayers
-from dearhost.stage.painting.shown import SHOWN, ShownLayers
+from dearhost.stage.painting.shown import SHOWN, ShownLayers, Supplies
 from dearhost.stage.timeline import HEADING
 from dearhost.timebase import FrameRate
 from tests.conftest import with_tones
@@ -44,7 +44,7 @@ def test_a_title_takes_the_place_of_the_heading_while_it_stays(studio: Studio) -
     heading, title = scene.shown
     assert (heading.kind, heading.text("number"), heading.text("text")) == (HEADING, "1", "The tide room")
     assert heading.span.end > title.span.end, "or it would be gone by then"
-    layers = ShownLayers(scene, PICTURE, Fonts.at(studio.fonts))
+    layers = ShownLayers(scene, PICTURE, Supplies(Fonts.at(studio.fonts), studio.shelf))
 
     def kinds(moment: float) -> list[str]:
         return [layer.key[0] for layer in layers.layers(moment, steady=True)]

@@ -4,6 +4,7 @@ import { AboutPage } from "../features/about";
 import { DeliveriesPage } from "../features/deliveries";
 import { DeskPage } from "../features/desk";
 import { HostsPage, WorkshopPage } from "../features/hosts";
+import { ShelfPage } from "../features/shelf";
 import { MatchPage, VoicesPage } from "../features/voices";
 import { Shell } from "./Shell";
 
@@ -20,6 +21,7 @@ export const router = createBrowserRouter([
 			{ path: "voices", element: <VoicesPage /> },
 			{ path: "voices/match", element: <MatchPage /> },
 			{ path: "voices/match/:matchId", element: <MatchPage /> },
+			{ path: "shelf", element: <ShelfPage /> },
 			{ path: "deliveries", element: <DeliveriesPage /> },
 			{ path: "about", element: <AboutPage /> },
 			{

@@ -5,6 +5,7 @@ from dearhost.stage.painting.panels.end_cards import EndCardPanel
 from dearhost.stage.painting.panels.large_words import LargeWordsPanel
 from dearhost.stage.painting.panels.lists import ListPanel
 from dearhost.stage.painting.panels.numbers import NumberPanel
+from dearhost.stage.painting.panels.own_pictures import OwnPanel
 from dearhost.stage.painting.panels.pictures import PicturePanel
 from dearhost.stage.painting.panels.quotations import QuotationPanel
 
@@ -14,6 +15,7 @@ __all__ = [
     "LargeWordsPanel",
     "ListPanel",
     "NumberPanel",
+    "OwnPanel",
     "PicturePanel",
     "QuotationPanel",
 ]

@@ -1753,6 +1753,154 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Shelf List
+         * @description Everything on the shelf, the latest first, and then what others of this desk share.
+         */
+        get: operations["listShelf"];
+        put?: never;
+        /**
+         * Bring
+         * @description Take a picture, clip or sound in: a job reads it.
+         */
+        post: operations["bringToShelf"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/licences": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Licences
+         * @description What a thing may be under.
+         */
+        get: operations["listLicences"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/rights": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Say Rights
+         * @description Say licence and author of several things at once.
+         */
+        post: operations["sayRights"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{item}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Remove
+         * @description Put a thing away; what a production uses stays.
+         */
+        delete: operations["putAwayFromShelf"];
+        options?: never;
+        head?: never;
+        /**
+         * Change
+         * @description Name a thing, say whose it is, share it with the others of this desk.
+         */
+        patch: operations["changeShelf"];
+        trace?: never;
+    };
+    "/api/shelf/{item}/bring-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Back
+         * @description Take out again what was put away.
+         */
+        post: operations["bringBackToShelf"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{item}/replace/{other}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Replace
+         * @description Put another thing in its place everywhere.
+         */
+        post: operations["replaceOnShelf"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/credits/{production_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Production Credits
+         * @description What a production's film owes to whom.
+         */
+        get: operations["productionCredits"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -2633,6 +2781,64 @@ export interface components {
              */
             weather: "clear" | "cloudy" | "rain" | "snow" | "fog";
             /**
+             * Own Fit
+             * @default fill
+             * @enum {string}
+             */
+            own_fit: "fill" | "whole";
+            /**
+             * Own X
+             * @default 0.5
+             */
+            own_x: number;
+            /**
+             * Own Y
+             * @default 0.5
+             */
+            own_y: number;
+            /**
+             * Own Zoom
+             * @default 1
+             */
+            own_zoom: number;
+            /**
+             * Own Blur
+             * @default 0
+             */
+            own_blur: number;
+            /**
+             * Own Dim
+             * @default 0
+             */
+            own_dim: number;
+            /**
+             * Own Tone
+             * @default paper
+             * @enum {string}
+             */
+            own_tone: "paper" | "own";
+            /**
+             * Own Mirrored
+             * @default false
+             */
+            own_mirrored: boolean;
+            /**
+             * Own Light
+             * @default true
+             */
+            own_light: boolean;
+            /**
+             * Own Begins
+             * @default 0
+             */
+            own_begins: number;
+            /**
+             * Own Ends
+             * @default loops
+             * @enum {string}
+             */
+            own_ends: "loops" | "holds";
+            /**
              * Framing
              * @default medium
              * @enum {string}
@@ -2760,6 +2966,17 @@ export interface components {
              *       "palette": null,
              *       "daylight": null,
              *       "weather": null,
+             *       "own_fit": null,
+             *       "own_x": null,
+             *       "own_y": null,
+             *       "own_zoom": null,
+             *       "own_blur": null,
+             *       "own_dim": null,
+             *       "own_tone": null,
+             *       "own_mirrored": null,
+             *       "own_light": null,
+             *       "own_begins": null,
+             *       "own_ends": null,
              *       "framing": null,
              *       "layout": null,
              *       "transition": null,
@@ -2841,6 +3058,28 @@ export interface components {
             daylight?: ("own" | "morning" | "noon" | "dusk" | "night") | null;
             /** Weather */
             weather?: ("clear" | "cloudy" | "rain" | "snow" | "fog") | null;
+            /** Own Fit */
+            own_fit?: ("fill" | "whole") | null;
+            /** Own X */
+            own_x?: number | null;
+            /** Own Y */
+            own_y?: number | null;
+            /** Own Zoom */
+            own_zoom?: number | null;
+            /** Own Blur */
+            own_blur?: number | null;
+            /** Own Dim */
+            own_dim?: number | null;
+            /** Own Tone */
+            own_tone?: ("paper" | "own") | null;
+            /** Own Mirrored */
+            own_mirrored?: boolean | null;
+            /** Own Light */
+            own_light?: boolean | null;
+            /** Own Begins */
+            own_begins?: number | null;
+            /** Own Ends */
+            own_ends?: ("loops" | "holds") | null;
             /** Framing */
             framing?: ("wide" | "full" | "medium" | "close-up" | "bubble" | "square-bubble") | null;
             /** Layout */
@@ -3137,7 +3376,7 @@ export interface components {
         /**
          * ParameterOut
          * @description A setting of a cue kind: a number from ``low`` to ``high``, one of ``choices``, or a text. ``only_for``:
-         *     another setting and its value with which alone it counts.
+         *     another setting and its value with which alone it counts. ``asset``: kinds of things of the shelf a text names.
          */
         ParameterOut: {
             /** Name */
@@ -3161,6 +3400,8 @@ export interface components {
             choices: string[];
             /** Only For */
             only_for: string[];
+            /** Asset */
+            asset: string;
         };
         /**
          * ChoiceValue
@@ -4287,6 +4528,133 @@ export interface components {
         RemovedOut: {
             /** Kept */
             kept: boolean;
+        };
+        /**
+         * ShelfOut
+         * @description A thing on the shelf. ``problem``: what is missing before a film may show it, or "". ``light``: what is said of
+         *     the light in it. ``mine``: whether this account brought it.
+         */
+        ShelfOut: {
+            /** Item */
+            item: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "picture" | "clip" | "sound";
+            /** Number */
+            number: number;
+            /** Title */
+            title: string;
+            /** File */
+            file: string;
+            /** Licence */
+            licence: string;
+            /** Author */
+            author: string;
+            /** Problem */
+            problem: string;
+            /** Shared */
+            shared: boolean;
+            /** Mine */
+            mine: boolean;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /** Seconds */
+            seconds: number;
+            /** Rate */
+            rate: number;
+            /** Sounds */
+            sounds: boolean;
+            /** Transparent */
+            transparent: boolean;
+            /** Bytes */
+            bytes: number;
+            /** Loops */
+            loops: boolean;
+            /** Light */
+            light: string;
+            /** Notes */
+            notes: string[];
+            /** Used In */
+            used_in: components["schemas"]["UsedIn"][];
+            /**
+             * Created At
+             * Format: date-time
+             */
+            created_at: string;
+        };
+        /**
+         * UsedIn
+         * @description A production that shows or sounds a thing.
+         */
+        UsedIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Title */
+            title: string;
+        };
+        /**
+         * LicenceOut
+         * @description A licence, and the words it is shown by.
+         */
+        LicenceOut: {
+            /** Id */
+            id: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * RightsIn
+         * @description The same licence and author for several things.
+         */
+        RightsIn: {
+            /** Items */
+            items: string[];
+            /** Licence */
+            licence: string;
+            /**
+             * Author
+             * @default
+             */
+            author: string;
+        };
+        /**
+         * ShelfIn
+         * @description What is changed of a thing; what is missing stays.
+         */
+        ShelfIn: {
+            /** Title */
+            title?: string | null;
+            /** Licence */
+            licence?: string | null;
+            /** Author */
+            author?: string | null;
+            /** Shared */
+            shared?: boolean | null;
+        };
+        /**
+         * ReplacedOut
+         * @description In how many productions another thing stands in now.
+         */
+        ReplacedOut: {
+            /** Productions */
+            productions: number;
+        };
+        /**
+         * CreditsOut
+         * @description The credits of a production's film, and what keeps it from being rendered.
+         */
+        CreditsOut: {
+            /** Lines */
+            lines: string[];
+            /** Missing */
+            missing: string[];
         };
     };
     responses: never;
@@ -6736,6 +7104,213 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["JobOut"];
+                };
+            };
+        };
+    };
+    listShelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfOut"][];
+                };
+            };
+        };
+    };
+    bringToShelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
+                };
+            };
+        };
+    };
+    listLicences: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LicenceOut"][];
+                };
+            };
+        };
+    };
+    sayRights: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RightsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfOut"][];
+                };
+            };
+        };
+    };
+    putAwayFromShelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                item: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    changeShelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                item: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShelfIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfOut"];
+                };
+            };
+        };
+    };
+    bringBackToShelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                item: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfOut"];
+                };
+            };
+        };
+    };
+    replaceOnShelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                item: string;
+                other: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReplacedOut"];
+                };
+            };
+        };
+    };
+    productionCredits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                production_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CreditsOut"];
                 };
             };
         };

@@ -14,6 +14,7 @@ export function RunningHead({ children }: { children?: ReactNode }) {
 				</NavLink>
 				<NavLink to="/hosts">Hosts</NavLink>
 				<NavLink to="/voices">Voices</NavLink>
+				<NavLink to="/shelf">Shelf</NavLink>
 				<NavLink to="/deliveries">Deliveries</NavLink>
 			</nav>
 			{children}

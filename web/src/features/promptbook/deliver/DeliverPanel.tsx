@@ -1,5 +1,6 @@
 import type { Editor } from "@tiptap/core";
 import { useState } from "react";
+import { Link } from "react-router";
 import { type Schemas, sentence } from "../../../shared/api/client";
 import { DeliveryRow } from "../../../shared/deliveries/DeliveryRow";
 import { AskToTell } from "../../../shared/deliveries/FilmsDone";
@@ -10,6 +11,7 @@ import { Icon } from "../../../shared/ui/icons";
 import type { ProductionDocument } from "../document/document";
 import { showPlace } from "../document/places";
 import type { Check } from "../document/useSceneTimes";
+import { Credits, useCredits } from "./Credits";
 import { VoiceOver } from "./VoiceOver";
 
 const SIZES: Record<string, { value: string; text: string }[]> = {
@@ -49,6 +51,7 @@ export function DeliverPanel(props: {
 	const [form, setForm] = useState<Form>("mp4");
 	const deliveries = useDeliveries();
 	const order = useOrderDelivery();
+	const owed = useCredits(props.productionId, props.revision);
 	const stops = check?.findings.filter((f) => f.stops) ?? [];
 	const height = sizes.some((s) => s.value === size) ? size : (sizes[1]?.value ?? "1080");
 	const asked = captions ?? (document.captions ? "burn" : "none");
@@ -67,7 +70,7 @@ export function DeliverPanel(props: {
 			<div>
 				<h3 className="panel-title">Before rendering</h3>
 				<ul className="checks">
-					{stops.length === 0 && (
+					{stops.length === 0 && owed.missing.length === 0 && (
 						<li>
 							<Icon name="tick" /> Nothing is open; every direction stays unsaid
 						</li>
@@ -82,6 +85,14 @@ export function DeliverPanel(props: {
 										Show it
 									</button>
 								)}
+							</span>
+						</li>
+					))}
+					{owed.missing.map((missing) => (
+						<li key={missing} className="problem">
+							<Icon name="cross" />
+							<span>
+								{missing} <Link to="/shelf">Say it on the Shelf</Link>
 							</span>
 						</li>
 					))}
@@ -123,13 +134,13 @@ export function DeliverPanel(props: {
 				)}
 				<div className="order">
 					<MainButton
-						disabled={stops.length > 0 || !props.kept || order.isPending}
+						disabled={stops.length > 0 || owed.missing.length > 0 || !props.kept || order.isPending}
 						onClick={() => order.mutate(wanted)}
 					>
 						Render
 					</MainButton>
 					<span className="small quiet">
-						{stops.length > 0
+						{stops.length > 0 || owed.missing.length > 0
 							? "Waits for what is open above."
 							: !props.kept
 								? "Waits until the text is kept."
@@ -151,6 +162,7 @@ export function DeliverPanel(props: {
 						<DeliveryRow key={d.id} delivery={d} compact />
 					))}
 				</ul>
+				<Credits lines={owed.lines} />
 				<VoiceOver productionId={props.productionId} />
 				<SaveAs productionId={props.productionId} />
 			</div>

@@ -4,7 +4,7 @@ import type { Choices, ProductionDocument, Scene, Staging } from "./document";
 
 /** What can be chosen for all scenes, and otherwise for one: the table of choices says what that is. */
 export type OwnChoice = Extract<keyof Staging, keyof Choices>;
-export type ChoiceValue = string | boolean;
+export type ChoiceValue = string | boolean | number;
 
 /** One line of a change that is proposed: a scene, and how it is now. */
 export type ChangeRow = { number: number; heading: string; now: string };

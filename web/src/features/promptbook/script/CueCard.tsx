@@ -1,4 +1,5 @@
 import { type KeyboardEvent, type ReactNode, useEffect, useMemo, useRef, useState } from "react";
+import { ShelfChoice } from "../../../shared/shelf/ShelfChoice";
 import { PictureChoice } from "../../../shared/ui/PictureChoice";
 import { cueLabel, FLAG_SHAPES, foundKinds, meantChoices } from "../document/cueKinds";
 import type { CueKind, CueValues, PlacedCue } from "../document/cues";
@@ -267,6 +268,17 @@ function ParameterField({ parameter, value, words, onChange }: FieldProps) {
 					</label>
 				))}
 			</fieldset>
+		);
+	}
+	if (parameter.asset) {
+		return (
+			<ShelfChoice
+				label={`${parameter.label}; several come one after another`}
+				kinds={parameter.asset.split(" ")}
+				chosen={String(value).split(" ").filter(Boolean)}
+				several
+				onChoose={(items) => onChange(items.join(" "))}
+			/>
 		);
 	}
 	if (parameter.name === "picture") {

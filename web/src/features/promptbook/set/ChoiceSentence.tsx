@@ -53,9 +53,11 @@ export function ChoiceSentence({ choices }: { choices: readonly SentenceChoice[]
 
 function ChoiceRow({ choice, row }: { choice: SentenceChoice; row: React.RefObject<HTMLFieldSetElement | null> }) {
 	const { picture } = choice;
+	const count = choice.options.length;
+	// biome-ignore lint/correctness/useExhaustiveDependencies: what is chosen comes into view once there are more to choose from
 	useEffect(() => {
 		row.current?.querySelector("label.on")?.scrollIntoView({ block: "nearest", inline: "nearest" });
-	}, [row]);
+	}, [row, count]);
 	return (
 		<fieldset ref={row} id="choice-row" className={picture ? "choice-row pictured" : "choice-row"}>
 			<legend>{choice.label}</legend>

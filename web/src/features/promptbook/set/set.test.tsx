@@ -9,7 +9,7 @@ const production = productionOf(["a", "One", []], ["b", "Two", []], ["c", "Three
 production.script.scenes = production.script.scenes.map((scene, index) =>
 	index === 1 ? { ...scene, staging: { ...scene.staging, set: "pier", framing: "full" } } : scene,
 );
-const words = (value: string | boolean) => `the ${value}`;
+const words = (value: string | boolean | number) => `the ${value}`;
 const change = (reach: "scene" | "on" | "all", sceneId: string, set: string) =>
 	widened(production, sceneId, "set", set, reach, "The set", words);
 

@@ -1,0 +1,319 @@
+"""Clips of strangers into our own: upright, square pixels, progressive, 8 bit BT.709, every frame a key frame.
+
+Runs in a process with limits. Two films come of it, ``full.mp4`` and ``small.mp4``, and ``times.npy``, the second at
+which every frame begins: variable rates need no more.
+"""
+
+from __future__ import annotations
+
+import math
+from collections import deque
+from collections.abc import Callable, Iterator
+from dataclasses import dataclass, field
+from fractions import Fraction
+from pathlib import Path
+from typing import Any
+
+import av
+import numpy as np
+from av.video.reformatter import ColorRange, Colorspace, Interpolation
+from numpy.typing import NDArray
+
+from dearhost.assets.shelf.item import Light, Loop
+from dearhost.assets.shelf.measuring import light_of, loop_of
+from dearhost.assets.shelf.rights import Rights, rights_of_tags
+from dearhost.errors import HostError
+
+LONGEST_CLIP = 600.0
+"""Seconds."""
+SMALL_SIDE = 360
+_MOST_PIXELS, _FULL_PIXELS = 8192 * 4352, 1920 * 1088
+_HIGHEST_RATE = 66.0
+"""Frames a second: 60, in containers that count whole milliseconds."""
+_WRITTEN_RATE = 25
+"""Frames are told apart by number; when each begins stands in the times."""
+_ATTACHED_PICTURE = 1024  # AV_DISPOSITION_ATTACHED_PIC
+_HD_LINES = 720
+_MANY_ERRORS = 50
+_HIGH_DYNAMIC = {16: "PQ", 18: "HLG"}  # ITU-T H.273, transfer characteristics
+_BT601, _BT709, _BT2020 = (5, 6), 1, (9, 10)  # ITU-T H.273, matrix coefficients
+_UNTAGGED = (0, 2, 8)
+_TURNS = {
+    90: (("transpose", "cclock"),), 180: (("hflip", ""), ("vflip", "")), 270: (("transpose", "clock"),)
+}  # fmt: skip
+OPENING = {"protocol_whitelist": "file", "enable_drefs": "0"}
+"""Options with which files of strangers are opened: nothing but the file itself is read."""
+Tell = Callable[[float], None]
+
+
+@dataclass(slots=True)
+class TakenClip:
+    """What came of a clip."""
+
+    width: int
+    height: int
+    times: NDArray[np.float64]
+    rights: Rights
+    notes: list[str]
+    light: Light
+    loop: Loop | None
+
+    @property
+    def rate(self) -> float:
+        """Frames a second, the usual one."""
+        steps = np.diff(self.times)
+        return float(1 / np.median(steps)) if len(steps) else 0.0
+
+    @property
+    def seconds(self) -> float:
+        """How long it lasts."""
+        return float(self.times[-1]) + (1 / self.rate if self.rate else 1 / _WRITTEN_RATE)
+
+
+@dataclass(slots=True)
+class _Source:
+    """Frames as they come out of a file, with the second each begins, and what was wrong on the way."""
+
+    container: Any
+    stream: Any
+    damaged: int = 0
+    errors: int = 0
+    cut: bool = False
+
+    def frames(self) -> Iterator[tuple[float, Any]]:
+        before, first = -1.0, None
+        for frame in self._decoded():
+            self.damaged += bool(frame.is_corrupt)  # broken data raises nothing: the decoder paints over it
+            if frame.width * frame.height > _MOST_PIXELS:
+                raise HostError(f"A picture of this clip is {frame.width} x {frame.height}: too large to be read.")
+            at = float(frame.time) if frame.time is not None else before + 1 / _WRITTEN_RATE
+            if at <= before:
+                at, self.errors = before + 0.001, self.errors + 1
+            if first is None:
+                first = at
+            elif at - before < 1 / _HIGHEST_RATE:
+                continue
+            if at - first > LONGEST_CLIP:
+                self.cut = True
+                return
+            before = at
+            yield at - first, frame
+
+    def _decoded(self) -> Iterator[Any]:
+        packets = self.container.demux(self.stream)
+        while True:
+            try:
+                packet = next(packets)
+            except StopIteration:
+                return
+            except av.FFmpegError:
+                self.errors += 1
+                return
+            try:
+                yield from packet.decode()
+            except av.FFmpegError:
+                self.errors += 1
+                if self.errors > _MANY_ERRORS:
+                    return
+
+
+class _Upright:
+    """Brings frames to square pixels, upright, whole pictures, no larger than films need, in BT.709."""
+
+    def __init__(self, stream: Any, first: Any) -> None:
+        self.notes: list[str] = []
+        self._shape = first.width, first.height, first.format.name
+        self._matrix, self._range = self._colours(first)
+        self._graph = self._chain(stream, first)
+        self._times: deque[float] = deque()
+
+    def _colours(self, first: Any) -> tuple[int, int]:
+        tag, transfer = int(first.colorspace), int(getattr(first, "color_trc", 2) or 2)
+        if first.format.components[0].bits < 10 and (transfer in _HIGH_DYNAMIC or tag in _BT2020):
+            tag, transfer = 2, 1  # eight bits cannot be what they say
+        if transfer in _HIGH_DYNAMIC:
+            self.notes.append(f"It is of high dynamic range ({_HIGH_DYNAMIC[transfer]}): its lights may look flat.")
+        if tag in _BT2020:
+            matrix = 9
+        elif tag == _BT709 or (tag not in _BT601 and first.height >= _HD_LINES):
+            matrix = int(Colorspace.ITU709)
+        else:
+            matrix = int(Colorspace.ITU601)
+        full = int(first.color_range) == int(ColorRange.JPEG) or first.format.name.startswith("yuvj")
+        return matrix, int(ColorRange.JPEG if full else ColorRange.MPEG)
+
+    def _chain(self, stream: Any, first: Any) -> Any:
+        """The filters a frame goes through, or None where it needs none."""
+        steps: list[tuple[str, str]] = [("bwdif", "mode=send_frame")] if first.interlaced_frame else []
+        aspect = stream.sample_aspect_ratio or Fraction(1)
+        if not Fraction(1, 4) < aspect < 4:
+            aspect = Fraction(1)
+        wide = round(first.width * aspect)
+        scale = min(1.0, math.sqrt(_FULL_PIXELS / (wide * first.height)))
+        size = max(2, round(wide * scale / 2) * 2), max(2, round(first.height * scale / 2) * 2)
+        if size != (first.width, first.height) or aspect != 1:
+            flags = "area" if scale < 1 else "bicubic"
+            steps += [("scale", f"{size[0]}:{size[1]}:flags={flags}+accurate_rnd"), ("setsar", "1")]
+        steps += _TURNS.get(round(first.rotation or 0) % 360, ())
+        if not steps:
+            return None
+        graph = av.filter.Graph()
+        node = graph.add_buffer(template=stream)
+        for name, options in [*steps, ("buffersink", "")]:
+            following = graph.add(name, options) if options else graph.add(name)
+            node.link_to(following)
+            node = following
+        graph.configure()
+        return graph
+
+    def taken(self, at: float, frame: Any) -> Iterator[tuple[float, Any]]:
+        """The frames that are ready once ``frame`` has come."""
+        if (frame.width, frame.height, frame.format.name) != self._shape:
+            if "Its picture changes its size." not in self.notes:
+                self.notes.append("Its picture changes its size.")
+            width, height, pixels = self._shape
+            frame = frame.reformat(width=width, height=height, format=pixels)
+        if self._graph is None:
+            yield at, self._in_colour(frame)
+            return
+        self._times.append(at)
+        self._graph.push(frame)
+        yield from self._pulled()
+
+    def rest(self) -> Iterator[tuple[float, Any]]:
+        """The frames the filters still hold."""
+        if self._graph is not None:
+            self._graph.push(None)
+            yield from self._pulled()
+
+    def _pulled(self) -> Iterator[tuple[float, Any]]:
+        while self._times:
+            try:
+                frame = self._graph.pull()
+            except (av.error.BlockingIOError, av.error.EOFError):
+                return
+            yield self._times.popleft(), self._in_colour(frame)
+
+    def _in_colour(self, frame: Any) -> Any:
+        even = frame.width - frame.width % 2, frame.height - frame.height % 2
+        return frame.reformat(
+            width=even[0], height=even[1], format="yuv420p", src_colorspace=self._matrix,
+            dst_colorspace=Colorspace.ITU709, src_color_range=self._range, dst_color_range=ColorRange.MPEG,
+        )  # fmt: skip
+
+
+class _Writer:
+    """A film whose every frame is a key frame."""
+
+    def __init__(self, path: Path, width: int, height: int, quality: int) -> None:
+        self._container: Any = av.open(str(path), "w")
+        self._stream: Any = self._container.add_stream("libx264", rate=_WRITTEN_RATE)
+        self._stream.width, self._stream.height, self._stream.pix_fmt = width, height, "yuv420p"
+        self._stream.options = {"preset": "superfast", "crf": str(quality), "g": "1", "x264-params": "cabac=0"}
+        context = self._stream.codec_context
+        context.thread_count = 1
+        context.colorspace = context.color_primaries = context.color_trc = context.color_range = 1
+        self._size, self._count = (width, height), 0
+
+    def add(self, frame: Any) -> None:
+        width, height = self._size
+        if (frame.width, frame.height) != self._size:
+            frame = frame.reformat(width=width, height=height, interpolation=Interpolation.AREA)
+        frame.pts, frame.time_base, frame.pict_type = self._count, Fraction(1, _WRITTEN_RATE), 0
+        self._count += 1
+        self._container.mux(self._stream.encode(frame))
+
+    def close(self) -> None:
+        self._container.mux(self._stream.encode())
+        self._container.close()
+
+
+@dataclass(slots=True)
+class _Taking:
+    """A clip while it is written."""
+
+    folder: Path
+    times: list[float] = field(default_factory=list)
+    tiny: list[NDArray[np.uint8]] = field(default_factory=list)
+    writers: list[_Writer] = field(default_factory=list)
+    size: tuple[int, int] = (0, 0)
+    first: NDArray[np.uint8] | None = None
+
+    def add(self, at: float, frame: Any) -> None:
+        if not self.writers:
+            self.size = frame.width, frame.height
+            scale = min(1.0, SMALL_SIDE / min(self.size))
+            small = _scaled(self.size[0], scale), _scaled(self.size[1], scale)
+            self.writers = [
+                _Writer(self.folder / "full.mp4", *self.size, 18), _Writer(self.folder / "small.mp4", *small, 20)
+            ]  # fmt: skip
+        tiny = frame.reformat(width=64, height=64, format="bgr24", interpolation=Interpolation.AREA).to_ndarray()
+        if self.first is None or len(self.times) == _WRITTEN_RATE:
+            self.first = tiny
+        self.tiny.append(tiny.mean(-1).astype(np.uint8)[::2])
+        self.times.append(at)
+        for writer in self.writers:
+            writer.add(frame)
+
+
+def _scaled(side: int, scale: float) -> int:
+    return max(2, round(side * scale / 2) * 2)
+
+
+def take_clip(path: Path, folder: Path, tell: Tell) -> TakenClip:
+    """Read a clip and write it anew into ``folder``; ``tell`` hears how far it is, 0 to 1. Raises HostError."""
+    try:
+        with av.open(str(path), options=OPENING) as container:
+            return _taken(container, folder, tell)
+    except (OSError, ValueError, LookupError, av.FFmpegError) as error:
+        raise HostError("This clip is damaged or of a kind that cannot be read. Save it as MP4 (H.264).") from error
+
+
+def _taken(container: Any, folder: Path, tell: Tell) -> TakenClip:
+    stream = picture_stream(container)
+    if stream is None:
+        raise HostError("There are no moving pictures in this file.")
+    stream.thread_count = 1
+    context = stream.codec_context
+    if context.width * context.height > _MOST_PIXELS:
+        raise HostError(f"This clip is {context.width} x {context.height}; at most 8192 x 4320 can be read.")
+    claimed = float(container.duration or 0) / 1e6
+    source, taking, upright = _Source(container, stream), _Taking(folder), None
+    for at, frame in source.frames():
+        upright = upright or _Upright(stream, frame)
+        for done in upright.taken(at, frame):
+            taking.add(*done)
+        if claimed > 0 and len(taking.times) % 10 == 0:
+            tell(min(0.99, at / min(claimed, LONGEST_CLIP)))
+    if upright is None:
+        raise HostError("No picture of this file can be read.")
+    for done in upright.rest():
+        taking.add(*done)
+    for writer in taking.writers:
+        writer.close()
+    times = np.array(taking.times)
+    np.save(folder / "times.npy", times)
+    assert taking.first is not None
+    rate = 1 / float(np.median(np.diff(times))) if len(times) > 1 else 0.0
+    notes = upright.notes + _notes(source, len(times))
+    return TakenClip(
+        *taking.size, times, rights_of_tags({**container.metadata, **stream.metadata}), notes, light_of(taking.first),
+        loop_of(np.array(taking.tiny), rate) if rate else None,
+    )  # fmt: skip
+
+
+def _notes(source: _Source, count: int) -> list[str]:
+    notes = []
+    if source.damaged:
+        notes.append(f"{source.damaged} of {count} pictures are damaged.")
+    elif source.errors:
+        notes.append("Some of it could not be read.")
+    if source.cut:
+        notes.append(f"It is longer than {LONGEST_CLIP / 60:.0f} minutes: the rest is left out.")
+    return notes
+
+
+def picture_stream(container: Any) -> Any:
+    """The stream of moving pictures in a file, or None; the picture on a record's sleeve is none."""
+    streams = [s for s in container.streams.video if not int(getattr(s, "disposition", 0) or 0) & _ATTACHED_PICTURE]
+    return streams[0] if streams else None

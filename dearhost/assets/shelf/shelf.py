@@ -1,0 +1,166 @@
+"""The shelf: a folder of what people brought, each thing in a folder of its own under an id of its file's bytes."""
+
+from __future__ import annotations
+
+import shutil
+import threading
+from collections import OrderedDict
+from collections.abc import Callable
+from functools import cached_property
+from pathlib import Path
+from tempfile import mkdtemp
+from typing import Any
+
+import av
+import numpy as np
+import skia
+from pydantic import ValidationError
+
+from dearhost.assets.shelf.item import ITEM, PICTURE, ShelfItem, kind_of
+from dearhost.assets.shelf.taking import THUMBNAIL, take_file
+from dearhost.errors import HostError
+from dearhost.foreign import ForeignFailure, in_own_process
+from dearhost.storage import explained, write_text
+
+_FACTS = "item.json"
+_SECONDS, _MEMORY = 1800.0, 2_500_000_000
+"""Limits for what reads a stranger's file."""
+_OPENED = 4
+"""Pictures kept decoded."""
+Progress = Callable[[float], None]
+
+
+class Shelf:
+    """The things of one data folder."""
+
+    def __init__(self, folder: Path) -> None:
+        self.folder = folder
+        self._images: OrderedDict[str, Any] = OrderedDict()
+        self._lock = threading.Lock()
+
+    def take(self, path: Path, name: str, progress: Progress = lambda part: None) -> ShelfItem:
+        """Take a file called ``name`` in; the same file a second time is the same thing. ``progress`` hears 0 to 1 and
+        may raise to stop. Raises HostError for what cannot be read, StorageFull."""
+        self.folder.mkdir(parents=True, exist_ok=True)
+        part = Path(mkdtemp(prefix=".part-", dir=self.folder))
+        try:
+            item = in_own_process(take_file, path, name, part, seconds=_SECONDS, memory=_MEMORY, progress=progress)
+            if not self.path(item.id).exists():
+                write_text(part / _FACTS, ITEM.dump_json(item).decode())
+                part.rename(self.path(item.id))
+            return self.item(item.id) or item
+        except ForeignFailure as failure:
+            raise HostError(f"'{name}' {failure}. Choose another file, or save it again.") from failure
+        except OSError as error:
+            raise explained(error, part) from error
+        finally:
+            shutil.rmtree(part, ignore_errors=True)
+
+    def item(self, item: str) -> ShelfItem | None:
+        """What is known of a thing; None where there is none."""
+        if not kind_of(item):
+            return None
+        try:
+            return ITEM.validate_json((self.path(item) / _FACTS).read_bytes())
+        except (OSError, ValidationError):
+            return None
+
+    def named(self, name: str) -> str:
+        """The id of a thing whose file was called ``name``; "" for none."""
+        folders = sorted(self.folder.iterdir()) if self.folder.is_dir() else []
+        return next((f.name for f in folders if (item := self.item(f.name)) and item.name == name), "")
+
+    def path(self, item: str) -> Path:
+        """The folder of a thing. Raises HostError for what is no id."""
+        if not kind_of(item):
+            raise HostError("There is no such thing on the shelf.")
+        return self.folder / item
+
+    def file(self, item: str, name: str) -> Path | None:
+        """A file of a thing, one of ``picture``, ``thumbnail``, ``small``, ``full``, ``sound``; None where there is
+        none."""
+        endings = {"picture": ("picture.png", "picture.jpg"), "thumbnail": (THUMBNAIL,), "small": ("small.mp4",),
+                   "full": ("full.mp4",), "sound": ("sound.flac",)}  # fmt: skip
+        found = (self.path(item) / one for one in endings[name]) if kind_of(item) else ()
+        return next((path for path in found if path.exists()), None)
+
+    def image(self, item: str) -> Any:
+        """A picture as a Skia image; None where there is none."""
+        if kind_of(item) != PICTURE:
+            return None
+        with self._lock:
+            if item not in self._images:
+                path = self.file(item, "picture")
+                image = skia.Image.MakeFromEncoded(skia.Data.MakeWithCopy(path.read_bytes())) if path else None
+                if image is None:
+                    return None  # asked again the next time: it may be brought in meanwhile
+                self._images[item] = image.makeRasterImage()
+                while len(self._images) > _OPENED:
+                    self._images.popitem(last=False)
+            self._images.move_to_end(item)
+            return self._images[item]
+
+    def footage(self, item: str, *, small: bool) -> Footage | None:
+        """The frames of a clip, of its small film or of the full one; None where there is none."""
+        path = self.file(item, "small" if small else "full")
+        return Footage(path, self.path(item) / "times.npy") if path else None
+
+    def remove(self, item: str) -> None:
+        """Forget a thing for good."""
+        shutil.rmtree(self.path(item), ignore_errors=True)
+        self._images.pop(item, None)
+
+
+class Footage:
+    """Frames of a clip by their moment. Every frame is a key frame: any is found at once. For one thread."""
+
+    def __init__(self, path: Path, times: Path) -> None:
+        self._path, self.times = path, np.load(times)
+        self._next = -1
+        self._number, self._frame = -1, None
+        self._decoding: Any = None
+
+    @property
+    def seconds(self) -> float:
+        """How long it lasts."""
+        steps = np.diff(self.times)
+        return float(self.times[-1]) + (float(np.median(steps)) if len(steps) else 0.04)
+
+    def number_at(self, moment: float) -> int:
+        """The frame that is seen at a moment: the last that has begun."""
+        found = int(np.searchsorted(self.times, moment + 1e-6, side="right")) - 1
+        return min(max(0, found), len(self.times) - 1)
+
+    def frame(self, number: int) -> Any:
+        """A frame of the film, yuv420p in BT.709. Raises HostError for a film that cannot be read."""
+        if number == self._number:
+            return self._frame
+        try:
+            if self._decoding is None or number != self._next:
+                self._seek(number)
+            self._frame = next(self._decoding)
+        except (StopIteration, OSError, av.FFmpegError) as error:
+            self.close()
+            raise HostError("A clip of the shelf cannot be read any more. Bring its file in again.") from error
+        self._number, self._next = number, number + 1
+        return self._frame
+
+    @cached_property
+    def _container(self) -> Any:
+        container = av.open(str(self._path))
+        container.streams.video[0].thread_count = 1
+        return container
+
+    def _seek(self, number: int) -> None:
+        stream = self._container.streams.video[0]
+        ticks = round(number / stream.average_rate / stream.time_base)
+        self._container.seek(ticks, stream=stream)
+        self._decoding = self._container.decode(stream)
+        self._next = number
+
+    def close(self) -> None:
+        """Let go of the file."""
+        if "_container" in self.__dict__:
+            self._container.close()
+            del self.__dict__["_container"]
+        self._decoding = None

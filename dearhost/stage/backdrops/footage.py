@@ -1,0 +1,130 @@
+"""An own clip behind the hosts."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import av
+import numpy as np
+import skia
+from av.video.reformatter import Interpolation
+from numpy.typing import NDArray
+
+from dearhost.assets.shelf import Footage, Loop
+from dearhost.stage.backdrops.placing import Placing, grained, laid_image, seen_part
+from dearhost.stage.backdrops.toning import grain_tile, no_grain, tone_words, whole_tone
+from dearhost.stage.layout.shapes import Picture
+from dearhost.stage.painting.area import Area
+from dearhost.stage.painting.sheet import Sheet, Words
+from dearhost.timebase import FrameRate
+
+_SMALL_ENOUGH = 400
+"""Lines of a picture up to which the small film of a clip is as good."""
+_SHARP = 0.3
+"""Units of blur that are none."""
+_BLURS_AWAY = 5.0
+"""Units of blur that leave nothing of what the full film has more."""
+
+
+def small_is_enough(placing: Placing, picture: Picture) -> bool:
+    """Whether the small film of a clip shows as much as is seen."""
+    return min(picture.width, picture.height) * placing.zoom <= _SMALL_ENOUGH or placing.blur >= _BLURS_AWAY
+
+
+class FootageBackdrop:
+    """A clip, frame by frame. One belongs to one painter."""
+
+    def __init__(
+        self, footage: Footage, loop: Loop | None, placing: Placing, picture: Picture, rate: FrameRate
+    ) -> None:
+        self._footage, self._loop, self._placing = footage, loop, placing
+        self._picture, self._rate = picture, rate
+        self._sheet = Sheet(picture)
+        self._shown: tuple[int, int, int] = (-1, -1, 0)
+        self._all = Area((0, 0, picture.width, picture.height), picture.height).fill(
+            (0, 0, picture.width, picture.height)
+        )
+
+    def frame(self, number: int) -> tuple[Words, Area | None]:
+        """The picture of the clip that is seen at a frame of the scene."""
+        first, second, weight = self._pictures_at(self._rate.start_of(number))
+        if (first, second, weight) == self._shown:
+            return self._sheet.words, None
+        self._lay(self._footage.frame(first))
+        if weight:
+            before = self._sheet.pixels.astype(np.uint16)
+            self._lay(self._footage.frame(second))
+            mixed = (before * (256 - weight) + self._sheet.pixels.astype(np.uint16) * weight) >> 8
+            self._sheet.pixels[...] = mixed.astype(np.uint8)
+        self._shown = first, second, weight
+        return self._sheet.words, self._all
+
+    def _pictures_at(self, moment: float) -> tuple[int, int, int]:
+        """The picture at a moment, the one it goes over into, and how far it has gone, of 256."""
+        first, second, part = played_at(moment, self._placing, self._loop, self._footage.seconds)
+        return self._footage.number_at(first), self._footage.number_at(second), round(part * 256)
+
+    def _lay(self, frame: Any) -> None:
+        placing, picture = self._placing, self._picture
+        if placing.fit == "whole":
+            image = skia.Image.fromarray(
+                _bgra(frame, frame.width, frame.height), colorType=skia.kBGRA_8888_ColorType, copy=False
+            )
+            laid_image(self._sheet, image, placing, picture)
+            grained(self._sheet.words, placing)
+            return
+        left, top, wide, _ = seen_part(placing, (frame.width, frame.height), picture)
+        scale = picture.width / wide
+        width, height = max(picture.width, round(frame.width * scale)), max(picture.height, round(frame.height * scale))
+        pixels = self._blurred(frame, width, height) if placing.blur > _SHARP else _bgra(frame, width, height)
+        x = min(max(0, round(left * scale)), width - picture.width)
+        y = min(max(0, round(top * scale)), height - picture.height)
+        seen = pixels.view(np.uint32)[y : y + picture.height, x : x + picture.width, 0]
+        paper = placing.tone == "paper"
+        tone = whole_tone(paper, round(placing.dim, 3))
+        tone_words(
+            seen[:, ::-1] if placing.mirrored else seen, self._sheet.words, tone, grain_tile() if paper else no_grain()
+        )
+
+    def _blurred(self, frame: Any, width: int, height: int) -> NDArray[np.uint8]:
+        """A frame of ``width`` and ``height``, blurred: a blurred picture has nothing that a smaller one has not."""
+        blur = self._placing.blur * self._picture.unit
+        part = max(1.0, blur / 2)
+        small = _bgra(frame, round(width / part), round(height / part), Interpolation.AREA)
+        sheet = skia.Surface(small.shape[1], small.shape[0])
+        paint = skia.Paint(ImageFilter=skia.ImageFilters.Blur(blur / part, blur / part, skia.TileMode.kClamp))
+        image = skia.Image.fromarray(small, colorType=skia.kBGRA_8888_ColorType, copy=False)
+        sheet.getCanvas().drawImage(image, 0, 0, skia.SamplingOptions(), paint)
+        blurred = sheet.toarray(colorType=skia.kBGRA_8888_ColorType)
+        return _bgra(
+            av.VideoFrame.from_ndarray(np.ascontiguousarray(blurred), format="bgra"),
+            width,
+            height,
+            Interpolation.BILINEAR,
+        )
+
+
+def played_at(moment: float, placing: Placing, loop: Loop | None, seconds: float) -> tuple[float, float, float]:
+    """What of a clip of ``seconds`` is seen ``moment`` seconds after it began: a moment of it, and another it goes over
+    into, with how far, 0 to 1. Where it goes round, the join is a fade."""
+    at = placing.begins + moment
+    if placing.ends != "loops":
+        return min(at, seconds), 0.0, 0.0
+    if loop is None or placing.begins >= loop.end:
+        rest = max(seconds - placing.begins, 0.04)
+        return placing.begins + moment % rest, 0.0, 0.0
+    if at < loop.end:
+        return at, 0.0, 0.0
+    into = (at - loop.end) % (loop.end - loop.start)
+    if into < loop.fade:
+        return loop.end + into, loop.start + into, into / loop.fade
+    return loop.start + into, 0.0, 0.0
+
+
+def _bgra(
+    frame: Any, width: int, height: int, interpolation: Interpolation = Interpolation.BILINEAR
+) -> NDArray[np.uint8]:
+    pixels: NDArray[np.uint8] = frame.to_ndarray(
+        format="bgra", width=max(2, width), height=max(2, height), interpolation=interpolation
+    )
+    return np.ascontiguousarray(pixels)

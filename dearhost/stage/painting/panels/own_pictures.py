@@ -1,0 +1,216 @@
+"""Own pictures and clips on words: whole or beside a host, in a mount, one after another."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Callable, Mapping
+from itertools import pairwise
+from typing import Any
+
+import numpy as np
+import skia
+from numpy.random import default_rng
+
+from dearhost.assets.shelf import CLIP, Footage, Shelf, kind_of
+from dearhost.drawing.colours import darker, paint
+from dearhost.drawing.cut_shapes import cut_rect
+from dearhost.drawing.fonts import Fonts
+from dearhost.drawing.outlines import moved
+from dearhost.drawing.paper import Paper
+from dearhost.stage.layout.shapes import Picture
+from dearhost.stage.painting.entrances import Box
+from dearhost.stage.painting.panels.panel import MOUNT, Panel
+from dearhost.stage.timeline import Shown
+
+_SMOOTH = skia.SamplingOptions(skia.FilterMode.kLinear, skia.MipmapMode.kLinear)
+_MOVING = skia.SamplingOptions(skia.FilterMode.kLinear)
+_EDGES: Mapping[str, float] = {"print": 14.0, "framed": 34.0, "torn": 16.0, "tablet": 22.0, "none": 0.0}
+"""Units between the edge of a mount and the picture in it."""
+_WOOD, _TABLET = "#8C6038", "#3A4248"
+_GLASS = 0x1AFFFFFF
+_SMALL_ENOUGH = 380
+"""Lines of a picture up to which the small film of a clip is as good."""
+
+
+class OwnPanel(Panel):
+    """Shows each of its pictures for the same part of its stretch."""
+
+    def __init__(self, shown: Shown, picture: Picture, fonts: Fonts, shelf: Shelf) -> None:
+        super().__init__(shown, picture, fonts)
+        self._shelf = shelf
+        self._items = [item for item in shown.text("items").split() if shelf.item(item)]
+        self._mount = "none" if self.whole else shown.text("mount") or "print"
+        self._footage: dict[str, Footage | None] = {}
+        self._torn: dict[Box, Any] = {}
+
+    def _now(self, moment: float) -> tuple[str, float]:
+        """What is shown at a moment of the scene, and for how long it has been."""
+        span = self.shown.span
+        if not self._items:
+            return "", 0.0
+        share = max(1e-6, (span.end - span.start) / len(self._items))
+        index = min(len(self._items) - 1, max(0, int((moment - span.start) / share)))
+        return self._items[index], moment - span.start - index * share
+
+    def state(self, moment: float) -> Any:
+        """The picture, and of a clip its frame."""
+        item, since = self._now(moment)
+        footage = self._film(item)
+        return item, footage.number_at(since) if footage else 0
+
+    def _film(self, item: str) -> Footage | None:
+        if kind_of(item) != CLIP:
+            return None
+        if item not in self._footage:
+            high = (self.panel[3] - self.panel[1]) if not self.whole else self.picture.height
+            self._footage[item] = self._shelf.footage(item, small=high <= _SMALL_ENOUGH)
+        return self._footage[item]
+
+    def _image(self, moment: float) -> Any:
+        item, since = self._now(moment)
+        footage = self._film(item)
+        if footage is None:
+            return self._shelf.image(item) if item else None
+        frame = footage.frame(footage.number_at(since))
+        pixels = np.ascontiguousarray(frame.to_ndarray(format="bgra"))
+        return skia.Image.fromarray(pixels, colorType=skia.kBGRA_8888_ColorType)
+
+    def draw_mount(self, paper: Paper) -> None:
+        """Nothing yet: the mount fits what is in it."""
+
+    def draw_content(self, paper: Paper, moment: float) -> None:
+        """The picture in its mount; where there is none, the empty mount."""
+        image = self._image(moment)
+        if self.whole:
+            paper.flat(cut_rect(-9, -9, self.picture.width + 18, self.picture.height + 18, 0), self.ground())
+            if image:
+                self._draw(paper.canvas, image, _covering(image, self.panel), self.panel)
+            return
+        edge = _EDGES[self._mount] * self.unit
+        outer = _fitting(image, self.panel, edge) if image else self.panel
+        inner = outer[0] + edge, outer[1] + edge, outer[2] - edge, outer[3] - edge
+        paper.canvas.save()
+        if self._mount in ("print", "tablet"):
+            paper.canvas.rotate(-1.0 if self._mount == "print" else -3.0, *_middle(outer))
+        MOUNTED[self._mount](self, paper, outer)
+        if image:
+            paper.canvas.save()
+            if self._mount == "torn":
+                paper.canvas.clipPath(self._torn_path(inner, 9), doAntiAlias=True)
+            else:
+                paper.canvas.clipRect(skia.Rect.MakeLTRB(*inner), doAntiAlias=True)
+            self._draw(paper.canvas, image, (0, 0, image.width(), image.height()), inner)
+            paper.canvas.restore()
+        if self._mount == "tablet":
+            _glass(paper.canvas, inner)
+        paper.canvas.restore()
+
+    def _draw(self, canvas: Any, image: Any, part: Box, place: Box) -> None:
+        still = kind_of(self._items[0]) != CLIP
+        width, height = part[2] - part[0], part[3] - part[1]
+        canvas.drawImageRect(
+            image, skia.Rect.MakeXYWH(part[0], part[1], width, height), skia.Rect.MakeLTRB(*place),
+            _SMOOTH if still else _MOVING,
+        )  # fmt: skip
+
+    def _torn_path(self, box: Box, seed: int) -> Any:
+        if box not in self._torn:
+            self._torn[box] = _torn(box, seed, 5 * self.unit, 9 * self.unit)
+        return self._torn[box]
+
+    def draw_print(self, paper: Paper, box: Box) -> None:
+        """A photographic print with a paper edge."""
+        self._sheet(paper, cut_rect(box[0], box[1], box[2] - box[0], box[3] - box[1], 2 * self.unit), MOUNT)
+
+    def draw_frame(self, paper: Paper, box: Box) -> None:
+        """A wooden frame with a mount in it."""
+        left, top, right, bottom = box
+        self._sheet(paper, cut_rect(left, top, right - left, bottom - top, 0), _WOOD)
+        edge = 18 * self.unit
+        paper.flat(cut_rect(left + edge, top + edge, right - left - 2 * edge, bottom - top - 2 * edge, 0), MOUNT)
+
+    def draw_torn(self, paper: Paper, box: Box) -> None:
+        """A sheet torn out by hand."""
+        path = self._torn_path(box, 4)
+        paper.canvas.drawPath(moved(path, 7 * self.unit, 10 * self.unit), paint("ink", 0.20))
+        paper.flat(path, "#FBF5E8")
+
+    def draw_tablet(self, paper: Paper, box: Box) -> None:
+        """The screen of a tablet."""
+        path = skia.Path()
+        path.addRoundRect(skia.Rect.MakeLTRB(*box), 20 * self.unit, 20 * self.unit)
+        self._sheet(paper, path, _TABLET)
+
+    def draw_nothing(self, paper: Paper, box: Box) -> None:
+        """A shadow alone."""
+        path = cut_rect(box[0], box[1], box[2] - box[0], box[3] - box[1], 0)
+        paper.canvas.drawPath(moved(path, 7 * self.unit, 10 * self.unit), paint("ink", 0.20))
+
+    def _sheet(self, paper: Paper, path: Any, colour: str) -> None:
+        paper.canvas.drawPath(moved(path, 9 * self.unit, 12 * self.unit), paint("ink", 0.20))
+        paper.piece(path, colour, darker(colour, 0.10), crescent=(5 * self.unit, 4 * self.unit))
+
+
+MOUNTED: Mapping[str, Callable[[OwnPanel, Paper, Box], None]] = {
+    "print": OwnPanel.draw_print, "framed": OwnPanel.draw_frame, "torn": OwnPanel.draw_torn,
+    "tablet": OwnPanel.draw_tablet, "none": OwnPanel.draw_nothing,
+}  # fmt: skip
+"""By the names of ``production.MOUNTS``."""
+
+
+def _middle(box: Box) -> tuple[float, float]:
+    return (box[0] + box[2]) / 2, (box[1] + box[3]) / 2
+
+
+def _fitting(image: Any, box: Box, edge: float) -> Box:
+    """The largest mount in a box whose inside has the picture's shape, in the middle of it."""
+    wide, high = box[2] - box[0] - 2 * edge, box[3] - box[1] - 2 * edge
+    scale = min(wide / image.width(), high / image.height())
+    width, height = image.width() * scale / 2 + edge, image.height() * scale / 2 + edge
+    x, y = _middle(box)
+    return x - width, y - height, x + width, y + height
+
+
+def _covering(image: Any, box: Box) -> Box:
+    """What of a picture fills a box: the middle of it, a little above the half."""
+    scale = max((box[2] - box[0]) / image.width(), (box[3] - box[1]) / image.height())
+    wide, high = (box[2] - box[0]) / scale, (box[3] - box[1]) / scale
+    left, top = (image.width() - wide) * 0.5, (image.height() - high) * 0.42
+    return left, top, left + wide, top + high
+
+
+def _torn(box: Box, seed: int, rough: float, step: float) -> Any:
+    """The outline of a torn sheet: each side wanders and comes back."""
+    dice = default_rng(seed)
+    left, top, right, bottom = box
+    corners = [(left, top), (right, top), (right, bottom), (left, bottom), (left, top)]
+    points: list[tuple[float, float]] = []
+    for (x0, y0), (x1, y1) in pairwise(corners):
+        length = max(1e-6, math.hypot(x1 - x0, y1 - y0))
+        count = max(2, int(length / step))
+        wander = np.cumsum(dice.normal(0, 0.5, count))
+        wander -= np.linspace(wander[0], wander[-1], count)
+        for index in range(count):
+            part = index / count
+            off = float(np.clip(wander[index] * rough * 0.5 + dice.normal(0, rough * 0.35), -rough * 1.6, rough * 1.6))
+            x, y = x0 + (x1 - x0) * part, y0 + (y1 - y0) * part
+            points.append((x + (y1 - y0) / length * off, y - (x1 - x0) / length * off))
+    path = skia.Path()
+    path.moveTo(*points[0])
+    for point in points[1:]:
+        path.lineTo(*point)
+    path.close()
+    return path
+
+
+def _glass(canvas: Any, box: Box) -> None:
+    """The shine on a screen."""
+    left, top, right, bottom = box
+    wide = right - left
+    path = skia.Path()
+    path.moveTo(left + wide * 0.55, top)
+    path.lineTo(left + wide * 0.8, top)
+    path.lineTo(left + wide * 0.45, bottom)
+    path.lineTo(left + wide * 0.2, bottom)
+    path.close()
+    canvas.drawPath(path, skia.Paint(AntiAlias=True, Color=_GLASS))

@@ -1,0 +1,35 @@
+"""The work of jobs about the shelf: a file that was sent is taken in."""
+
+from __future__ import annotations
+
+import time
+from pathlib import Path
+from typing import Any
+
+from django.conf import settings
+
+from server.jobs.models import Job
+from server.jobs.running import Reporter
+from server.shelf.actions.enter import enter
+from server.studio import studio
+
+
+def upload_path(name: str) -> Path:
+    """Where a file lies from when it is sent until it is taken in."""
+    return Path(settings.DATA_DIR) / "uploads" / name
+
+
+def take_in(job: Job, report: Reporter) -> dict[str, Any]:
+    """Take a file in that was sent; whatever comes of it, the file itself is not kept."""
+    path = upload_path(job.order["upload"])
+    began = time.monotonic()
+
+    def progress(part: float) -> None:
+        spent = time.monotonic() - began
+        report(part, spent / part * (1 - part) if part > 0.05 else None, "reading")
+
+    try:
+        item = studio().shelf.take(path, job.order["name"], progress)
+        return {"item": item.id, "number": enter(job.owner_id, item).number}
+    finally:
+        path.unlink(missing_ok=True)

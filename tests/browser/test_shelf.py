@@ -1,0 +1,117 @@
+"""The shelf as its user does: files dropped, one behind a host, one on words, and both in the film."""
+
+from __future__ import annotations
+
+import base64
+import io
+import re
+from pathlib import Path
+
+import av
+import numpy as np
+import pytest
+import skia
+from playwright.sync_api import Page, expect
+
+from tests.browser.book import begin, give_voice, kept, leaf, tab
+from tests.browser.conftest import assert_accessible
+from tests.clips import write_clip
+
+pytestmark = pytest.mark.browser
+
+SCRIPT = "Maren: Good day. The water comes back to the wall. That is all for now."
+
+
+def red_picture() -> bytes:
+    pixels = np.zeros((360, 640, 4), np.uint8)
+    pixels[..., 0], pixels[..., 3] = 230, 255
+    return bytes(skia.Image.fromarray(pixels, colorType=skia.kRGBA_8888_ColorType).encodeToData())
+
+
+def drop(page: Page, name: str, kind: str, data: bytes) -> None:
+    """Drop a file on the page, as from the desktop."""
+    transfer = page.evaluate_handle(
+        """([name, kind, bytes]) => {
+            const held = new DataTransfer();
+            held.items.add(new File([Uint8Array.from(atob(bytes), (c) => c.charCodeAt(0))], name, { type: kind }));
+            return held;
+        }""",
+        [name, kind, base64.b64encode(data).decode()],
+    )
+    page.locator(".shelf-spread").dispatch_event("drop", {"dataTransfer": transfer})
+
+
+def frames(data: bytes) -> list[tuple[float, np.ndarray]]:
+    """Every fifth frame of a film, small, with its time in seconds."""
+    with av.open(io.BytesIO(data)) as film:
+        stream = film.streams.video[0]
+        return [
+            (float(frame.pts * stream.time_base), frame.to_ndarray(format="rgb24", width=160, height=90).astype(int))
+            for index, frame in enumerate(film.decode(stream))
+            if index % 5 == 0
+        ]  # fmt: skip
+
+
+def test_own_files_are_brought_and_seen_in_the_film(signed_in: Page, worker: None, tmp_path: Path) -> None:
+    page = signed_in
+    page.get_by_role("link", name="Shelf").click()
+    expect(page.get_by_text("Nothing is on the shelf yet.")).to_be_visible()
+    lighter = [np.full((96, 160, 3), 20 + 2 * number, np.uint8) for number in range(100)]
+    clip = write_clip(tmp_path / "moving-water.mp4", lighter, rate=25).read_bytes()
+    drop(page, "red-wall.png", "image/png", red_picture())
+    expect(page.get_by_role("button", name="Red wall")).to_be_visible(timeout=30_000)
+    drop(page, "moving-water.mp4", "video/mp4", clip)
+    expect(page.get_by_role("button", name="Moving water")).to_be_visible(timeout=30_000)
+    drop(page, "notes.txt", "text/plain", b"no picture")
+    expect(page.get_by_text("'notes.txt' is no picture, clip or sound")).to_be_visible(timeout=30_000)
+    assert_accessible(page)
+    # rights are asked for once for all that came
+    whose = page.get_by_role("region", name="Whose they are")
+    expect(whose).to_contain_text("Whose are these 2?")
+    whose.get_by_label("Made by").fill("Ines")
+    whose.get_by_role("button", name="Say it").click()
+    expect(page.get_by_text("our own, Ines")).to_have_count(2)
+
+    page.get_by_role("link", name="Desk").click()
+    begin(page, SCRIPT)
+    give_voice(page, "Maren", "Dale")
+    tab(page, "Set")
+    page.get_by_role("group", name="Set").get_by_label("Moving water").click()
+    expect(page.get_by_role("button", name="Set: Moving water")).to_be_visible()
+    leaf(page, "Fit")
+    page.get_by_label("as it is", exact=True).click()
+    kept(page)
+
+    # on words: selected, a cue, the picture from the shelf
+    page.locator(".line-text").click()
+    page.keyboard.press("Home")
+    for _ in range(2):
+        page.keyboard.press("Control+ArrowRight")
+    for _ in range(4):
+        page.keyboard.press("Control+Shift+ArrowRight")
+    page.get_by_role("toolbar", name="Selected words").get_by_role("button", name="Cue", exact=True).click()
+    page.get_by_label("What happens on this word").fill("photo")
+    page.keyboard.press("Enter")
+    card = page.get_by_role("region", name=re.compile("^Cue"))
+    card.get_by_role("button", name="Red wall").click()
+    card.get_by_role("button", name="Done").click()
+    kept(page)
+
+    tab(page, "Deliver")
+    expect(page.get_by_role("region", name="Credits")).to_contain_text("“Red wall” by Ines")
+    page.get_by_role("button", name="Render").click()
+    film = page.get_by_role("listitem").filter(has_text=re.compile("Good day"))
+    expect(film.first).to_have_attribute("data-status", "done", timeout=120_000)
+    with page.expect_download() as taken:
+        film.first.get_by_role("link", name="Download", exact=True).click()
+    seen = frames(taken.value.path().read_bytes())
+    corner = [frame[70:85, 4:14].mean() for _, frame in seen]
+    assert corner[0] < 60 and max(corner) > corner[0] + 60, "what is behind moves"
+    red = [at for at, frame in seen if ((frame[10:60, 80:150, 0] - frame[10:60, 80:150, 2]) > 120).mean() > 0.4]
+    assert red and red[0] > 0.4 and red[-1] < seen[-1][0] - 0.4, "the picture is there on its words alone"
+
+    # it is told where it is used, and not put away
+    page.get_by_role("link", name="Shelf").click()
+    page.get_by_role("button", name="Red wall").click()
+    expect(page.get_by_role("region", name="Red wall").get_by_role("link")).to_be_visible()
+    expect(page.get_by_role("button", name="Put it away")).to_have_count(0)

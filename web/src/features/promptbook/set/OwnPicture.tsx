@@ -1,0 +1,130 @@
+import { useRef } from "react";
+import { BroughtRow } from "../../../shared/shelf/BroughtRow";
+import { useBringing } from "../../../shared/shelf/bringing";
+import { useShelfAgain } from "../../../shared/shelf/useShelf";
+import { Tick, WordChoice } from "../../../shared/ui/controls";
+import { Scale } from "../../../shared/ui/Scale";
+import { useChoices } from "../document/catalogue";
+import type { ProductionDocument, Scene } from "../document/document";
+import { type ChoiceValue, holds, type OwnChoice, optionsOf } from "../document/scope";
+
+type Props = {
+	document: ProductionDocument;
+	scene: Scene;
+	choose: (name: OwnChoice, value: ChoiceValue) => void;
+};
+
+const SCALES: readonly [OwnChoice, string, number, number, number, readonly [string, string]][] = [
+	["own_zoom", "Near", 1, 2.5, 0.05, ["all", "near"]],
+	["own_x", "Across", 0, 1, 0.02, ["left", "right"]],
+	["own_y", "Down", 0, 1, 0.02, ["top", "foot"]],
+	["own_blur", "Blurred", 0, 16, 0.5, ["sharp", "soft"]],
+	["own_dim", "Dimmed", 0, 0.8, 0.02, ["as it is", "dark"]],
+];
+
+/** How an own picture or clip lies behind the hosts. */
+export function BehindThem({ document, scene, choose }: Props) {
+	const table = useChoices();
+	const set = String(holds(document, scene, "set"));
+	const words = (name: OwnChoice) => {
+		const entry = table.find((one) => one.name === name);
+		return (
+			<WordChoice
+				key={name}
+				label={entry?.asks ?? ""}
+				value={String(holds(document, scene, name))}
+				options={optionsOf(entry).map(({ value, text }) => ({ value: String(value), text }))}
+				onChange={(value) => choose(name, value)}
+			/>
+		);
+	};
+	return (
+		<section className="own-picture" aria-label="How it lies behind them">
+			<div className="own-words">
+				{words("own_fit")}
+				{words("own_tone")}
+				{set.startsWith("c") && words("own_ends")}
+			</div>
+			<div className="own-scales">
+				{SCALES.map(([name, label, low, high, step, ends]) => (
+					<Scale
+						key={name}
+						label={label}
+						low={low}
+						high={high}
+						step={step}
+						ends={ends}
+						value={Number(holds(document, scene, name))}
+						onChange={(value) => choose(name, value)}
+					/>
+				))}
+				{set.startsWith("c") && (
+					<label className="tail-field">
+						<span className="label">Begins at</span>
+						<input
+							type="number"
+							min={0}
+							max={600}
+							step={0.5}
+							value={Number(holds(document, scene, "own_begins"))}
+							onChange={(event) => {
+								const seconds = event.target.valueAsNumber;
+								if (Number.isFinite(seconds)) choose("own_begins", Math.min(600, Math.max(0, seconds)));
+							}}
+						/>{" "}
+						s
+					</label>
+				)}
+			</div>
+			<div className="own-words">
+				<Tick
+					label="Turned over"
+					checked={Boolean(holds(document, scene, "own_mirrored"))}
+					onChange={(on) => choose("own_mirrored", on)}
+				/>
+				<Tick
+					label="Hosts stand in its light"
+					checked={Boolean(holds(document, scene, "own_light"))}
+					onChange={(on) => choose("own_light", on)}
+				/>
+			</div>
+		</section>
+	);
+}
+
+/** A way to bring a picture or clip, to stand behind the hosts. */
+export function BringBehind({ onBrought }: { onBrought: (item: string) => void }) {
+	const again = useShelfAgain();
+	const files = useRef<HTMLInputElement>(null);
+	const { brought, bring, away } = useBringing();
+	return (
+		<div className="bring-behind">
+			<button type="button" className="link small" onClick={() => files.current?.click()}>
+				A picture or clip of your own…
+			</button>
+			<input
+				ref={files}
+				type="file"
+				hidden
+				aria-label="A picture or clip of your own"
+				accept="image/*,video/*,.svg,.mkv"
+				onChange={(event) => {
+					bring([...(event.target.files ?? [])]);
+					event.target.value = "";
+				}}
+			/>
+			{brought.map((one) => (
+				<BroughtRow
+					key={one.key}
+					one={one}
+					onAway={() => away(one.key)}
+					onDone={(item) => {
+						away(one.key);
+						again();
+						onBrought(item);
+					}}
+				/>
+			))}
+		</div>
+	);
+}

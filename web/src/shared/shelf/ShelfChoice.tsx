@@ -1,0 +1,86 @@
+import { useRef } from "react";
+import { BroughtRow } from "./BroughtRow";
+import { useBringing } from "./bringing";
+import { thumbnailOf, useShelfAgain, useThings } from "./useShelf";
+
+type Props = {
+	label: string;
+	kinds: readonly string[];
+	/** The things chosen, in order. */
+	chosen: readonly string[];
+	/** Whether several can be chosen, one after another. */
+	several?: boolean;
+	onChoose: (items: string[]) => void;
+};
+
+const ACCEPTED: Record<string, string> = {
+	picture: "image/*,.svg",
+	clip: "video/*,.mkv,.gif",
+	sound: "audio/*",
+};
+
+/** Things of the shelf to choose from, with a way to bring another file in. */
+export function ShelfChoice({ label, kinds, chosen, several = false, onChoose }: Props) {
+	const all = useThings(kinds);
+	// what is chosen comes first, where it is seen
+	const things = [...all].sort((a, b) => Number(chosen.includes(b.item)) - Number(chosen.includes(a.item)));
+	const again = useShelfAgain();
+	const files = useRef<HTMLInputElement>(null);
+	const { brought, bring, away } = useBringing();
+	const toggle = (item: string) => {
+		if (!several) onChoose([item]);
+		else onChoose(chosen.includes(item) ? chosen.filter((one) => one !== item) : [...chosen, item]);
+	};
+	return (
+		<fieldset className="shelf-choice">
+			<legend className="label">{label}</legend>
+			<div className="shelf-choice-row">
+				{things.map((thing) => {
+					const place = chosen.indexOf(thing.item);
+					return (
+						<button
+							type="button"
+							key={thing.item}
+							aria-pressed={place >= 0}
+							title={thing.title}
+							onClick={() => toggle(thing.item)}
+						>
+							<img src={thumbnailOf(thing.item)} alt="" width={96} height={54} loading="lazy" />
+							<span>
+								{several && place >= 0 && chosen.length > 1 && `${place + 1}. `}
+								{thing.title}
+							</span>
+						</button>
+					);
+				})}
+				<button type="button" className="shelf-choice-file" onClick={() => files.current?.click()}>
+					Bring a file in…
+				</button>
+			</div>
+			<input
+				ref={files}
+				type="file"
+				hidden
+				multiple={several}
+				accept={kinds.map((kind) => ACCEPTED[kind]).join(",")}
+				aria-label={`${label}: bring a file in`}
+				onChange={(event) => {
+					bring([...(event.target.files ?? [])]);
+					event.target.value = "";
+				}}
+			/>
+			{brought.map((one) => (
+				<BroughtRow
+					key={one.key}
+					one={one}
+					onAway={() => away(one.key)}
+					onDone={(item) => {
+						away(one.key);
+						again();
+						onChoose(several ? [...chosen, item] : [item]);
+					}}
+				/>
+			))}
+		</fieldset>
+	);
+}
