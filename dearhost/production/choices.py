@@ -13,10 +13,11 @@ from dataclasses import MISSING, dataclass, field, fields, replace
 from enum import Enum
 from typing import Annotated, Any, get_type_hints
 
-from dearhost.assets.shelf import CLIP, PICTURE, kind_of
+from dearhost.assets.shelf import CLIP, PICTURE, SOUND, kind_of
 from dearhost.errors import ScriptError, StageError
 from dearhost.hosts import LIVELINESS
 from dearhost.script import LONGEST_TARGET, Scene
+from dearhost.sound.beds.moods import MOODS, STYLES
 
 Value = str | bool | float
 LONGEST_TAIL = 60.0
@@ -41,6 +42,7 @@ class Touches(Enum):
     OPENING = "opening"
     """The pictures a scene begins with."""
     PICTURE = "picture"
+    SOUND = "sound"
     TIME = "time"
     """Picture and sound, since both last longer."""
 
@@ -141,7 +143,13 @@ CAMERA_MOVES: Mapping[str, str] = {
     "still": "still", "push": "comes nearer", "pull": "draws back", "pan-left": "pans left", "pan-right": "pans right",
 }  # fmt: skip
 
-_PICTURE = Touches.PICTURE
+BEDS: Mapping[str, str] = {"none": "no music", **{name: mood.words for name, mood in MOODS.items()}}
+BED_STYLES: Mapping[str, str] = {name: style.words for name, style in STYLES.items()}
+BED_ENDS: Mapping[str, str] = {"with": "with the last word", "after": "after it, with the picture"}
+LOUDNESS: Mapping[str, str] = {
+    "-16": "-16 LUFS, for the web", "-14": "-14 LUFS, louder", "-23": "-23 LUFS, for broadcast", "none": "as it comes",
+}  # fmt: skip
+_PICTURE, _SOUND = Touches.PICTURE, Touches.SOUND
 
 
 @dataclass(frozen=True, slots=True)
@@ -186,6 +194,16 @@ class Choices:
     directed: Annotated[bool, Choice("Gestures by themselves", Scope.EVERYWHERE, _PICTURE)] = True
     titles: Annotated[bool, Choice("Headings as titles", Scope.EVERYWHERE, _PICTURE)] = True
     caption_names: Annotated[bool, Choice("Captions name the speaker", Scope.EVERYWHERE, _PICTURE)] = False
+    bed: Annotated[str, Choice("Music", Scope.BOTH, _SOUND, BEDS, assets=(SOUND,), open=True, asks="A bed that is")] = (
+        "none"
+    )
+    bed_style: Annotated[str, Choice("Played by", Scope.BOTH, _SOUND, BED_STYLES, asks="on")] = "felt-piano"
+    bed_seed: Annotated[float, Choice("Which of them", Scope.BOTH, _SOUND, low=0.0, high=9999.0)] = 1.0
+    bed_under: Annotated[float, Choice("Under words", Scope.BOTH, _SOUND, low=6.0, high=40.0, unit="LU")] = 20.0
+    bed_pause: Annotated[float, Choice("In pauses", Scope.BOTH, _SOUND, low=3.0, high=40.0, unit="LU")] = 10.0
+    bed_ends: Annotated[str, Choice("It ends", Scope.BOTH, _SOUND, BED_ENDS, asks="It ends")] = "with"
+    bed_accents: Annotated[bool, Choice("Bars begin with scenes", Scope.BOTH, _SOUND)] = True
+    loudness: Annotated[str, Choice("Loudness", Scope.EVERYWHERE, _SOUND, LOUDNESS, asks="The film is")] = "-16"
     tail: Annotated[
         float | None,
         Choice("Holds after its last word", Scope.SCENE, Touches.TIME, low=0.0, high=LONGEST_TAIL, unit="s"),

@@ -317,6 +317,16 @@ CUE_KINDS = CueKinds(
             shown=True,
         ),
         CueKind(
+            "bed",
+            "Music",
+            "sound",
+            "Sound",
+            (Parameter("level", "The music", "silent", choices=("silent", "swells")),),
+            also="bed dips stillness silence swell louder quiet",
+            stretch=True,
+            flag="Music {level}",
+        ),
+        CueKind(
             "sound",
             "Sound",
             "sound",

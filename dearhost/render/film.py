@@ -11,10 +11,12 @@ import av
 
 from dearhost.errors import RenderError
 from dearhost.formats import TimedText
+from dearhost.production import Resources
 from dearhost.render.chunk_pool import Clock, default_processes, render_chunks
 from dearhost.render.joining import join
 from dearhost.render.plan import RenderSettings, plan_chunks
 from dearhost.render.soundtrack import film_tracks, mastered
+from dearhost.sound import Stereo
 from dearhost.stage import Timeline
 from dearhost.storage import FolderCache, write_whole
 
@@ -38,6 +40,11 @@ def captions_of(timeline: Timeline) -> tuple[TimedText, ...]:
     return tuple(c.timed_text(scene.start) for scene in timeline.scenes for c in scene.captions)
 
 
+def _sound_of(timeline: Timeline, settings: RenderSettings) -> Stereo:
+    tracks = film_tracks(timeline, Resources.at(settings.data).shelf)
+    return mastered(tracks, timeline.duration, timeline.loudness)
+
+
 def render_film(timeline: Timeline, path: Path, settings: RenderSettings, cache: FolderCache, *,
                 progress: Progress | None = None, processes: int = 0) -> FilmReport:  # fmt: skip
     """Render ``timeline`` to ``path`` in the form of its settings. Chunks found in ``cache`` are not rendered again.
@@ -56,7 +63,7 @@ def render_film(timeline: Timeline, path: Path, settings: RenderSettings, cache:
             progress(0.02 + 0.93 * clock.fraction if missing else 0.95, clock.seconds_left)
 
     with ThreadPoolExecutor(1) as pool:
-        mastering = pool.submit(mastered, film_tracks(timeline), timeline.duration)
+        mastering = pool.submit(_sound_of, timeline, settings)
         if missing:
             render_chunks(
                 timeline.silent(), settings, missing, cache, frames_done, processes=processes or default_processes()

@@ -15,7 +15,7 @@ import av
 
 from dearhost.render.encoding import FORMS, SAMPLE_RATE, VideoCodec, add_audio, add_video, audio_frames
 from dearhost.render.frames import FrameSource
-from dearhost.render.soundtrack import mastered, scene_tracks
+from dearhost.render.soundtrack import mastered, tracks_of_scene
 from dearhost.stage import Painter, SceneTimeline, first_frame
 
 MIME = 'video/mp4; codecs="avc1.64001E, mp4a.40.2"'
@@ -88,7 +88,8 @@ def _write(painter: Painter, scene: SceneTimeline, part: tuple[float, float | No
     start, until = part
     count = rate.frames_in(scene.duration if until is None else min(scene.duration, max(until, start + 0.1)))
     first = min(max(0, int(start * float(rate.value))), max(0, count - 1))
-    sound = mastered(scene_tracks(scene), scene.duration)
+    tracks = tracks_of_scene(timeline, scene, painter.resources.shelf)
+    sound = mastered(tracks, scene.duration, timeline.loudness)
     sound = sound.part(round(rate.start_of(first) * SAMPLE_RATE), round(rate.start_of(count) * SAMPLE_RATE))
     options = {
         "movflags": "delay_moov+default_base_moof+frag_keyframe",

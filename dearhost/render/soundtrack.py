@@ -3,15 +3,17 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
+from dataclasses import replace
 
 import numpy as np
 
+from dearhost.assets.shelf import Shelf
 from dearhost.render.encoding import SAMPLE_RATE
 from dearhost.sound import STING_LEVEL, STING_RATE, Placement, Stereo, Track, joined, mix, sting
 from dearhost.speech import Reading
 from dearhost.stage import SceneTimeline, Timeline
 
-VOICE, STINGS = "voice", "stings"
+VOICE, STINGS, BED = "voice", "stings", "bed"
 """Names of tracks."""
 _UNDER_VOICE = 6.0
 """dB between the loud parts of the voice and a short sound at its usual strength (common practice, no source)."""
@@ -30,9 +32,42 @@ def scene_tracks(scene: SceneTimeline) -> list[Track]:
     return tracks
 
 
-def film_tracks(timeline: Timeline) -> list[Track]:
+def film_tracks(timeline: Timeline, shelf: Shelf) -> list[Track]:
     """Everything that is heard, in film time."""
-    return joined(track.later(scene.start) for scene in timeline.scenes for track in scene_tracks(scene))
+    spoken = joined(track.later(scene.start) for scene in timeline.scenes for track in scene_tracks(scene))
+    return [*spoken, *bed_tracks(timeline, shelf)]
+
+
+def tracks_of_scene(timeline: Timeline, scene: SceneTimeline, shelf: Shelf) -> list[Track]:
+    """What is heard in one scene of a timeline, in its time: as in the film."""
+    beds = (bed.part(scene.start, scene.span.end) for bed in timeline.beds)
+    alone = replace(
+        timeline, scenes=(replace(scene, start=0.0),), beds=tuple(bed.later(-scene.start) for bed in beds if bed)
+    )
+    return [*scene_tracks(scene), *bed_tracks(alone, shelf)]
+
+
+def bed_tracks(timeline: Timeline, shelf: Shelf) -> list[Track]:
+    """The music, lowered under the words: a track, or none where there is no music."""
+    if not timeline.beds:
+        return []
+    # signal processing takes 80 MB to load, and processes that draw never need it
+    from dearhost.render.music import placed_music  # noqa: PLC0415
+
+    words = [
+        (scene.start + line.span.start + word.start, scene.start + line.span.start + word.end)
+        for scene in timeline.scenes
+        for line in scene.lines
+        for word in line.reading.words
+    ]
+    marks = [
+        replace(mark, start=mark.start + scene.start, end=mark.end + scene.start)
+        for scene in timeline.scenes
+        for mark in scene.bed_marks
+    ]
+    voice = joined(track.later(scene.start) for scene in timeline.scenes for track in scene_tracks(scene)[:1])
+    placed = placed_music(timeline.beds, words, marks, mix(voice, timeline.duration, SAMPLE_RATE), shelf)
+    return [Track(BED, tuple(placed))]
 
 
 def reading_track(reading: Reading, start: float = 0.0) -> Track:
@@ -40,9 +75,11 @@ def reading_track(reading: Reading, start: float = 0.0) -> Track:
     return Track(VOICE, (Placement(start, reading.sample_rate, reading.samples),))
 
 
-def mastered(tracks: Iterable[Track], duration: float) -> Stereo:
-    """The mix at the loudness films are delivered with, at 48 kHz."""
+def mastered(tracks: Iterable[Track], duration: float, loudness: str = "-16") -> Stereo:
+    """The mix at a loudness in LUFS, by default the one films are delivered with, at 48 kHz; "none" leaves it as it
+    comes, below the ceiling."""
     # signal processing takes 80 MB to load, and processes that draw never need it
-    from dearhost.sound.mastering import master  # noqa: PLC0415
+    from dearhost.sound.mastering import limited, master  # noqa: PLC0415
 
-    return master(mix(tracks, duration, SAMPLE_RATE), SAMPLE_RATE)
+    mixed = mix(tracks, duration, SAMPLE_RATE)
+    return limited(mixed, SAMPLE_RATE) if loudness == "none" else master(mixed, SAMPLE_RATE, target=float(loudness))

@@ -171,7 +171,15 @@ def master(sound: Stereo, sample_rate: int, *, target: float = TARGET_LUFS) -> S
     if not len(sound):
         return sound
     peaks = _peaks(sound)
-    gain = _gain(sound, peaks, sample_rate, target)
+    return _under_ceiling(sound, peaks, _gain(sound, peaks, sample_rate, target), sample_rate)
+
+
+def limited(sound: Stereo, sample_rate: int) -> Stereo:
+    """``sound`` as loud as it is, with its true peak below -1 dBTP; its samples are overwritten."""
+    return _under_ceiling(sound, _peaks(sound), 1.0, sample_rate) if len(sound) else sound
+
+
+def _under_ceiling(sound: Stereo, peaks: Peaks, gain: float, sample_rate: int) -> Stereo:
     at = 0
     for block in _limited(sound, peaks, gain, sample_rate):
         for channel, made in zip(sound.channels, block.channels, strict=True):

@@ -10,16 +10,17 @@ from dearhost.hosts import Handling, hands_full
 from dearhost.production import Production, Studio, manner_in, pauses_of, voice_of
 from dearhost.script import Cue, Line, Scene, display_name, spoken_lines
 from dearhost.speech import Reading, with_pauses
+from dearhost.stage.beds import NONE, BedStretch, PlacedBed, beds_of
 from dearhost.stage.captions import Caption, make_captions, shown_words
 from dearhost.stage.direction.abilities import within_abilities
 from dearhost.stage.direction.auto_gestures import automatic
-from dearhost.stage.direction.cueing import cue_times, framings_of, stings_of
+from dearhost.stage.direction.cueing import bed_marks_of, cue_times, framings_of, stings_of
 from dearhost.stage.direction.moves import needed_end, needed_lead, planned
 from dearhost.stage.direction.roles import handling_in, moves_in, roles_of
 from dearhost.stage.direction.showing import Arrangement, beside_each_other, rooms_of, shown_of
 from dearhost.stage.direction.staged_scene import HeardLine, StagedScene
 from dearhost.stage.layout.shots import Staged, turns_of
-from dearhost.stage.pacing import LEAD_IN, place_lines
+from dearhost.stage.pacing import LEAD_IN, TAIL, place_lines
 from dearhost.stage.timeline import HEADING, PlacedLine, SceneTimeline, Shown, Timeline
 from dearhost.storage import fingerprint
 from dearhost.timebase import FrameRate, Span
@@ -57,14 +58,23 @@ def compile_timeline(production: Production, studio: Studio, frame_rate: FrameRa
         now += placed.duration
     first_voice = next(iter(production.cast.values())).voice
     language = studio.voices.voice(first_voice).language
-    return Timeline(production.script.known_as, language, production.choices.shape, frame_rate, tuple(scenes))
+    beds = beds_of([_stretch(scene) for scene in scenes])
+    return Timeline(
+        production.script.known_as, language, production.choices.shape, frame_rate, tuple(scenes), beds,
+        production.choices.loudness,
+    )  # fmt: skip
+
+
+def _stretch(scene: SceneTimeline) -> BedStretch:
+    return BedStretch(scene.choices, scene.duration, max(line.span.end for line in scene.lines))
 
 
 def compile_scene(production: Production, scene_id: str, studio: Studio, frame_rate: FrameRate, *,
-                  heard: bool = False) -> Timeline:  # fmt: skip
+                  heard: bool = False, lasting: Callable[[Scene], float] | None = None) -> Timeline:  # fmt: skip
     """A timeline of one scene alone; its own lines alone are read.
 
-    For stills, lines are foreseen where that is quicker; ``heard`` is for what has their sound.
+    For stills, lines are foreseen where that is quicker; ``heard`` is for what has their sound. ``lasting`` tells how
+    many seconds the other scenes last: then the scene has its part of the music that goes on through them.
 
     Raises StageError when there is no such scene or nothing is spoken in it; SpeechError.
     """
@@ -78,7 +88,32 @@ def compile_scene(production: Production, scene_id: str, studio: Studio, frame_r
     readings = [read_line(line, production, studio, heard=heard) for line in lines]
     placed = place_scene(production, scene, number, 0.0, readings, studio)
     language = studio.voices.voice(voice_of(production, lines[0], studio.voices)).language
-    return Timeline(production.script.known_as, language, production.choices.shape, frame_rate, (placed,))
+    beds = _part_of_beds(production, spoken, placed, lasting) if heard else ()
+    return Timeline(
+        production.script.known_as, language, production.choices.shape, frame_rate, (placed,), beds,
+        production.choices.loudness,
+    )  # fmt: skip
+
+
+def _part_of_beds(
+    production: Production, spoken: Sequence[Scene], placed: SceneTimeline, lasting: Callable[[Scene], float] | None
+) -> tuple[PlacedBed, ...]:
+    """What is heard in one scene of the music of all, in its time."""
+    stretches: list[BedStretch] = []
+    start = 0.0
+    has_music = any(production.choices_for(scene).bed != NONE for scene in spoken)
+    for scene in spoken if lasting and has_music else ():
+        if scene.id == placed.id:
+            start = sum(stretch.seconds for stretch in stretches)
+            stretches.append(_stretch(placed))
+        else:
+            choices = production.choices_for(scene)
+            seconds = lasting(scene) if lasting else 0.0
+            held = TAIL if choices.tail is None else choices.tail
+            stretches.append(BedStretch(choices, seconds, max(0.0, seconds - held)))
+    whole = beds_of(stretches or [_stretch(placed)])
+    parts = (bed.part(start, start + placed.duration) for bed in whole)
+    return tuple(part.later(-start) for part in parts if part)
 
 
 def read_line(line: Line, production: Production, studio: Studio, *, heard: bool = True) -> Reading:
@@ -139,6 +174,7 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
         captions=tuple(_captions(production, placed, duration)),
         shown=tuple(beside_each_other([*_heading(staged, number, duration), *shown])),
         stings=tuple(stings_of(staged.heard)),
+        bed_marks=tuple(bed_marks_of(staged.heard)),
         roles=roles,
         notes=tuple(sorted([*notes, *unheld, *(note for plan in plans.values() for note in plan.notes)])),
     )

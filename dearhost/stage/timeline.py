@@ -13,7 +13,9 @@ import numpy as np
 from dearhost.hosts import Role
 from dearhost.production import Choices
 from dearhost.script import Cue
+from dearhost.sound.under_voice import Mark
 from dearhost.speech import Reading, Samples
+from dearhost.stage.beds import PlacedBed
 from dearhost.stage.captions import Caption
 from dearhost.stage.fingerprints import picture_fingerprint
 from dearhost.stage.layout.furniture import PlacedFurniture
@@ -138,6 +140,8 @@ class SceneTimeline:
     captions: tuple[Caption, ...]
     shown: tuple[Shown, ...] = ()
     stings: tuple[PlacedSting, ...] = ()
+    bed_marks: tuple[Mark, ...] = ()
+    """Where the music is silent, or swells."""
     roles: Mapping[str, Role] = field(default_factory=dict)
     """What every host does, whether in the first shot or not."""
     notes: tuple[tuple[float, str], ...] = ()
@@ -181,6 +185,10 @@ class Timeline:
     shape: str
     frame_rate: FrameRate
     scenes: tuple[SceneTimeline, ...]
+    beds: tuple[PlacedBed, ...] = ()
+    """The music under them."""
+    loudness: str = "-16"
+    """LUFS, or "none" as it comes."""
 
     @property
     def duration(self) -> float:

@@ -4,11 +4,13 @@ from __future__ import annotations
 
 import threading
 from collections import OrderedDict
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from dataclasses import replace
 from functools import lru_cache
 
+from dearhost.films import scene_time
+from dearhost.production import Production as Staged
 from dearhost.script import Cue, Line, Scene, put_cue
 from dearhost.stage import Painter, Picture, Timeline, compile_scene, resting_scene
 from dearhost.timebase import FrameRate
@@ -24,7 +26,13 @@ _KEPT = 6
 def _timeline(production_id: str, revision: int, scene_id: str, heard: bool) -> Timeline:
     production = Production.objects.get(pk=production_id)
     staged = usable_production(production.document, production.title, production.owner_id)
-    return compile_scene(staged, scene_id, studio(), PREVIEW_RATE, heard=heard)
+    return compile_scene(staged, scene_id, studio(), PREVIEW_RATE, heard=heard, lasting=_lasting(staged))
+
+
+def _lasting(production: Staged) -> Callable[[Scene], float]:
+    """How long each scene lasts, as far as that is known; asked only where there is music."""
+    checked = production.checked(studio())
+    return lambda scene: scene_time(scene, checked, studio()).seconds
 
 
 def forget_timelines(**_: object) -> None:
@@ -55,7 +63,8 @@ def timeline_after(production: Production, before_id: str, scene_id: str) -> Tim
     """
     before, timeline = scene_timeline(production, before_id), heard_timeline(production, scene_id)
     first, second = before.scenes[0], timeline.scenes[0]
-    return replace(timeline, scenes=(first, replace(second, start=first.duration)))
+    beds = tuple(bed.later(first.duration) for bed in timeline.beds)
+    return replace(timeline, scenes=(first, replace(second, start=first.duration)), beds=beds)
 
 
 def tried_timeline(production: Production, scene_id: str, line_id: str, cue: Cue) -> Timeline:
@@ -68,7 +77,7 @@ def tried_timeline(production: Production, scene_id: str, line_id: str, cue: Cue
 
     scenes = tuple(tried(s) if s.id == scene_id else s for s in staged.script.scenes)
     staged = replace(staged, script=replace(staged.script, scenes=scenes))
-    return compile_scene(staged, scene_id, studio(), PREVIEW_RATE, heard=True)
+    return compile_scene(staged, scene_id, studio(), PREVIEW_RATE, heard=True, lasting=_lasting(staged))
 
 
 class _Slot:

@@ -72,7 +72,7 @@ def test_own_files_are_brought_and_seen_in_the_film(signed_in: Page, worker: Non
     whose.get_by_role("button", name="Say it").click()
     expect(page.get_by_text("our own, Ines")).to_have_count(2)
 
-    page.get_by_role("link", name="Desk").click()
+    page.get_by_role("link", name="Desk", exact=True).click()
     begin(page, SCRIPT)
     give_voice(page, "Maren", "Dale")
     tab(page, "Set")

@@ -9,6 +9,7 @@ from dearhost.languages import LANGUAGES
 from dearhost.production import FRAMINGS, playable
 from dearhost.production.cue_kinds import ONE_HANDED
 from dearhost.script import Cue, Line, word_index, word_indices
+from dearhost.sound.under_voice import Mark
 from dearhost.speech import Reading
 from dearhost.stage.timeline import FramingCut, PlacedSting
 
@@ -81,6 +82,8 @@ def expressions_of(line: Line, start: float, reading: Reading) -> list[Expressio
     ]
 
 
+_ONE_WORD = 1.2
+"""Seconds of a mark on a single word."""
 Placed = Iterable[tuple[Line, float, Reading]]
 
 
@@ -116,6 +119,17 @@ def stings_of(lines: Placed) -> list[PlacedSting]:
         for line, start, reading in lines
         for cue in playable(line)
         if cue.kind == "sound"
+    ]
+
+
+def bed_marks_of(lines: Placed) -> list[Mark]:
+    """Where the cues of a scene silence its music or let it swell: a stretch of words, or about one word."""
+    return [
+        Mark(at, end_of(line, cue, start, reading) or at + _ONE_WORD, cue.text("level"))
+        for line, start, reading in lines
+        for cue in playable(line)
+        if cue.kind == "bed"
+        for at in (start + moment_of(line, cue, reading),)
     ]
 
 

@@ -22,7 +22,7 @@ class Painter:
     ) -> None:
         """``transparent``: without the sets, over nothing."""
         self.timeline, self.picture = timeline, picture
-        self._resources, self._transparent = resources, transparent
+        self.resources, self._transparent = resources, transparent
         self.sheet = Sheet(picture, transparent=transparent)
         self._scenes: dict[int, ScenePainter | MovingPainter] = {}
         self._shown: tuple[int, bool] | None = None  # the scene on the sheet, and whether it is still coming
@@ -81,12 +81,12 @@ class Painter:
             scene, rate = self.timeline.scenes[index], self.timeline.frame_rate
             scenery = Scenery("") if self._transparent else Scenery.of(scene.choices)
             if scene.choices.camera == "still":
-                shelf = self._resources.shelf
-                layers = SceneLayers(scene, scenery.on_hosts(shelf), self.picture, rate, self._resources)
+                shelf = self.resources.shelf
+                layers = SceneLayers(scene, scenery.on_hosts(shelf), self.picture, rate, self.resources)
                 backdrop = backdrop_for(scenery, self.picture, rate, shelf)
                 self._scenes[index] = ScenePainter(layers.layers, backdrop, self.picture)
             else:
-                self._scenes[index] = MovingPainter(scene, scenery, self.picture, rate, self._resources)
+                self._scenes[index] = MovingPainter(scene, scenery, self.picture, rate, self.resources)
         return self._scenes[index]
 
 

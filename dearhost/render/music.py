@@ -1,0 +1,70 @@
+"""The music of a film as sound: each bed at its level below the voice, with room for words, faded where it begins and
+ends."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Sequence
+from functools import lru_cache
+
+import numpy as np
+
+from dearhost.assets.shelf import Shelf
+from dearhost.render.encoding import SAMPLE_RATE
+from dearhost.sound import Placement, Stereo
+from dearhost.sound.beds import BedSpec
+from dearhost.sound.beds.rendering import Bed, Two
+from dearhost.sound.fitting import fitted_part, loudness_of_file
+from dearhost.sound.mastering import measure_loudness
+from dearhost.sound.under_voice import Mark, faded, gain_curve, speaking, with_room
+from dearhost.stage.beds import PlacedBed
+
+_MEASURED = 24
+"""Seconds of a bed by which its loudness is told."""
+_USUAL_VOICE = -20.0
+"""LUFS, where nobody speaks."""
+_COMES, _GOES = 0.8, 2.0
+"""Seconds in which music of one's own comes in and goes; a composed bed begins and ends of itself."""
+_ROOM_STEP = 0.02
+
+
+def placed_music(
+    beds: Sequence[PlacedBed], words: Sequence[tuple[float, float]], marks: Sequence[Mark], voice: Stereo, shelf: Shelf
+) -> Iterator[Placement]:
+    """Each bed as it is heard. ``words``: when each is said, ``voice``: the voice alone, both in the beds' time."""
+    loudness = measure_loudness(voice, SAMPLE_RATE)
+    voice_level = float(loudness) if np.isfinite(loudness) else _USUAL_VOICE
+    for bed in beds:
+        music, own = _music(bed, shelf)
+        if not len(music):
+            continue
+        end = bed.start + len(music) / SAMPLE_RATE
+        times = np.arange(bed.start, end + _ROOM_STEP, _ROOM_STEP)
+        music = with_room(music, speaking(words, times), SAMPLE_RATE)
+        curve = gain_curve(words, marks, bed.levels, bed.start, end)
+        levels = np.interp(
+            bed.start + np.arange(len(music)) / SAMPLE_RATE, [at for at, _ in curve], [level for _, level in curve]
+        )
+        music *= (10 ** ((levels + voice_level - own) / 20)).astype(np.float32)[:, None]
+        coming = _COMES if bed.begins == 0.0 and bed.item else 0.0
+        closes = abs(bed.begins + (bed.end - bed.start) - bed.seconds) < 0.1
+        faded(music, SAMPLE_RATE, coming, _GOES if closes and bed.item else 0.0)
+        yield Placement(bed.start, SAMPLE_RATE, music)
+
+
+def _music(bed: PlacedBed, shelf: Shelf) -> tuple[Two, float]:
+    """The samples of a bed as far as it is heard, and its loudness in LUFS."""
+    first, last = (round((bed.begins + at) * SAMPLE_RATE) for at in (0.0, bed.end - bed.start))
+    if bed.spec:
+        return Bed(bed.spec).part(first, last), bed_loudness(bed.spec)
+    path = shelf.file(bed.item, "sound")
+    if path is None:  # it is not here any more
+        return np.zeros((0, 2), np.float32), 0.0
+    return fitted_part(path, bed.seconds, first, last), loudness_of_file(path)
+
+
+@lru_cache(maxsize=32)
+def bed_loudness(spec: BedSpec) -> float:
+    """LUFS of a bed, told by its first part: the same whatever part of it is heard."""
+    part = Bed(spec).part(0, min(round(spec.seconds), _MEASURED) * SAMPLE_RATE)
+    loudness = measure_loudness(Stereo(part[:, 0].copy(), part[:, 1].copy()), SAMPLE_RATE)
+    return float(loudness) if np.isfinite(loudness) else _USUAL_VOICE

@@ -1,0 +1,95 @@
+"""Where music lies under the scenes of a film: scenes that follow each other with the same music have one bed."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+
+from dearhost.assets.shelf import kind_of
+from dearhost.production import Choices
+from dearhost.sound.beds import LONGEST, SHORTEST, BedSpec
+from dearhost.sound.under_voice import Levels
+
+NONE = "none"
+_RINGS = 0.45
+"""Seconds after the last word at which a bed that ends with it strikes its last chord."""
+_NEAR = 0.8
+"""Seconds: scene changes nearer to each other or to an end are no accents."""
+
+
+@dataclass(frozen=True, slots=True)
+class BedStretch:
+    """A scene as its music needs it: how long it is, and until when somebody speaks in it, in seconds."""
+
+    choices: Choices
+    seconds: float
+    said_until: float
+
+
+@dataclass(frozen=True, slots=True)
+class PlacedBed:
+    """Music from ``start`` to ``end`` of a timeline, of which ``begins`` seconds lie before it. It is composed by
+    ``spec``, or the thing ``item`` of the shelf fitted to ``seconds``."""
+
+    start: float
+    end: float
+    begins: float
+    seconds: float
+    levels: Levels
+    spec: BedSpec | None = None
+    item: str = ""
+
+    def later(self, seconds: float) -> PlacedBed:
+        """The same, ``seconds`` later."""
+        return replace(self, start=self.start + seconds, end=self.end + seconds)
+
+    def part(self, start: float, end: float) -> PlacedBed | None:
+        """What of it lies between two seconds of its timeline; None for nothing."""
+        left, right = max(start, self.start), min(end, self.end)
+        if right - left < 0.05:
+            return None
+        return replace(self, start=left, end=right, begins=self.begins + left - self.start)
+
+
+def beds_of(scenes: Sequence[BedStretch]) -> tuple[PlacedBed, ...]:
+    """The music of a film, from its scenes in order."""
+    found: list[PlacedBed] = []
+    now, index = 0.0, 0
+    while index < len(scenes):
+        run = _run(scenes, index)
+        seconds = sum(scene.seconds for scene in run)
+        if run[0].choices.bed != NONE and seconds >= SHORTEST:
+            found.append(_bed(run, now, min(seconds, LONGEST)))
+        now, index = now + seconds, index + len(run)
+    return tuple(found)
+
+
+def _run(scenes: Sequence[BedStretch], first: int) -> Sequence[BedStretch]:
+    """The scenes from one on that have the same music."""
+    last = first
+    while last + 1 < len(scenes) and _music(scenes[last + 1].choices) == _music(scenes[first].choices):
+        last += 1
+    return scenes[first : last + 1]
+
+
+def _music(choices: Choices) -> tuple[str, str, float]:
+    return choices.bed, choices.bed_style, choices.bed_seed
+
+
+def _bed(run: Sequence[BedStretch], start: float, seconds: float) -> PlacedBed:
+    choices = run[0].choices
+    levels = Levels(choices.bed_under, choices.bed_pause)
+    if kind_of(choices.bed):
+        return PlacedBed(start, start + seconds, 0.0, seconds, levels, item=choices.bed)
+    changes: list[float] = []
+    now = 0.0
+    for scene in run[:-1]:
+        now += scene.seconds
+        if not changes or now - changes[-1] > _NEAR:
+            changes.append(round(now, 3))
+    said = sum(scene.seconds for scene in run[:-1]) + run[-1].said_until
+    end = min(said + _RINGS, seconds - 0.6) if choices.bed_ends == "with" else 0.0
+    seed = round(choices.bed_seed)
+    accents = tuple(changes) if choices.bed_accents else ()
+    spec = BedSpec(choices.bed, choices.bed_style, round(seconds, 3), seed, accents, round(end, 3))
+    return PlacedBed(start, start + seconds, 0.0, seconds, levels, spec)
