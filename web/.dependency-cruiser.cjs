@@ -1,5 +1,5 @@
 /** What may import what: app > features > shared; in the prompt book panels > document. */
-const PANELS = "(?:script|stage|ribbon|brief|voice|host|set|deliver)";
+const PANELS = "(?:script|stage|ribbon|brief|voice|host|set|titles|sound|deliver)";
 
 module.exports = {
 	forbidden: [

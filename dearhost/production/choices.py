@@ -143,6 +143,15 @@ CAMERA_MOVES: Mapping[str, str] = {
     "still": "still", "push": "comes nearer", "pull": "draws back", "pan-left": "pans left", "pan-right": "pans right",
 }  # fmt: skip
 
+CAPTION_STYLES: Mapping[str, str] = {
+    "strips": "strips of paper", "quiet": "strips, no word marked", "outline": "outlined letters",
+    "shadow": "letters with a shadow", "box": "a dark box", "marked": "each word on a block", "growing": "word by word",
+    "one-word": "one large word", "two-voices": "a colour a speaker",
+}  # fmt: skip
+CAPTION_PLACES: Mapping[str, str] = {"foot": "at the foot", "top": "at the top"}
+CAPTION_SIZES: Mapping[str, str] = {"small": "small", "usual": "of the usual size", "large": "large"}
+CAPTION_CASES: Mapping[str, str] = {"written": "as written", "capitals": "in capitals"}
+CAPTION_LINES: Mapping[str, str] = {"two": "in two lines", "one": "in one line"}
 BEDS: Mapping[str, str] = {"none": "no music", **{name: mood.words for name, mood in MOODS.items()}}
 BED_STYLES: Mapping[str, str] = {name: style.words for name, style in STYLES.items()}
 BED_ENDS: Mapping[str, str] = {"with": "with the last word", "after": "after it, with the picture"}
@@ -160,6 +169,11 @@ class Choices:
         "16:9"
     )
     captions: Annotated[bool, Choice("Captions in the picture", Scope.BOTH, _PICTURE)] = True
+    caption_style: Annotated[str, Choice("Captions are", Scope.BOTH, _PICTURE, CAPTION_STYLES)] = "strips"
+    caption_place: Annotated[str, Choice("Where", Scope.BOTH, _PICTURE, CAPTION_PLACES)] = "foot"
+    caption_size: Annotated[str, Choice("Size of captions", Scope.BOTH, _PICTURE, CAPTION_SIZES)] = "usual"
+    caption_case: Annotated[str, Choice("Letters", Scope.BOTH, _PICTURE, CAPTION_CASES)] = "written"
+    caption_lines: Annotated[str, Choice("Lines", Scope.BOTH, _PICTURE, CAPTION_LINES)] = "two"
     set: Annotated[str, Choice("Set", Scope.BOTH, _PICTURE, SETS, assets=(PICTURE, CLIP), open=True)] = "museum"
     palette: Annotated[str, Choice("Colours of the set", Scope.BOTH, _PICTURE, PALETTES, asks="In colours")] = (
         AS_THE_SET
@@ -199,10 +213,10 @@ class Choices:
     )
     bed_style: Annotated[str, Choice("Played by", Scope.BOTH, _SOUND, BED_STYLES, asks="on")] = "felt-piano"
     bed_seed: Annotated[float, Choice("Which of them", Scope.BOTH, _SOUND, low=0.0, high=9999.0)] = 1.0
-    bed_under: Annotated[float, Choice("Under words", Scope.BOTH, _SOUND, low=6.0, high=40.0, unit="LU")] = 20.0
-    bed_pause: Annotated[float, Choice("In pauses", Scope.BOTH, _SOUND, low=3.0, high=40.0, unit="LU")] = 10.0
+    bed_under: Annotated[float, Choice("Under words", Scope.EVERYWHERE, _SOUND, low=6.0, high=40.0, unit="LU")] = 20.0
+    bed_pause: Annotated[float, Choice("In pauses", Scope.EVERYWHERE, _SOUND, low=3.0, high=40.0, unit="LU")] = 10.0
     bed_ends: Annotated[str, Choice("It ends", Scope.BOTH, _SOUND, BED_ENDS, asks="It ends")] = "with"
-    bed_accents: Annotated[bool, Choice("Bars begin with scenes", Scope.BOTH, _SOUND)] = True
+    bed_accents: Annotated[bool, Choice("Bars begin with scenes", Scope.EVERYWHERE, _SOUND)] = True
     loudness: Annotated[str, Choice("Loudness", Scope.EVERYWHERE, _SOUND, LOUDNESS, asks="The film is")] = "-16"
     tail: Annotated[
         float | None,

@@ -335,6 +335,8 @@ CUE_KINDS = CueKinds(
                 Parameter("sound", "Sound", next(iter(STINGS)), choices=tuple(STINGS)),
                 Parameter("strength", "Level", 1.0, 0.2, 2.0),
             ),
+            also=" ".join(f"{name} {sting.also}" for name, sting in STINGS.items()),
+            stretch=True,
             flag="{sound}",
         ),
     )

@@ -9,7 +9,7 @@ import numpy as np
 
 from dearhost.assets.shelf import Shelf
 from dearhost.render.encoding import SAMPLE_RATE
-from dearhost.sound import STING_LEVEL, STING_RATE, Placement, Stereo, Track, joined, mix, sting
+from dearhost.sound import STING_LEVEL, STING_RATE, Placement, Stereo, Track, joined, mix, sting_over
 from dearhost.speech import Reading
 from dearhost.stage import SceneTimeline, Timeline
 
@@ -27,7 +27,10 @@ def scene_tracks(scene: SceneTimeline) -> list[Track]:
         # measured against the voice beside it: voices differ in level until the whole is mastered
         voice = max(float(np.percentile(line.reading.prosody.loudness, 90)) for line in scene.lines)
         gain = 10 ** ((voice - _UNDER_VOICE - STING_LEVEL) / 20)
-        rung = (Placement(s.at, STING_RATE, sting(s.name) * np.float32(gain * s.strength)) for s in scene.stings)
+        rung = (
+            Placement(s.at, STING_RATE, sting_over(s.name, s.seconds) * np.float32(gain * s.strength))
+            for s in scene.stings
+        )
         tracks.append(Track(STINGS, tuple(rung)))
     return tracks
 

@@ -4,8 +4,8 @@ to load."""
 from dearhost.sound.mix import Stereo, Track, joined, mix
 from dearhost.sound.placing import Placement, resampled
 from dearhost.sound.stings import LEVEL as STING_LEVEL
-from dearhost.sound.stings import RATE as STING_RATE
-from dearhost.sound.stings import STINGS, sting
+from dearhost.sound.stings import STINGS, sting, sting_over
+from dearhost.sound.stings.making import RATE as STING_RATE
 
 __all__ = [
     "STINGS",
@@ -18,4 +18,5 @@ __all__ = [
     "mix",
     "resampled",
     "sting",
+    "sting_over",
 ]

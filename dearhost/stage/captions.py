@@ -45,6 +45,8 @@ class Caption:
     end: float
     speaker: str
     label: str = ""
+    turn: int = 0
+    """Whose it is, by the order in which they first speak in the script."""
 
     def texts(self) -> tuple[str, ...]:
         """Each line as text."""
@@ -81,11 +83,12 @@ def _chunk_start(visible: str, index: int) -> int:
     return index
 
 
-def make_captions(words: Sequence[CaptionWord], speaker: str, *, characters: int, until: float) -> tuple[Caption, ...]:
-    """Captions for one line's words; ``characters`` a line; none stays beyond ``until`` seconds."""
+def make_captions(words: Sequence[CaptionWord], speaker: str, *, characters: int, until: float,
+                  lines: int = 2) -> tuple[Caption, ...]:  # fmt: skip
+    """Captions for one line's words, in at most ``lines`` of ``characters``; none stays beyond ``until`` seconds."""
     if not words:
         return ()
-    pages = _pages(words, characters)
+    pages = _pages(words, characters, lines)
     captions: list[Caption] = []
     for number, (first, last) in enumerate(pages):
         part = tuple(words[first:last])
@@ -126,13 +129,13 @@ def _end_cost(text: str) -> float:
     return 24.0 if text.lower() in _WEAK_ENDS else 8.0
 
 
-def _pages(words: Sequence[CaptionWord], characters: int) -> list[tuple[int, int]]:
+def _pages(words: Sequence[CaptionWord], characters: int, lines: int) -> list[tuple[int, int]]:
     """The cheapest way to cut the words into captions (shortest path)."""
     count = len(words)
     best, came_from = [0.0] + [_IMPOSSIBLE] * count, [0] * (count + 1)
     for last in range(1, count + 1):
         for first in range(last - 1, -1, -1):
-            if last - first > 1 and _width(words, first, last) > 2 * characters:
+            if last - first > 1 and _width(words, first, last) > lines * characters:
                 break
             cost = best[first] + _page_cost(words, first, last, characters)
             if cost < best[last]:

@@ -7,7 +7,7 @@ from dataclasses import replace
 
 from dearhost.errors import StageError
 from dearhost.hosts import Handling, hands_full
-from dearhost.production import Production, Studio, manner_in, pauses_of, voice_of
+from dearhost.production import Choices, Production, Studio, manner_in, pauses_of, voice_of
 from dearhost.script import Cue, Line, Scene, display_name, spoken_lines
 from dearhost.speech import Reading, with_pauses
 from dearhost.stage.beds import NONE, BedStretch, PlacedBed, beds_of
@@ -21,6 +21,7 @@ from dearhost.stage.direction.showing import Arrangement, beside_each_other, roo
 from dearhost.stage.direction.staged_scene import HeardLine, StagedScene
 from dearhost.stage.layout.shots import Staged, turns_of
 from dearhost.stage.pacing import LEAD_IN, TAIL, place_lines
+from dearhost.stage.painting.caption_styles import SIZES
 from dearhost.stage.timeline import HEADING, PlacedLine, SceneTimeline, Shown, Timeline
 from dearhost.storage import fingerprint
 from dearhost.timebase import FrameRate, Span
@@ -171,7 +172,7 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
         choices=choices,
         shots=tuple(shooting.making_room(shooting.shots(turns, cuts, choices.cutting), rooms_of(shown, speaks))),
         lines=tuple(placed),
-        captions=tuple(_captions(production, placed, duration)),
+        captions=tuple(_captions(production, choices, placed, duration)),
         shown=tuple(beside_each_other([*_heading(staged, number, duration), *shown])),
         stings=tuple(stings_of(staged.heard)),
         bed_marks=tuple(bed_marks_of(staged.heard)),
@@ -180,13 +181,18 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
     )
 
 
-def _captions(production: Production, placed: Sequence[PlacedLine], duration: float) -> list[Caption]:
+def _captions(production: Production, choices: Choices, placed: Sequence[PlacedLine], duration: float) -> list[Caption]:
     captions: list[Caption] = []
+    speakers = production.script.speakers()
     for index, item in enumerate(placed):
         until = placed[index + 1].span.start if index + 1 < len(placed) else duration
         words = shown_words(item.text, item.reading, item.span.start)
         name = display_name(item.speaker) if len(production.script.speakers()) > 1 else ""
-        made = make_captions(words, name, characters=CHARACTERS[production.choices.shape], until=until)
+        characters = round(CHARACTERS[choices.shape] / SIZES[choices.caption_size])
+        lines = 1 if choices.caption_lines == "one" else 2
+        made = make_captions(words, name, characters=characters, until=until, lines=lines)
+        turn = speakers.index(item.speaker) if item.speaker in speakers else 0
+        made = tuple(replace(caption, turn=turn) for caption in made)
         if made and production.choices.caption_names:
             made = (replace(made[0], label=name), *made[1:])  # a speaker is named as they begin
         captions += made

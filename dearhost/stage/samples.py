@@ -13,12 +13,18 @@ from dearhost.drawing.cut_shapes import cut_disc
 from dearhost.drawing.fonts import Fonts
 from dearhost.drawing.paper import Paper
 from dearhost.hosts import THINGS, draw_thing
+from dearhost.production import Choices
 from dearhost.stage.backdrops import Scenery, draw_set
+from dearhost.stage.captions import Caption, CaptionWord
 from dearhost.stage.layout.shapes import Picture
+from dearhost.stage.painting.caption_styles import CAPTION_STYLES
+from dearhost.stage.painting.lettering import CaptionDrawing
 from dearhost.stage.painting.panels.compositions import compose
 from dearhost.stage.painting.panels.pictures import field_of
+from dearhost.stage.painting.sheet import Sheet
 
 _DRAWN_AT, _WIDTH = 360, 192
+_SAMPLE = "Out with the tide and back"
 _SMOOTH = skia.SamplingOptions(skia.FilterMode.kLinear, skia.MipmapMode.kLinear)
 
 
@@ -48,6 +54,26 @@ def thing_png(name: str) -> bytes:
         raise KeyError(name)
     draw_thing(Paper(surface.getCanvas(), 1.0), name, 96, 96, 160)
     return _png(surface, 96)
+
+
+@lru_cache(maxsize=64)
+def caption_png(style: str, fonts: Path) -> bytes:
+    """A caption in a style, its third word spoken, over a set. Raises KeyError for a style that is not known."""
+    if style not in CAPTION_STYLES:
+        raise KeyError(style)
+    picture = Picture.of("16:9", _DRAWN_AT)
+    sheet = Sheet(picture)
+    draw_set(sheet.canvas, Scenery("pier"), picture)
+    words = tuple(CaptionWord(word, number, number + 1) for number, word in enumerate(_SAMPLE.split()))
+    caption = Caption(words, ((0, 3), (3, len(words))), 0, 9, "", turn=1)
+    drawing = CaptionDrawing(caption, picture, Fonts.at(fonts), Choices(caption_style=style, caption_size="large"))
+    drawing.draw(sheet.canvas, 2)
+    width = round(picture.width * 0.40)
+    height = round(width * picture.height / picture.width)
+    surface = skia.Surface(width, height)
+    left, top = (picture.width - width) / 2, picture.height * 0.985 - height
+    surface.getCanvas().drawImage(sheet.image(), -left, -top)
+    return _png(surface, _WIDTH)
 
 
 @lru_cache(maxsize=256)

@@ -86,11 +86,13 @@ class Shown:
 
 @dataclass(frozen=True, slots=True)
 class PlacedSting:
-    """A short sound from ``at`` seconds into the scene on; ``strength`` 1 is its usual level."""
+    """A sound from ``at`` seconds into the scene on; ``strength`` 1 is its usual level. What goes on does so for
+    ``seconds``, 0 for once."""
 
     name: str
     at: float
     strength: float
+    seconds: float = 0.0
 
 
 @dataclass(frozen=True, slots=True)

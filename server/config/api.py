@@ -19,6 +19,7 @@ from server.hosts.workshop_api import router as workshop
 from server.jobs.api import router as jobs
 from server.productions.api import router as productions
 from server.productions.say_as_api import router as say_as
+from server.productions.sound_api import router as sound
 from server.productions.stage_api import router as stage
 from server.productions.staging_api import router as staging
 from server.productions.takes_api import router as takes
@@ -60,6 +61,7 @@ for prefix, router in (
     ("/productions", takes),
     ("/productions", say_as),
     ("/productions", voice),
+    ("/productions", sound),
     ("/staging", staging),
     ("/writing", drafting),
     ("/writing", models),

@@ -26,10 +26,10 @@ _KEPT = 6
 def _timeline(production_id: str, revision: int, scene_id: str, heard: bool) -> Timeline:
     production = Production.objects.get(pk=production_id)
     staged = usable_production(production.document, production.title, production.owner_id)
-    return compile_scene(staged, scene_id, studio(), PREVIEW_RATE, heard=heard, lasting=_lasting(staged))
+    return compile_scene(staged, scene_id, studio(), PREVIEW_RATE, heard=heard, lasting=lasting(staged))
 
 
-def _lasting(production: Staged) -> Callable[[Scene], float]:
+def lasting(production: Staged) -> Callable[[Scene], float]:
     """How long each scene lasts, as far as that is known; asked only where there is music."""
     checked = production.checked(studio())
     return lambda scene: scene_time(scene, checked, studio()).seconds
@@ -77,7 +77,7 @@ def tried_timeline(production: Production, scene_id: str, line_id: str, cue: Cue
 
     scenes = tuple(tried(s) if s.id == scene_id else s for s in staged.script.scenes)
     staged = replace(staged, script=replace(staged.script, scenes=scenes))
-    return compile_scene(staged, scene_id, studio(), PREVIEW_RATE, heard=True, lasting=_lasting(staged))
+    return compile_scene(staged, scene_id, studio(), PREVIEW_RATE, heard=True, lasting=lasting(staged))
 
 
 class _Slot:

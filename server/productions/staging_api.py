@@ -13,7 +13,7 @@ from dearhost.production import CHOICES, LOOKS, PATTERNS, Look, Pattern
 from dearhost.production.cue_kinds import TEMPLATES
 from dearhost.production.picture_proposals import PictureProposal, pictures_for
 from dearhost.stage.backdrops import Scenery
-from dearhost.stage.samples import picture_png, set_png, thing_png
+from dearhost.stage.samples import caption_png, picture_png, set_png, thing_png
 from server.studio import studio
 
 router = Router(tags=["staging"])
@@ -123,6 +123,14 @@ def composed_picture(request: HttpRequest, things: str, how: str = "solo", count
         raise Http404
     png = picture_png(names, how, max(2, min(6, count)), studio().resources.fonts)
     return HttpResponse(png, content_type="image/png", headers=_DAY)
+
+
+@router.get("/captions/{style}.png", operation_id="captionPicture", include_in_schema=False)
+def caption_picture(request: HttpRequest, style: str) -> HttpResponse:
+    """A caption in a style."""
+    if style not in CHOICES["caption_style"].values:
+        raise Http404
+    return HttpResponse(caption_png(style, studio().resources.fonts), content_type="image/png", headers=_DAY)
 
 
 @router.get("/sets/{set_id}.png", operation_id="setPicture", include_in_schema=False)

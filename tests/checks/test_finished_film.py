@@ -20,7 +20,7 @@ from dearhost.production import CastEntry, Studio, open_script, read_script, wit
 from dearhost.render import captions_of
 from dearhost.sound.mastering import true_peak
 from dearhost.stage import Picture, PlacedLine, compile_timeline
-from dearhost.stage.painting.lettering import CAPTION_INK, CAPTION_PAPER, HIGHLIGHT
+from dearhost.stage.painting.caption_styles import HIGHLIGHT, INK, PAPER
 from dearhost.timebase import FrameRate
 from tests.conftest import ROOT, with_tones
 
@@ -123,8 +123,8 @@ def test_caption_colours_by_the_wcag_formula() -> None:
 
     assert contrast((255, 255, 255), (0, 0, 0)) == pytest.approx(21)  # the formula's own ends
     assert contrast((0x76, 0x76, 0x76), (255, 255, 255)) == pytest.approx(4.54, abs=0.01)  # from memory, WebAIM
-    assert contrast(rgb(CAPTION_INK), rgb(CAPTION_PAPER)) >= 7
-    assert contrast(rgb(CAPTION_INK), rgb(HIGHLIGHT)) >= 4.5
+    assert contrast(rgb(INK), rgb(PAPER)) >= 7
+    assert contrast(rgb(INK), rgb(HIGHLIGHT)) >= 4.5
 
 
 def test_every_host_shuts_the_lips_on_p_b_m_and_opens_them_on_a_in_decoded_frames(

@@ -115,10 +115,13 @@ def end_of(line: Line, cue: Cue, start: float, reading: Reading) -> float | None
 def stings_of(lines: Placed) -> list[PlacedSting]:
     """The sounds cued in a scene."""
     return [
-        PlacedSting(cue.text("sound"), start + moment_of(line, cue, reading), cue.number("strength"))
+        PlacedSting(
+            cue.text("sound"), at, cue.number("strength"), max(0.0, (end_of(line, cue, start, reading) or at) - at)
+        )
         for line, start, reading in lines
         for cue in playable(line)
         if cue.kind == "sound"
+        for at in (start + moment_of(line, cue, reading),)
     ]
 
 

@@ -204,7 +204,7 @@ class LetteringLayers:
     @lru_cache(maxsize=64)  # noqa: B019 - lives as long as its scene does
     def caption_drawing(self, caption: Caption) -> CaptionDrawing:
         """The caption laid out for this picture."""
-        return CaptionDrawing(caption, self.picture, self._fonts)
+        return CaptionDrawing(caption, self.picture, self._fonts, self.scene.choices)
 
 
 class SceneLayers:

@@ -1,9 +1,11 @@
-"""Captions and titles as they are drawn: ink on opaque paper, so contrast never depends on the picture."""
+"""Captions and signs as they are drawn: on opaque paper, or with a dark edge all round, so that contrast never depends
+on the picture."""
 
 from __future__ import annotations
 
+import math
 import unicodedata
-from collections.abc import Callable
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 from typing import Any
 
@@ -12,14 +14,16 @@ from dearhost.drawing.cut_shapes import cut_rect
 from dearhost.drawing.fonts import Fonts, Word, balanced_lines
 from dearhost.drawing.outlines import moved
 from dearhost.drawing.paper import Paper
+from dearhost.production import Choices
 from dearhost.script import words_of
 from dearhost.stage.captions import Caption
 from dearhost.stage.layout.shapes import Picture
+from dearhost.stage.painting.caption_styles import CAPTION_STYLES, HIGHLIGHT_RULE, SIZES
 
-CAPTION_PAPER, CAPTION_INK = "#FFFDF4", "#1E2B35"
 LABEL_PAPER, LABEL_INK = "#14676B", "#FFFFFF"
 _LABEL = 0.74
-HIGHLIGHT, HIGHLIGHT_RULE = "#F0C659", "#B4321C"
+_EDGE, _EDGE_STEPS = 0.062, 14
+"""How far an outline reaches, of the size of the letters, and how many times it is laid."""
 
 PixelBox = tuple[float, float, float, float]
 
@@ -30,6 +34,7 @@ def _is_rtl(text: str) -> bool:
 
 @dataclass(frozen=True)
 class _Placed:
+    text: str
     word: Word
     x: float
     baseline: float
@@ -60,48 +65,80 @@ def sign_lettering(fonts: Fonts) -> Callable[[Paper, str, float, float], None]:
 
 
 class CaptionDrawing:
-    """A caption laid out for a picture: strips, words, and the block behind the spoken one."""
+    """A caption laid out for a picture in its style: what is behind its words, the words, how the spoken one is
+    marked."""
 
-    def __init__(self, caption: Caption, picture: Picture, fonts: Fonts) -> None:
-        left, _, right, bottom = picture.pixels(picture.layout.captions)
-        size = picture.layout.caption_text * picture.height
-        self.unit = picture.unit
-        widest = right - left - 1.5 * size
-        rows = [[fonts.word(w.text, size) for w in caption.words[a:b]] for a, b in caption.lines]
-        space = fonts.word(" x", size).width - fonts.word("x", size).width
-        broad = max(sum(w.width for w in row) + space * (len(row) - 1) for row in rows)
-        if broad > widest:
-            size *= widest / broad
-            rows = [[fonts.word(w.text, size) for w in caption.words[a:b]] for a, b in caption.lines]
-            space = fonts.word(" x", size).width - fonts.word("x", size).width
-        self.size = size
-        height = size * 1.62
-        middle = (left + right) / 2
-        top = bottom - len(rows) * height
-        self.strips: list[PixelBox] = []
-        self.words: list[_Placed] = []
-        for number, (row, (first, last)) in enumerate(zip(rows, caption.lines, strict=True)):
-            width = sum(w.width for w in row) + space * (len(row) - 1) + 1.5 * size
-            y = top + number * height
-            self.strips.append((middle - width / 2, y, middle + width / 2, y + height))
-            x = middle - width / 2 + 0.75 * size
-            backwards = _is_rtl("".join(w.text for w in caption.words[first:last]))
-            placed = []
-            for word, shown in zip(row[::-1] if backwards else row,
-                                   caption.words[first:last][::-1] if backwards else caption.words[first:last],
-                                   strict=True):  # fmt: skip
-                cores = words_of(shown.text)
-                core = fonts.word(shown.text.rstrip('.,;:?!"”'), size).width if cores else word.width
-                placed.append(_Placed(word, x, y + 1.13 * size, core))
-                x += word.width + space
-            self.words += placed[::-1] if backwards else placed
-        self.label = self._label(caption.label, fonts) if caption.label else None
-        edge = 8 * self.unit
+    def __init__(self, caption: Caption, picture: Picture, fonts: Fonts, choices: Choices) -> None:
+        self.style = CAPTION_STYLES[choices.caption_style]
+        self.unit, self._fonts = picture.unit, fonts
+        self.paper, self.ink = self.style.colours(caption.turn)
+        self._texts = [w.text.upper() if choices.caption_case == "capitals" else w.text for w in caption.words]
+        left, top, right, bottom = picture.pixels(caption_box(picture, choices.caption_place))
+        self.size = picture.layout.caption_text * picture.height * SIZES[choices.caption_size]
+        if self.style.shows == "one":
+            self._alone((left, top, right, bottom), choices.caption_place)
+        else:
+            self._in_rows(caption, (left, top, right, bottom), choices.caption_place)
+        self.label = self._label(caption.label, fonts) if caption.label and self.strips else None
+        edge = 8 * self.unit + (self.size * _EDGE if self.style.edge else 0)
         boxes = [*self.strips, *([self.label[0]] if self.label else [])]
         self.box: PixelBox = (
             min(s[0] for s in boxes) - edge, min(s[1] for s in boxes) - edge, max(s[2] for s in boxes) + edge,
-            bottom + edge,
+            max(s[3] for s in boxes) + edge,
         )  # fmt: skip
+
+    def _in_rows(self, caption: Caption, room: PixelBox, place: str) -> None:
+        """Rows of words in the room for captions, smaller where a row is too broad for it."""
+        left, top, right, bottom = room
+        size = self.size * min(self.style.larger, 1.3)
+        widest = right - left - 1.5 * size
+        broad = max(self._breadth(first, last, size) for first, last in caption.lines)
+        size *= min(1.0, widest / broad)
+        self.size = size
+        space = self._space(size)
+        height, middle = size * 1.62, (left + right) / 2
+        begin = top if place == "top" else bottom - len(caption.lines) * height
+        self.strips: list[PixelBox] = []
+        self.words: list[_Placed] = []
+        for number, (first, last) in enumerate(caption.lines):
+            width = self._breadth(first, last, size) + 1.5 * size
+            y = begin + number * height
+            self.strips.append((middle - width / 2, y, middle + width / 2, y + height))
+            x = middle - width / 2 + 0.75 * size
+            backwards = _is_rtl("".join(self._texts[first:last]))
+            placed = []
+            for text in self._texts[first:last][:: -1 if backwards else 1]:
+                placed.append(self._placed(text, x, y + 1.13 * size, size))
+                x += placed[-1].word.width + space
+            self.words += placed[::-1] if backwards else placed
+
+    def _alone(self, room: PixelBox, place: str) -> None:
+        """Each word by itself in the middle of the room, as large as fits."""
+        left, top, right, bottom = room
+        size = self.size * self.style.larger
+        broad = max(self._fonts.word(text, size).width for text in self._texts)
+        size *= min(1.0, (right - left - size) / broad)
+        self.size = size
+        middle, height = (left + right) / 2, size * 1.62
+        y = top if place == "top" else bottom - height
+        widest = max(self._fonts.word(text, size).width for text in self._texts) + size
+        self.strips = [(middle - widest / 2, y, middle + widest / 2, y + height)]
+        self.words = [
+            self._placed(text, middle - self._fonts.word(text, size).width / 2, y + 1.13 * size, size)
+            for text in self._texts
+        ]
+
+    def _space(self, size: float) -> float:
+        return self._fonts.word(" x", size).width - self._fonts.word("x", size).width
+
+    def _breadth(self, first: int, last: int, size: float) -> float:
+        widths = [self._fonts.word(text, size).width for text in self._texts[first:last]]
+        return float(sum(widths) + self._space(size) * (len(widths) - 1))
+
+    def _placed(self, text: str, x: float, baseline: float, size: float) -> _Placed:
+        word = self._fonts.word(text, size, colour=self.ink)
+        core = self._fonts.word(text.rstrip('.,;:?!"”'), size).width if words_of(text) else word.width
+        return _Placed(text, word, x, baseline, core)
 
     def _label(self, name: str, fonts: Fonts) -> tuple[PixelBox, Word]:
         """The speaker's name on a small strip at the upper left of the caption."""
@@ -112,26 +149,89 @@ class CaptionDrawing:
 
     def draw(self, canvas: Any, current: int) -> None:
         """Draw with word ``current`` marked; -1 marks none."""
-        u = self.unit
-        for left, top, right, bottom in self.strips:
-            strip = cut_rect(left, top, right - left, bottom - top, 2 * u)
-            canvas.drawPath(moved(strip, 4 * u, 5 * u), paint("ink", 0.30))
-        for left, top, right, bottom in self.strips:
-            overlap = 0 if bottom == self.strips[-1][3] else 2
-            canvas.drawPath(cut_rect(left, top, right - left, bottom - top + overlap, 2 * u), paint(CAPTION_PAPER))
+        _GROUNDS[self.style.ground](self, canvas, self._rows(current))
         if self.label:
             (left, top, right, bottom), word = self.label
-            canvas.drawPath(cut_rect(left, top, right - left, bottom - top, 2 * u), paint(LABEL_PAPER))
+            canvas.drawPath(cut_rect(left, top, right - left, bottom - top, 2 * self.unit), paint(LABEL_PAPER))
             size = self.size * _LABEL
             word.draw(canvas, left + 0.6 * size, top + 1.08 * size)
-        if 0 <= current < len(self.words):
-            self._mark(canvas, self.words[current])
-        for placed in self.words:
-            placed.word.draw(canvas, placed.x, placed.baseline)
+        for index, placed in enumerate(self.words):
+            if self.style.shows == "one" and index != max(0, current):
+                continue
+            if self.style.shows == "said" and index > current:
+                continue
+            self._word(canvas, placed, marked=index == current and bool(self.style.mark))
+
+    def _rows(self, current: int) -> list[PixelBox]:
+        """The strips as far as words of theirs are there."""
+        if self.style.shows != "said":
+            return self.strips
+        said = self.words[: max(0, current) + 1]
+        rows = []
+        for left, top, right, bottom in self.strips:
+            there = [placed for placed in said if top < placed.baseline < bottom]
+            if there:
+                ends = [end for placed in there for end in (placed.x, placed.x + placed.word.width)]
+                edge = 0.75 * self.size
+                rows.append((max(left, min(ends) - edge), top, min(right, max(ends) + edge), bottom))
+        return rows
+
+    def _word(self, canvas: Any, placed: _Placed, *, marked: bool) -> None:
+        block = marked and self.style.mark == "block"
+        if block:
+            self._mark(canvas, placed)
+        elif self.style.edge:
+            self._edge(canvas, placed)
+        word = self._fonts.word(placed.text, self.size, colour=self.style.mark_ink) if marked else placed.word
+        word.draw(canvas, placed.x, placed.baseline)
+
+    def _edge(self, canvas: Any, placed: _Placed) -> None:
+        """The letters' outline: the word in the edge's colour a little off to every side."""
+        dark = self._fonts.word(placed.text, self.size, colour=self.style.edge)
+        reach = self.size * _EDGE
+        if self.style.shadow:
+            dark.draw(canvas, placed.x + reach * 1.3, placed.baseline + reach * 1.6)
+        for turn in range(_EDGE_STEPS):
+            angle = 2 * math.pi * turn / _EDGE_STEPS
+            dark.draw(canvas, placed.x + reach * math.cos(angle), placed.baseline + reach * math.sin(angle))
+
+    def draw_strips(self, canvas: Any, rows: Sequence[PixelBox]) -> None:
+        """A strip of paper behind each row."""
+        u = self.unit
+        for left, top, right, bottom in rows:
+            strip = cut_rect(left, top, right - left, bottom - top, 2 * u)
+            canvas.drawPath(moved(strip, 4 * u, 5 * u), paint("ink", 0.30))
+        for left, top, right, bottom in rows:
+            overlap = 0 if bottom == rows[-1][3] else 2
+            canvas.drawPath(cut_rect(left, top, right - left, bottom - top + overlap, 2 * u), paint(self.paper))
+
+    def draw_box(self, canvas: Any, rows: Sequence[PixelBox]) -> None:
+        """One piece of dark paper behind all of it."""
+        left, top = min(s[0] for s in rows), rows[0][1]
+        right, bottom = max(s[2] for s in rows), rows[-1][3]
+        canvas.drawPath(cut_rect(left, top, right - left, bottom - top, 2 * self.unit), paint(self.paper))
+
+    def draw_nothing(self, canvas: Any, rows: Sequence[PixelBox]) -> None:
+        """Letters alone."""
 
     def _mark(self, canvas: Any, placed: _Placed) -> None:
         size, u = self.size, self.unit
         left, top = placed.x - 0.16 * size, placed.baseline - 0.93 * size
         width = placed.core_width + 0.32 * size
-        canvas.drawPath(cut_rect(left, top, width, 1.22 * size, 2 * u), paint(HIGHLIGHT))
-        canvas.drawPath(cut_rect(left, top + 1.14 * size, width, 0.10 * size, 0.5), paint(HIGHLIGHT_RULE))
+        canvas.drawPath(cut_rect(left, top, width, 1.22 * size, 2 * u), paint(self.style.mark_paper))
+        if self.style.ground == "strips":
+            canvas.drawPath(cut_rect(left, top + 1.14 * size, width, 0.10 * size, 0.5), paint(HIGHLIGHT_RULE))
+
+
+_GROUNDS: Mapping[str, Callable[[CaptionDrawing, Any, Sequence[PixelBox]], None]] = {
+    "strips": CaptionDrawing.draw_strips, "box": CaptionDrawing.draw_box, "": CaptionDrawing.draw_nothing,
+}  # fmt: skip
+
+
+def caption_box(picture: Picture, place: str) -> tuple[float, float, float, float]:
+    """The room for captions at the foot or at the top of a picture, in fractions."""
+    left, top, right, bottom = picture.layout.captions
+    if place != "top":
+        return left, top, right, bottom
+    safe = picture.layout.title_safe[1]
+    return left, safe, right, safe + bottom - top

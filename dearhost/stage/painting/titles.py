@@ -10,8 +10,8 @@ from dearhost.drawing.fonts import Fonts, Word
 from dearhost.drawing.outlines import moved, polygon
 from dearhost.drawing.paper import Paper
 from dearhost.stage.layout.shapes import Picture, panel_box
+from dearhost.stage.painting.caption_styles import PAPER
 from dearhost.stage.painting.entrances import Box, Coming, arrived, coming
-from dearhost.stage.painting.lettering import CAPTION_PAPER
 from dearhost.stage.painting.panels.panel import reach
 from dearhost.stage.painting.text_blocks import Face, fitted
 from dearhost.stage.timeline import Shown
@@ -65,7 +65,7 @@ class Slip:
             left, top, right, bottom = self.paper_box
             sheet = cut_rect(left, top, right - left, bottom - top, 3 * u)
             canvas.drawPath(moved(sheet, 9 * u, 12 * u), paint("ink", 0.20))
-            paper.piece(sheet, CAPTION_PAPER, darker(CAPTION_PAPER, 0.10), crescent=(5 * u, 4 * u))
+            paper.piece(sheet, PAPER, darker(PAPER, 0.10), crescent=(5 * u, 4 * u))
             self.draw_words(paper)
 
 

@@ -29,14 +29,17 @@ import { Ribbon } from "./ribbon/Ribbon";
 import { PasteCard } from "./script/PasteCard";
 import { ScriptPage } from "./script/ScriptPage";
 import { SetPanel } from "./set/SetPanel";
+import { SoundLevels } from "./sound/SoundLevels";
+import { SoundPanel } from "./sound/SoundPanel";
 import { Stage } from "./stage/Stage";
+import { TitlesPanel } from "./titles/TitlesPanel";
 import { useBookKeys } from "./useBookKeys";
 import { SayAsSheet } from "./voice/SayAsSheet";
 import { TakesColumn } from "./voice/TakesColumn";
 import { VoicePanel } from "./voice/VoicePanel";
 import { useWritingDesk } from "./writing/useWritingDesk";
 
-const TABS = ["Brief", "Voice", "Host", "Set", "Deliver"] as const;
+const TABS = ["Brief", "Voice", "Host", "Set", "Titles", "Sound", "Deliver"] as const;
 type Tab = (typeof TABS)[number];
 
 export function PromptBookPage() {
@@ -171,7 +174,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 
 	const stageScene = useCallback((own: SceneChange, field: string) => edit({}, [own], field), [edit]);
 	const readProblem = problem ? sentence(problem) : "";
-	const small = tab === "Deliver" || tab === "Voice" || tab === "Brief";
+	const small = tab === "Deliver" || tab === "Voice" || tab === "Brief" || tab === "Sound";
 	const counts: Partial<Record<Tab, number>> = {
 		Brief: check?.advice.filter((a) => !a.settled).length ?? 0,
 		Deliver: spoken.length ? (check?.findings.length ?? 0) : 0, // nothing is missing before anything was written
@@ -238,7 +241,8 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 							tab === "Brief" ? (
 								<LengthGauge check={check} target={document.brief.target} onRework={desk.shorten} />
 							) : (
-								tab === "Voice" && <TakesColumn productionId={productionId} editor={editor} kept={kept} />
+								(tab === "Voice" && <TakesColumn productionId={productionId} editor={editor} kept={kept} />) ||
+								(tab === "Sound" && <SoundLevels {...panel} />)
 							)
 						}
 					/>
@@ -260,6 +264,8 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 							/>
 						)}
 						{tab === "Set" && <SetPanel {...panel} editor={editor} />}
+						{tab === "Titles" && <TitlesPanel {...panel} />}
+						{tab === "Sound" && <SoundPanel {...panel} productionId={productionId} />}
 						{tab === "Deliver" && <DeliverPanel {...{ productionId, revision, document, check, kept, editor }} />}
 					</div>
 				</section>

@@ -1365,6 +1365,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/productions/beds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Beds
+         * @description Three beds to try.
+         */
+        get: operations["listBeds"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/staging/patterns": {
         parameters: {
             query?: never;
@@ -2758,6 +2778,36 @@ export interface components {
              */
             captions: boolean;
             /**
+             * Caption Style
+             * @default strips
+             * @enum {string}
+             */
+            caption_style: "strips" | "quiet" | "outline" | "shadow" | "box" | "marked" | "growing" | "one-word" | "two-voices";
+            /**
+             * Caption Place
+             * @default foot
+             * @enum {string}
+             */
+            caption_place: "foot" | "top";
+            /**
+             * Caption Size
+             * @default usual
+             * @enum {string}
+             */
+            caption_size: "small" | "usual" | "large";
+            /**
+             * Caption Case
+             * @default written
+             * @enum {string}
+             */
+            caption_case: "written" | "capitals";
+            /**
+             * Caption Lines
+             * @default two
+             * @enum {string}
+             */
+            caption_lines: "two" | "one";
+            /**
              * Set
              * @default museum
              */
@@ -2901,6 +2951,49 @@ export interface components {
              * @default false
              */
             caption_names: boolean;
+            /**
+             * Bed
+             * @default none
+             */
+            bed: string;
+            /**
+             * Bed Style
+             * @default felt-piano
+             * @enum {string}
+             */
+            bed_style: "felt-piano" | "nylon" | "music-box" | "synth-drift" | "quartet" | "mallets" | "electric-keys" | "low-pulse";
+            /**
+             * Bed Seed
+             * @default 1
+             */
+            bed_seed: number;
+            /**
+             * Bed Under
+             * @default 20
+             */
+            bed_under: number;
+            /**
+             * Bed Pause
+             * @default 10
+             */
+            bed_pause: number;
+            /**
+             * Bed Ends
+             * @default with
+             * @enum {string}
+             */
+            bed_ends: "with" | "after";
+            /**
+             * Bed Accents
+             * @default true
+             */
+            bed_accents: boolean;
+            /**
+             * Loudness
+             * @default -16
+             * @enum {string}
+             */
+            loudness: "-16" | "-14" | "-23" | "none";
         };
         /**
          * ProductionOut
@@ -2962,6 +3055,11 @@ export interface components {
              *       "blocking": {},
              *       "looks": {},
              *       "captions": null,
+             *       "caption_style": null,
+             *       "caption_place": null,
+             *       "caption_size": null,
+             *       "caption_case": null,
+             *       "caption_lines": null,
              *       "set": null,
              *       "palette": null,
              *       "daylight": null,
@@ -2983,6 +3081,10 @@ export interface components {
              *       "furniture": null,
              *       "cutting": null,
              *       "camera": null,
+             *       "bed": null,
+             *       "bed_style": null,
+             *       "bed_seed": null,
+             *       "bed_ends": null,
              *       "tail": null,
              *       "target": null
              *     }
@@ -3050,6 +3152,16 @@ export interface components {
             };
             /** Captions */
             captions?: boolean | null;
+            /** Caption Style */
+            caption_style?: ("strips" | "quiet" | "outline" | "shadow" | "box" | "marked" | "growing" | "one-word" | "two-voices") | null;
+            /** Caption Place */
+            caption_place?: ("foot" | "top") | null;
+            /** Caption Size */
+            caption_size?: ("small" | "usual" | "large") | null;
+            /** Caption Case */
+            caption_case?: ("written" | "capitals") | null;
+            /** Caption Lines */
+            caption_lines?: ("two" | "one") | null;
             /** Set */
             set?: string | null;
             /** Palette */
@@ -3092,6 +3204,14 @@ export interface components {
             cutting?: ("together" | "speakers") | null;
             /** Camera */
             camera?: ("still" | "push" | "pull" | "pan-left" | "pan-right") | null;
+            /** Bed */
+            bed?: string | null;
+            /** Bed Style */
+            bed_style?: ("felt-piano" | "nylon" | "music-box" | "synth-drift" | "quartet" | "mallets" | "electric-keys" | "low-pulse") | null;
+            /** Bed Seed */
+            bed_seed?: number | null;
+            /** Bed Ends */
+            bed_ends?: ("with" | "after") | null;
             /** Tail */
             tail?: number | null;
             /** Target */
@@ -4028,6 +4148,41 @@ export interface components {
             instead_of: string;
             /** Productions */
             productions: string[];
+        };
+        /**
+         * BedQuery
+         * @description Three beds of a mood and a style, from the number ``first`` on.
+         */
+        BedQuery: {
+            /**
+             * Mood
+             * @default calm
+             */
+            mood: string;
+            /**
+             * Style
+             * @default felt-piano
+             */
+            style: string;
+            /**
+             * First
+             * @default 1
+             */
+            first: number;
+        };
+        /**
+         * BedOut
+         * @description A bed to choose: ``seed`` is which of them it is, ``tempo`` in beats a minute.
+         */
+        BedOut: {
+            /** Seed */
+            seed: number;
+            /** Name */
+            name: string;
+            /** Tempo */
+            tempo: number;
+            /** Key */
+            key: string;
         };
         /**
          * PatternOut
@@ -6625,6 +6780,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["JobOut"];
+                };
+            };
+        };
+    };
+    listBeds: {
+        parameters: {
+            query?: {
+                mood?: string;
+                style?: string;
+                first?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BedOut"][];
                 };
             };
         };

@@ -3,6 +3,7 @@ import { ShelfChoice } from "../../../shared/shelf/ShelfChoice";
 import { PictureChoice } from "../../../shared/ui/PictureChoice";
 import { cueLabel, FLAG_SHAPES, foundKinds, meantChoices } from "../document/cueKinds";
 import type { CueKind, CueValues, PlacedCue } from "../document/cues";
+import { SoundField } from "./SoundField";
 import { ThingField } from "./ThingField";
 
 function FlagShape({ kind }: { kind: CueKind }) {
@@ -254,6 +255,9 @@ type FieldProps = {
 const LISTED = 40;
 
 function ParameterField({ parameter, value, words, onChange }: FieldProps) {
+	if (parameter.name === "sound") {
+		return <SoundField label={parameter.label} value={String(value)} choices={parameter.choices} onChange={onChange} />;
+	}
 	if (parameter.choices.length > LISTED) {
 		return <ThingField label={parameter.label} value={String(value)} words={words} onChange={onChange} />;
 	}

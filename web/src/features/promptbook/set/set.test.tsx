@@ -1,9 +1,9 @@
 import { fireEvent, render, screen } from "@testing-library/react";
 import { describe, expect, it, vi } from "vitest";
+import { ChoiceSentence, type SentenceChoice } from "../document/ChoiceSentence";
+import { widened } from "../document/reach";
 import { productionOf } from "../document/testing";
-import { ChoiceSentence, type SentenceChoice } from "./ChoiceSentence";
 import { dressed } from "./Looks";
-import { widened } from "./reach";
 
 const production = productionOf(["a", "One", []], ["b", "Two", []], ["c", "Three", []]);
 production.script.scenes = production.script.scenes.map((scene, index) =>

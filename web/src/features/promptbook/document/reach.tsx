@@ -1,5 +1,5 @@
-import type { ProductionDocument } from "../document/document";
-import { type ChoiceValue, forAllScenes, holds, type OwnChoice, ownChoice, type Proposal } from "../document/scope";
+import type { ProductionDocument } from "./document";
+import { type ChoiceValue, forAllScenes, holds, type OwnChoice, ownChoice, type Proposal } from "./scope";
 
 /** How far a choice reaches. */
 export type Reach = "scene" | "on" | "all";

@@ -1,0 +1,49 @@
+"""How captions look: what is behind their words, how the spoken one is marked, which words are there."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+
+PAPER, INK = "#FFFDF4", "#1E2B35"
+HIGHLIGHT, HIGHLIGHT_RULE = "#F0C659", "#B4321C"
+_CREAM, _DARK, _SEA, _YELLOW, _VERMILION = "#FFFDF4", "#1E2B35", "#14676B", "#FFD75E", "#B4321C"
+
+
+@dataclass(frozen=True, slots=True)
+class CaptionStyle:
+    """``ground``: "strips" of paper, a "box", or "" for letters alone, which then have an ``edge`` all round. ``mark``:
+    the spoken word on a "block", in another "colour", or "" as the others. ``shows``: "all" words of a caption, those
+    "said" so far, or "one". ``turns``: (paper, ink) of the second speaker, the third and so on."""
+
+    ground: str = "strips"
+    paper: str = PAPER
+    ink: str = INK
+    edge: str = ""
+    shadow: bool = False
+    mark: str = "block"
+    mark_paper: str = HIGHLIGHT
+    mark_ink: str = INK
+    shows: str = "all"
+    larger: float = 1.0
+    turns: tuple[tuple[str, str], ...] = ()
+
+    def colours(self, turn: int) -> tuple[str, str]:
+        """Paper and ink of the speaker who is the ``turn``-th."""
+        return self.turns[(turn - 1) % len(self.turns)] if turn and self.turns else (self.paper, self.ink)
+
+
+CAPTION_STYLES: Mapping[str, CaptionStyle] = {
+    "strips": CaptionStyle(),
+    "quiet": CaptionStyle(mark=""),
+    "outline": CaptionStyle("", ink=_CREAM, edge=_DARK, mark="colour", mark_ink=_YELLOW),
+    "shadow": CaptionStyle("", ink=_CREAM, edge=_DARK, shadow=True, mark=""),
+    "box": CaptionStyle("box", paper=_DARK, ink=_CREAM, mark="colour", mark_ink=_YELLOW),
+    "marked": CaptionStyle("", ink=_CREAM, edge=_DARK, mark_paper=_VERMILION, mark_ink=_CREAM, larger=1.12),
+    "growing": CaptionStyle(shows="said", mark=""),
+    "one-word": CaptionStyle("", ink=_CREAM, edge=_DARK, mark_paper=HIGHLIGHT, shows="one", larger=2.1),
+    "two-voices": CaptionStyle(turns=((_SEA, "#FFFFFF"), ("#7A4B12", "#FFFFFF")), mark=""),
+}
+"""By the names of ``production.CAPTION_STYLES``."""
+SIZES: Mapping[str, float] = {"small": 0.86, "usual": 1.0, "large": 1.2}
+"""By the names of ``production.CAPTION_SIZES``."""

@@ -1,0 +1,80 @@
+import { type ReactNode, useState } from "react";
+import { type ShelfThing, useThings } from "../../../shared/shelf/useShelf";
+import type { SentenceChoice } from "./ChoiceSentence";
+import { useChoices } from "./catalogue";
+import type { ProductionDocument, Scene } from "./document";
+import type { PanelProps } from "./panel";
+import { type Reach, ScopeWords, widened } from "./reach";
+import { type ChoiceValue, holds, type OwnChoice, optionsOf } from "./scope";
+import { useProposal } from "./useProposal";
+
+/** A choice of a sentence: its name, the words before it, what stands after it. */
+export type Lead = readonly [OwnChoice, string, string];
+
+type Order = {
+	document: ProductionDocument;
+	scene: Scene | undefined;
+	number: number;
+	change: PanelProps["change"];
+	leads: readonly Lead[];
+	/** For which of them things of the shelf can be chosen too, and of which kinds. */
+	things?: Partial<Record<OwnChoice, readonly string[]>>;
+	/** Where a small picture of a choice is, for those that have one. */
+	picture?: (name: OwnChoice, value: string, now: Record<string, string>) => string | undefined;
+};
+
+const NO_KINDS: readonly string[] = [];
+
+/** Choices as the words of a sentence, for a scene, from it on, or everywhere; wide changes are listed first. */
+export function useSentence({ document, scene, number, change, leads, things = {}, picture }: Order): {
+	choices: SentenceChoice[];
+	choose: (name: OwnChoice, value: ChoiceValue) => void;
+	now: Record<string, string>;
+	scope: ReactNode;
+	/** Stands for the panel while a change waits. */
+	list: ReactNode;
+	propose: ReturnType<typeof useProposal>["propose"];
+} {
+	const { propose, list } = useProposal(change);
+	const table = useChoices();
+	const [reach, setReach] = useState<Reach>("scene");
+	const shelf = useThings(Object.values(things).flatMap((kinds) => kinds ?? NO_KINDS));
+	const now = Object.fromEntries(scene ? leads.map(([name]) => [name, String(holds(document, scene, name))]) : []);
+	const optionsFor = (name: OwnChoice) => [
+		...optionsOf(table.find((one) => one.name === name)),
+		...ofKinds(shelf, things[name] ?? NO_KINDS),
+	];
+	const choose = (name: OwnChoice, value: ChoiceValue) => {
+		if (!scene) return;
+		const entry = table.find((one) => one.name === name);
+		const options = optionsFor(name);
+		const shown = (one: ChoiceValue) => options.find((option) => option.value === one)?.text ?? String(one);
+		const wanted = widened(document, scene.id, name, value, reach, `${entry?.label}: “${shown(value)}”`, shown);
+		if (reach !== "scene" && wanted.rows.length) propose(wanted);
+		else change(wanted.part, wanted.own, `${name} ${scene.id}`);
+	};
+	const choices = leads.flatMap(([name, lead, tail]): SentenceChoice[] => {
+		const entry = table.find((one) => one.name === name);
+		if (!entry) return [];
+		const pictured = picture?.(name, now[name] ?? "", now) !== undefined;
+		return [
+			{
+				name,
+				lead,
+				tail,
+				label: entry.label,
+				value: now[name] ?? "",
+				options: optionsFor(name).map(({ value, text }) => ({ value: String(value), text })),
+				...(pictured && { picture: (value: string) => picture?.(name, value, { ...now, [name]: value }) ?? "" }),
+				onChoose: (value) => choose(name, value),
+			},
+		];
+	});
+	const scenes = document.script.scenes.length;
+	const scope = <ScopeWords reach={reach} number={number} scenes={scenes} onReach={setReach} />;
+	return { choices, choose, now, scope, list, propose };
+}
+
+function ofKinds(shelf: readonly ShelfThing[], kinds: readonly string[]): { value: ChoiceValue; text: string }[] {
+	return shelf.filter(({ kind }) => kinds.includes(kind)).map(({ item, title }) => ({ value: item, text: title }));
+}

@@ -1,0 +1,53 @@
+import { Tick } from "../../../shared/ui/controls";
+import { ChoiceSentence } from "../document/ChoiceSentence";
+import { type PanelProps, sceneAt } from "../document/panel";
+import { holds, type OwnChoice } from "../document/scope";
+import { type Lead, useSentence } from "../document/useSentence";
+
+const LEADS: readonly Lead[] = [
+	["caption_style", "Captions are", ","],
+	["caption_size", "", ","],
+	["caption_case", "", ","],
+	["caption_lines", "", ","],
+	["caption_place", "", "."],
+];
+
+/** How captions look and where they are, and which titles come by themselves. */
+export function TitlesPanel({ document, current, change }: PanelProps) {
+	const { scene, number } = sceneAt(document, current);
+	const sentence = useSentence({ document, scene, number, change, leads: LEADS, picture: captionPicture });
+	if (sentence.list || !scene) return sentence.list;
+	const shown = Boolean(holds(document, scene, "captions"));
+	return (
+		<div className="set-panel">
+			<div className="set-top">
+				<h3 className="panel-title">Captions</h3>
+				{sentence.scope}
+			</div>
+			{shown && <ChoiceSentence choices={sentence.choices} />}
+			{!shown && <p className="small quiet">Scene {number} has no captions in its picture.</p>}
+			<div className="set-more">
+				<Tick
+					label={`Captions in the picture, scene ${number}`}
+					checked={shown}
+					onChange={(on) => sentence.choose("captions", on)}
+				/>
+				<Tick
+					label="They name the speaker, everywhere"
+					checked={document.caption_names}
+					onChange={(caption_names) => change({ caption_names })}
+				/>
+				<Tick
+					label="Headings as titles, everywhere"
+					checked={document.titles}
+					onChange={(titles) => change({ titles })}
+				/>
+			</div>
+			<p className="small quiet">For a title or a name on a word, select it and press Cue.</p>
+		</div>
+	);
+}
+
+function captionPicture(name: OwnChoice, value: string) {
+	return name === "caption_style" ? `/api/staging/captions/${value}.png` : undefined;
+}
