@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import io
 import wave
-from collections.abc import Sequence
+from collections.abc import Callable, Mapping, Sequence
 from concurrent.futures import ThreadPoolExecutor
 from dataclasses import dataclass, replace
 from functools import partial
@@ -13,7 +13,7 @@ from pathlib import Path
 import numpy as np
 
 from dearhost.errors import ConsentError, RenderError, SpeechError
-from dearhost.formats import to_srt, to_webvtt
+from dearhost.formats import to_ass, to_html_transcript, to_imsc, to_srt, to_transcript, to_webvtt
 from dearhost.memory import release_memory
 from dearhost.production import (
     Production,
@@ -218,10 +218,20 @@ def as_wav(reading: Reading) -> bytes:
     return buffer.getvalue()
 
 
+CAPTION_KINDS: Mapping[str, Callable[[Timeline], str]] = {
+    "srt": lambda film: to_srt(captions_of(film)),
+    "vtt": lambda film: to_webvtt(captions_of(film), language=film.language),
+    "ttml": lambda film: to_imsc(captions_of(film), language=film.language),
+    "ass": lambda film: to_ass(captions_of(film)),
+    "txt": lambda film: to_transcript(captions_of(film)),
+    "html": lambda film: to_html_transcript(captions_of(film), title=film.title, language=film.language),
+}
+"""By name: what writes the captions of a film."""
+
+
 def caption_text(timeline: Timeline, kind: str) -> str:
-    """All captions as 'srt' or 'vtt'."""
-    captions = captions_of(timeline)
-    return to_srt(captions) if kind == "srt" else to_webvtt(captions, language=timeline.language)
+    """All captions as one of ``CAPTION_KINDS``."""
+    return CAPTION_KINDS[kind](timeline)
 
 
 def write_caption_files(timeline: Timeline, film: Path) -> list[Path]:

@@ -8,7 +8,14 @@ import sys
 from collections.abc import Sequence
 from pathlib import Path
 
-from dearhost.cli import film_commands, speech_commands, staging_commands, upkeep_commands, writing_commands
+from dearhost.cli import (
+    film_commands,
+    sound_commands,
+    speech_commands,
+    staging_commands,
+    upkeep_commands,
+    writing_commands,
+)
 from dearhost.errors import DearHostError
 from dearhost.storage import ensure_writable, explained
 
@@ -52,6 +59,7 @@ def build_parser() -> argparse.ArgumentParser:
     film_commands.register(commands)
     speech_commands.register(commands)
     staging_commands.register(commands)
+    sound_commands.register(commands)
     writing_commands.register(commands)
     upkeep_commands.register(commands)
     return parser

@@ -23,7 +23,9 @@ from dearhost.production import (
     text_with_cues,
     with_choices,
 )
+from dearhost.production.choices import CAPTION_STYLES
 from dearhost.script import Script, word_index, words_of
+from dearhost.sound.beds import MOODS, STYLES
 from dearhost.stage import DEFAULT_HEIGHTS, Picture
 from dearhost.timebase import FrameRate
 
@@ -43,6 +45,9 @@ def register(commands: Any) -> None:
     render.add_argument("--captions", choices=CAPTION_MODES, default="burn")
     render.add_argument("--set", choices=tuple(SETS), default="", dest="stage_set")
     render.add_argument("--look", choices=tuple(LOOKS), default="", help="see 'dear-host looks'")
+    render.add_argument("--bed", choices=tuple(MOODS), default="", help="music under the voice")
+    render.add_argument("--bed-style", choices=tuple(STYLES), default="", help="what plays it")
+    render.add_argument("--captions-style", choices=tuple(CAPTION_STYLES), default="")
     render.add_argument("--framing", choices=tuple(FRAMINGS), default="")
     render.add_argument("--json", action="store_true", help="print what was made as JSON")
     render.set_defaults(command=_render)
@@ -73,7 +78,10 @@ def _render(options: argparse.Namespace) -> None:
     ensure_speakable(opened.script)
     if options.host:
         studio.hosts.host(options.host)
-    chosen = {"shape": options.shape, "set": options.stage_set, "framing": options.framing}
+    chosen = {
+        "shape": options.shape, "set": options.stage_set, "framing": options.framing, "bed": options.bed,
+        "bed_style": options.bed_style, "caption_style": options.captions_style,
+    }  # fmt: skip
     production = with_choices(opened, **{name: value for name, value in chosen.items() if value})
     production = cast_all(production.checked(studio), host=options.host, voice=options.voice)
     shape = production.choices.shape

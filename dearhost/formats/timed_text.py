@@ -17,7 +17,7 @@ class TimedText:
     speaker: str = ""
 
 
-def _clock(seconds: float, point: str) -> str:
+def clock(seconds: float, point: str) -> str:
     """``hh:mm:ss`` and milliseconds after ``point``."""
     total = round(max(0.0, seconds) * 1000)
     hours, rest = divmod(total, 3_600_000)
@@ -29,7 +29,7 @@ def _clock(seconds: float, point: str) -> str:
 def to_srt(captions: Iterable[TimedText]) -> str:
     """SubRip: numbered from 1, comma before the milliseconds, a blank line between captions."""
     blocks = [
-        f"{number}\n{_clock(c.start, ',')} --> {_clock(c.end, ',')}\n" + "\n".join(c.lines) + "\n"
+        f"{number}\n{clock(c.start, ',')} --> {clock(c.end, ',')}\n" + "\n".join(c.lines) + "\n"
         for number, c in enumerate(captions, 1)
     ]
     return "\n".join(blocks)
@@ -42,5 +42,5 @@ def to_webvtt(captions: Iterable[TimedText], *, language: str) -> str:
         text = "\n".join(html.escape(line, quote=False) for line in caption.lines)
         if caption.speaker:
             text = f"<v {html.escape(caption.speaker, quote=False)}>{text}"
-        blocks.append(f"{number}\n{_clock(caption.start, '.')} --> {_clock(caption.end, '.')}\n{text}\n")
+        blocks.append(f"{number}\n{clock(caption.start, '.')} --> {clock(caption.end, '.')}\n{text}\n")
     return "\n".join(blocks)

@@ -7,7 +7,7 @@ from itertools import pairwise, product
 
 _STEPS = {"i": 0, "ii": 2, "iii": 4, "iv": 5, "v": 7, "vi": 9, "vii": 11}
 _ADDED = {"add9": 14, "M7": 11, "7": 10}
-_LOWEST, _HIGHEST, _WIDEST = 52, 72, 16
+_LOWEST, _HIGHEST, _WIDEST = 52, 76, 16
 """MIDI notes of a voicing, and how far apart its outer ones are at most."""
 _MUDDY = 55
 """Below this note, intervals under a minor third blur."""

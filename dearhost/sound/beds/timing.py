@@ -14,6 +14,8 @@ _MOST_OFF, _MOST_OFF_ALONE, _MOST_OFF_WHOLE = 0.05, 0.12, 0.5
 """How far the tempo between two accents may be from the base: with accents; with none; of the whole at once."""
 _EDGE = 1.2
 """Seconds from beginning and end within which no accent is kept."""
+_NEAREST = 0.35
+"""Seconds between two accents; of nearer ones the first is kept."""
 _LEFT_OUT = 6.0
 _REACH = 4
 
@@ -47,7 +49,11 @@ class Grid:
 
 def grid_of(end: float, tempo: tuple[float, float], accents: Sequence[float], dice: Random) -> Grid:
     """The beats of a bed whose last chord is struck at ``end`` seconds."""
-    points = [0.0, *sorted(a for a in accents if _EDGE < a < end - _EDGE), end]
+    points = [0.0]
+    for accent in sorted(accents):
+        if _EDGE < accent < end - _EDGE and accent - points[-1] > _NEAREST:
+            points.append(accent)
+    points.append(end)
     wanted = dice.uniform(*tempo)
     best: tuple[float, float, list[tuple[int, int, int]]] | None = None
     step = 0.5 if len(points) < 22 else 1.0

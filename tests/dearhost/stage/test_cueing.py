@@ -11,7 +11,7 @@ from dearhost.hosts.motion.expressions import ExpressionTrack
 from dearhost.production import Studio, read_script
 from dearhost.render.soundtrack import scene_tracks
 from dearhost.script import Script
-from dearhost.sound import STING_RATE, STINGS, Placement, Track, mix, sting
+from dearhost.sound import STING_RATE, STINGS, Placement, Track, mix, sting, sting_over
 from dearhost.speech import with_pauses
 from dearhost.stage import Painter, Picture, SceneTimeline, compile_timeline
 from dearhost.stage.painting.layers import SceneLayers
@@ -170,7 +170,7 @@ def test_a_sound_is_heard_from_its_word_on_and_stays_under_the_voice(studio: Stu
     assert softer.fingerprint == rung.fingerprint == plain.fingerprint, "a bell renders no picture"
 
 
-@pytest.mark.parametrize("name", sorted(STINGS))
+@pytest.mark.parametrize("name", sorted(name for name, sting in STINGS.items() if not sting.lasts))
 def test_every_sound_begins_and_ends_in_silence_at_one_level(name: str) -> None:
     sound = sting(name)
     assert 0.1 < len(sound) / STING_RATE < 5 and np.abs(sound).max() <= 0.7
@@ -178,6 +178,29 @@ def test_every_sound_begins_and_ends_in_silence_at_one_level(name: str) -> None:
     assert np.array_equal(sound, sting.__wrapped__(name))
     loudest = max(float(np.mean(sound[i : i + 4800] ** 2)) for i in range(0, max(1, len(sound) - 4800), 600))
     assert -27 < 10 * np.log10(loudest) < -20
+
+
+@pytest.mark.parametrize("name", sorted(name for name, sting in STINGS.items() if sting.lasts))
+def test_what_goes_on_does_so_for_as_long_as_is_asked_at_one_level(name: str) -> None:
+    sound = sting_over(name, 15.0)
+    assert len(sound) == 15 * STING_RATE and np.abs(sound).max() <= 1.0
+    assert np.abs(sound[-10:]).max() < 2e-2
+    levels = [
+        float(np.sqrt(np.mean(sound[i : i + 3 * STING_RATE] ** 2))) for i in range(0, 12 * STING_RATE, STING_RATE)
+    ]
+    assert min(levels) > 0.25 * max(levels)
+
+
+def test_there_are_forty_sounds_and_each_is_described() -> None:
+    assert len(STINGS) >= 40
+    assert all(sting.caption and sting.also for sting in STINGS.values())
+
+
+def test_rain_falls_while_its_words_are_said(studio: Studio) -> None:
+    scene = scene_of(studio, "[[cue: sound rain]]Mama may bring a boat to the bay and mend the map[[/cue]] today.")
+    [placed] = scene.stings
+    words = scene.lines[0].reading.words
+    assert placed.seconds == pytest.approx(words[-2].end - words[0].start, abs=0.3)
 
 
 def test_the_bells_partials_stand_as_a_church_bells_do() -> None:

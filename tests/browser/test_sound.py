@@ -1,0 +1,78 @@
+"""Music and captions as their user does: chosen in a few steps, and found in the finished film."""
+
+from __future__ import annotations
+
+import io
+import re
+
+import av
+import numpy as np
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.book import begin, choose_in_sentence, give_voice, kept, tab
+from tests.browser.conftest import assert_accessible
+
+pytestmark = pytest.mark.browser
+
+SCRIPT = "# The quay\n\nMaren: Good day to you all. The water comes back to the wall every day."
+
+
+def film_of(page: Page) -> bytes:
+    """Render the production, and fetch its film."""
+    tab(page, "Deliver")
+    page.get_by_role("button", name="Render").click()
+    film = page.get_by_role("listitem", name="The quay").first
+    expect(film).to_have_attribute("data-status", "done", timeout=120_000)
+    page.get_by_role("button", name="Close").click()
+    with page.expect_download() as taken:
+        film.get_by_role("link", name="Download", exact=True).click()
+    return taken.value.path().read_bytes()
+
+
+def sound_of(data: bytes) -> np.ndarray:
+    """The film's sound, shape (2, n), at 48 kHz."""
+    with av.open(io.BytesIO(data)) as film:
+        resampler = av.AudioResampler("fltp", "stereo", 48_000)
+        blocks = [made.to_ndarray() for frame in film.decode(audio=0) for made in resampler.resample(frame)]
+    return np.concatenate(blocks, axis=1)
+
+
+def test_music_is_found_in_four_steps_and_heard_in_the_film(signed_in: Page, worker: None) -> None:
+    page = signed_in
+    begin(page, SCRIPT)
+    give_voice(page, "Maren", "Dale")
+    tab(page, "Sound")  # the first step
+    choose_in_sentence(page, "Music", "tense")  # the second
+    choose_in_sentence(page, "Played by", "a low pulse")  # the third
+    three = page.get_by_role("region", name="Three, heard under your line")
+    expect(three.get_by_role("listitem")).to_have_count(3)
+    kept(page)
+    hear = three.get_by_role("button", name=re.compile("^Hear")).nth(1)
+    hear.click()
+    expect(three.get_by_role("button", name=re.compile("^Stop"))).to_be_visible(timeout=30_000)
+    three.get_by_role("listitem").nth(1).get_by_role("button", name=re.compile("a minute")).click()  # the fourth
+    expect(three.get_by_role("listitem").nth(1).get_by_role("button", name=re.compile("a minute"))).to_have_attribute(
+        "aria-pressed", "true"
+    )
+    levels = page.get_by_role("region", name="Level of the music")
+    levels.get_by_role("slider", name="Under words").fill("10")
+    expect(levels).to_contain_text("Words begin to blur")
+    levels.get_by_role("slider", name="Under words").fill("20")
+    assert_accessible(page)
+    kept(page)
+
+    # captions in two more
+    tab(page, "Titles")
+    choose_in_sentence(page, "Captions are", "a dark box")
+    assert_accessible(page)
+    kept(page)
+    data = film_of(page)
+    sound = sound_of(data)
+    before = sound[:, : int(0.4 * 48_000)]
+    assert np.sqrt((before**2).mean()) > 1e-4, "there is music before anybody speaks"
+    assert np.abs(sound[0] - sound[1]).max() > 1e-3, "and it is in two channels"
+    with av.open(io.BytesIO(data)) as film:
+        frames = [frame.to_ndarray(format="rgb24", width=320, height=180) for frame in film.decode(video=0)]
+    foot = frames[len(frames) // 2][140:170, 60:260].astype(int)
+    assert ((foot.max(-1) < 70) & (foot[..., 2] >= foot[..., 0])).mean() > 0.1, "the box is dark"
