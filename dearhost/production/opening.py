@@ -4,12 +4,12 @@ from __future__ import annotations
 
 from pathlib import Path
 
-from dearhost.production.cue_kinds import CUE_KINDS
 from dearhost.production.production import Production
 from dearhost.production.project_file import SUFFIX, OpenedProduction, unpack
 from dearhost.production.speech_markup import ENDINGS, open_ssml
 from dearhost.production.studio import Studio
-from dearhost.script import bytes_of, read_file
+from dearhost.production.texts import read_file
+from dearhost.script import bytes_of
 
 
 def open_production(data: bytes, name: str, studio: Studio) -> OpenedProduction:
@@ -23,7 +23,7 @@ def open_production(data: bytes, name: str, studio: Studio) -> OpenedProduction:
         return unpack(data, name, studio)
     if ending in ENDINGS:
         return open_ssml(data, studio)
-    return OpenedProduction(Production(read_file(data, name, CUE_KINDS)), ())
+    return OpenedProduction(Production(read_file(data, name)), ())
 
 
 def open_production_file(path: Path, studio: Studio) -> OpenedProduction:

@@ -18,7 +18,6 @@ from typing import Any
 from dearhost.errors import DearHostError, ScriptError
 from dearhost.json_data import read_json
 from dearhost.production.choices import CHOICES, Value
-from dearhost.production.cue_kinds import CUE_KINDS
 from dearhost.production.production import (
     EFFECT_CHOICES,
     Production,
@@ -27,8 +26,9 @@ from dearhost.production.production import (
     with_choices,
 )
 from dearhost.production.studio import Studio
+from dearhost.production.texts import write_fountain
 from dearhost.production.uses import HOST, PICTURE, SHELF, VOICE, Use, without
-from dearhost.script import Scene, write_fountain
+from dearhost.script import Scene
 
 SUFFIX = ".dearhost"
 FORM = "dear-host-production"
@@ -69,7 +69,7 @@ def pack(production: Production, studio: Studio) -> bytes:
         document["pictures"] = pictures
     contents = {
         "production.json": json.dumps(document, ensure_ascii=False, indent=1),
-        "script.fountain": write_fountain(production.script, CUE_KINDS),
+        "script.fountain": write_fountain(production.script),
     }
     buffer = io.BytesIO()
     with zipfile.ZipFile(buffer, "w", zipfile.ZIP_DEFLATED) as packed:
