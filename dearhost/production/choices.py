@@ -134,6 +134,7 @@ WEATHERS: Mapping[str, str] = {
 }  # fmt: skip
 OWN_FITS: Mapping[str, str] = {"fill": "filling the picture", "whole": "whole, over itself"}
 OWN_TONES: Mapping[str, str] = {"paper": "toned to the paper", "own": "as it is"}
+OWN_SOUNDS: Mapping[str, str] = {"off": "not heard", "under": "heard under the voice"}
 OWN_ENDS: Mapping[str, str] = {"loops": "goes round", "holds": "holds its last picture"}
 MOST_BLUR, MOST_DIM, MOST_ZOOM = 16.0, 0.8, 2.5
 """Of what is behind the hosts: units, and a part of its light."""
@@ -193,6 +194,7 @@ class Choices:
     own_light: Annotated[bool, Choice("Hosts stand in its light", Scope.BOTH, _PICTURE)] = True
     own_begins: Annotated[float, Choice("Clip begins at", Scope.BOTH, _PICTURE, low=0.0, high=600.0, unit="s")] = 0.0
     own_ends: Annotated[str, Choice("Clip at its end", Scope.BOTH, _PICTURE, OWN_ENDS, asks="At its end it")] = "loops"
+    own_sound: Annotated[str, Choice("Its sound", Scope.BOTH, Touches.SOUND, OWN_SOUNDS, asks="Its sound is")] = "off"
     framing: Annotated[str, Choice("Framing", Scope.BOTH, _PICTURE, FRAMINGS)] = "medium"
     type: Annotated[str, Choice("Type", Scope.EVERYWHERE, _PICTURE, TYPES, asks="Its lettering is")] = "house"
     layout: Annotated[str, Choice("Layout", Scope.BOTH, _PICTURE, LAYOUTS, asks="Who speaks is")] = "alone"

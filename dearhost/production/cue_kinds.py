@@ -222,6 +222,7 @@ CUE_KINDS = CueKinds(
             (
                 Parameter("items", "Shows", "", asset="picture clip", missing="nothing yet: choose it from the shelf"),
                 Parameter("mount", "Mounted", "print", choices=MOUNTS),
+                Parameter("sound", "Sound of clips", "off", choices=("off", "under")),
                 _SHOWN_PLACE,
                 _comes("slides"),
                 _STAYS,

@@ -13,10 +13,11 @@ from dearhost.render.encoding import SAMPLE_RATE
 from dearhost.sound import Placement, Stereo
 from dearhost.sound.beds import BedSpec
 from dearhost.sound.beds.rendering import Bed, Two
-from dearhost.sound.fitting import fitted_part, loudness_of_file
+from dearhost.sound.fitting import fitted_part, loudness_of_file, whole_file
 from dearhost.sound.mastering import measure_loudness
 from dearhost.sound.under_voice import Mark, faded, gain_curve, speaking, with_room
 from dearhost.stage.beds import PlacedBed
+from dearhost.stage.timeline import PlacedFootage
 
 _MEASURED = 24
 """Seconds of a bed by which its loudness is told."""
@@ -25,6 +26,8 @@ _USUAL_VOICE = -20.0
 _COMES, _GOES = 0.8, 2.0
 """Seconds in which music of one's own comes in and goes; a composed bed begins and ends of itself."""
 _ROOM_STEP = 0.02
+_FOOTAGE_UNDER, _CLIP_FADES = 16.0, 0.3
+"""LU below the voice at which clips are heard, and seconds in which they come and go."""
 
 
 def placed_music(
@@ -49,6 +52,25 @@ def placed_music(
         closes = abs(bed.begins + (bed.end - bed.start) - bed.seconds) < 0.1
         faded(music, SAMPLE_RATE, coming, _GOES if closes and bed.item else 0.0)
         yield Placement(bed.start, SAMPLE_RATE, music)
+
+
+def placed_footage(heard: Sequence[PlacedFootage], voice: Stereo, shelf: Shelf) -> Iterator[Placement]:
+    """The sound of clips, each as long as it is heard, again from its beginning where it is shorter."""
+    loudness = measure_loudness(voice, SAMPLE_RATE)
+    level = float(loudness) if np.isfinite(loudness) else _USUAL_VOICE
+    for one in heard:
+        path = shelf.file(one.item, "sound")
+        if path is None:
+            continue
+        samples = whole_file(path)[round(one.begins * SAMPLE_RATE) :]
+        count = round(one.seconds * SAMPLE_RATE)
+        if not len(samples) or not count:
+            continue
+        sound = np.resize(samples, (count, 2)).copy() if len(samples) < count else samples[:count].copy()
+        gain = level - _FOOTAGE_UNDER - loudness_of_file(path)
+        sound *= np.float32(10 ** (min(gain, 24.0) / 20))
+        faded(sound, SAMPLE_RATE, _CLIP_FADES, _CLIP_FADES)
+        yield Placement(one.at, SAMPLE_RATE, sound)
 
 
 def _music(bed: PlacedBed, shelf: Shelf) -> tuple[Two, float]:

@@ -13,7 +13,7 @@ from dearhost.sound import STING_LEVEL, STING_RATE, Placement, Stereo, Track, jo
 from dearhost.speech import Reading
 from dearhost.stage import SceneTimeline, Timeline
 
-VOICE, STINGS, BED = "voice", "stings", "bed"
+VOICE, STINGS, BED, FOOTAGE = "voice", "stings", "bed", "footage"
 """Names of tracks."""
 _UNDER_VOICE = 6.0
 """dB between the loud parts of the voice and a short sound at its usual strength (common practice, no source)."""
@@ -38,7 +38,7 @@ def scene_tracks(scene: SceneTimeline) -> list[Track]:
 def film_tracks(timeline: Timeline, shelf: Shelf) -> list[Track]:
     """Everything that is heard, in film time."""
     spoken = joined(track.later(scene.start) for scene in timeline.scenes for track in scene_tracks(scene))
-    return [*spoken, *bed_tracks(timeline, shelf)]
+    return [*spoken, *bed_tracks(timeline, shelf), *footage_tracks(timeline, shelf)]
 
 
 def tracks_of_scene(timeline: Timeline, scene: SceneTimeline, shelf: Shelf) -> list[Track]:
@@ -47,7 +47,7 @@ def tracks_of_scene(timeline: Timeline, scene: SceneTimeline, shelf: Shelf) -> l
     alone = replace(
         timeline, scenes=(replace(scene, start=0.0),), beds=tuple(bed.later(-scene.start) for bed in beds if bed)
     )
-    return [*scene_tracks(scene), *bed_tracks(alone, shelf)]
+    return [*scene_tracks(scene), *bed_tracks(alone, shelf), *footage_tracks(alone, shelf)]
 
 
 def bed_tracks(timeline: Timeline, shelf: Shelf) -> list[Track]:
@@ -68,9 +68,24 @@ def bed_tracks(timeline: Timeline, shelf: Shelf) -> list[Track]:
         for scene in timeline.scenes
         for mark in scene.bed_marks
     ]
-    voice = joined(track.later(scene.start) for scene in timeline.scenes for track in scene_tracks(scene)[:1])
-    placed = placed_music(timeline.beds, words, marks, mix(voice, timeline.duration, SAMPLE_RATE), shelf)
+    placed = placed_music(timeline.beds, words, marks, _voice_of(timeline), shelf)
     return [Track(BED, tuple(placed))]
+
+
+def footage_tracks(timeline: Timeline, shelf: Shelf) -> list[Track]:
+    """The sound of clips: a track, or none where none is heard."""
+    heard = [replace(one, at=one.at + scene.start) for scene in timeline.scenes for one in scene.footage]
+    if not heard:
+        return []
+    from dearhost.render.music import placed_footage  # noqa: PLC0415 - as above
+
+    return [Track(FOOTAGE, tuple(placed_footage(heard, _voice_of(timeline), shelf)))]
+
+
+def _voice_of(timeline: Timeline) -> Stereo:
+    """The voice of a timeline alone."""
+    voice = joined(track.later(scene.start) for scene in timeline.scenes for track in scene_tracks(scene)[:1])
+    return mix(voice, timeline.duration, SAMPLE_RATE)
 
 
 def reading_track(reading: Reading, start: float = 0.0) -> Track:

@@ -69,13 +69,14 @@ def read_music(path: Path) -> Two:
 
 
 @lru_cache(maxsize=2)
-def _read(path: Path) -> Two:
+def whole_file(path: Path) -> Two:
+    """A file's samples, read once for several uses; not to be changed. Raises SoundError."""
     return read_music(path)
 
 
 @lru_cache(maxsize=2)
 def _fitted(path: Path, seconds: float) -> Fitted:
-    return fit(_read(path), seconds)
+    return fit(whole_file(path), seconds)
 
 
 def fitted_part(path: Path, seconds: float, first: int, last: int) -> Two:
@@ -86,7 +87,7 @@ def fitted_part(path: Path, seconds: float, first: int, last: int) -> Two:
 @lru_cache(maxsize=16)
 def loudness_of_file(path: Path) -> float:
     """LUFS of a whole file; -20 where it has none."""
-    music = _read(path)
+    music = whole_file(path)
     loudness = measure_loudness(Stereo(music[:, 0].copy(), music[:, 1].copy()), RATE)
     return float(loudness) if np.isfinite(loudness) else -20.0
 

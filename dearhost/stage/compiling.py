@@ -17,7 +17,7 @@ from dearhost.stage.direction.auto_gestures import automatic
 from dearhost.stage.direction.cueing import bed_marks_of, cue_times, framings_of, stings_of
 from dearhost.stage.direction.moves import needed_end, needed_lead, planned
 from dearhost.stage.direction.roles import handling_in, moves_in, roles_of
-from dearhost.stage.direction.showing import Arrangement, beside_each_other, rooms_of, shown_of
+from dearhost.stage.direction.showing import Arrangement, beside_each_other, footage_of, rooms_of, shown_of
 from dearhost.stage.direction.staged_scene import HeardLine, StagedScene
 from dearhost.stage.layout.shots import Staged, turns_of
 from dearhost.stage.pacing import LEAD_IN, TAIL, place_lines
@@ -175,6 +175,7 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
         captions=tuple(_captions(production, choices, placed, duration)),
         shown=tuple(beside_each_other([*_heading(staged, number, duration), *shown])),
         stings=tuple(stings_of(staged.heard)),
+        footage=footage_of(staged.heard, choices, duration),
         bed_marks=tuple(bed_marks_of(staged.heard)),
         roles=roles,
         notes=tuple(sorted([*notes, *unheld, *(note for plan in plans.values() for note in plan.notes)])),

@@ -96,6 +96,17 @@ class PlacedSting:
 
 
 @dataclass(frozen=True, slots=True)
+class PlacedFootage:
+    """The sound of a clip of the shelf, from ``at`` seconds into the scene on for ``seconds``, its own from ``begins``
+    on."""
+
+    item: str
+    at: float
+    seconds: float
+    begins: float = 0.0
+
+
+@dataclass(frozen=True, slots=True)
 class FramingCut:
     """From ``at`` seconds into the scene on it is framed anew; ``speaker`` is who speaks there."""
 
@@ -142,6 +153,8 @@ class SceneTimeline:
     captions: tuple[Caption, ...]
     shown: tuple[Shown, ...] = ()
     stings: tuple[PlacedSting, ...] = ()
+    footage: tuple[PlacedFootage, ...] = ()
+    """The sound of clips that are heard."""
     bed_marks: tuple[Mark, ...] = ()
     """Where the music is silent, or swells."""
     roles: Mapping[str, Role] = field(default_factory=dict)

@@ -90,7 +90,7 @@ def test_own_files_are_brought_and_seen_in_the_film(signed_in: Page, worker: Non
     for _ in range(4):
         page.keyboard.press("Control+Shift+ArrowRight")
     page.get_by_role("toolbar", name="Selected words").get_by_role("button", name="Cue", exact=True).click()
-    page.get_by_label("What happens on this word").fill("photo")
+    page.get_by_label("What happens on this word").fill("footage")
     page.keyboard.press("Enter")
     card = page.get_by_role("region", name=re.compile("^Cue"))
     card.get_by_role("button", name="Red wall").click()

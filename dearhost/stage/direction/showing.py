@@ -6,16 +6,17 @@ import re
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, replace
 
+from dearhost.assets.shelf import CLIP, kind_of
 from dearhost.hosts import things_for
 from dearhost.languages import LANGUAGES
-from dearhost.production import CUE_KINDS, playable
+from dearhost.production import CUE_KINDS, Choices, playable
 from dearhost.production.cue_kinds import BESIDE
 from dearhost.script import Cue, Line, display_name, word_index, word_indices
 from dearhost.speech import Reading
 from dearhost.stage.direction.cueing import end_of, moment_of
 from dearhost.stage.layout.blocking import BUBBLES
 from dearhost.stage.layout.shots import NOBODY, Room
-from dearhost.stage.timeline import HEADING, Shown, ShownRow
+from dearhost.stage.timeline import HEADING, PlacedFootage, Shown, ShownRow
 from dearhost.things.stems import stem, words_in
 from dearhost.timebase import Span
 
@@ -25,6 +26,7 @@ _ORDINALS = re.compile(
     r"\b(?:first|second|third|fourth|fifth|finally|lastly|then|next|one|two|three)(?:ly)?[,:]\s+", re.I
 )
 MOST_ROWS = 6
+_UNSEEN = ("seconds", "sound")
 _SPEECH_WORDS = frozenset().union(*(language.function_words for language in LANGUAGES.values()))
 
 
@@ -63,7 +65,7 @@ def shown_of(lines: Iterable[tuple[Line, float, Reading]], duration: float, arra
                 shown[before] = replace(shown[before], span=Span(shown[before].span.start, at))
             latest[group] = len(shown)
             span = Span(at, min(duration, end))
-            parameters = {name: value for name, value in cue.parameters.items() if name != "seconds"}
+            parameters = {name: value for name, value in cue.parameters.items() if name not in _UNSEEN}
             if cue.kind == "lower-third" and not cue.text("name").strip():
                 parameters["name"] = display_name(line.speaker)
             said = words_said(line, cue)
@@ -72,6 +74,27 @@ def shown_of(lines: Iterable[tuple[Line, float, Reading]], duration: float, arra
             region = "centre" if centred else arrangement.region(cue.text("place"))
             shown.append(Shown(cue.kind, span, parameters, said, rows, region))
     return shown
+
+
+def footage_of(
+    lines: Iterable[tuple[Line, float, Reading]], choices: Choices, duration: float
+) -> tuple[PlacedFootage, ...]:
+    """The sound of clips that are heard: of the one behind the hosts, and of those shown on words."""
+    heard: list[PlacedFootage] = []
+    if kind_of(choices.set) == CLIP and choices.own_sound == "under":
+        heard.append(PlacedFootage(choices.set, 0.0, duration, choices.own_begins))
+    for line, start, reading in lines:
+        for cue in playable(line):
+            items = cue.text("items").split() if cue.kind == "own" and cue.text("sound") == "under" else []
+            at = start + moment_of(line, cue, reading)
+            end = end_of(line, cue, start, reading) or at + cue.number("seconds")
+            share = (min(duration, end) - at) / max(1, len(items))
+            heard += [
+                PlacedFootage(item, at + index * share, share)
+                for index, item in enumerate(items)
+                if kind_of(item) == CLIP and share > 0
+            ]
+    return tuple(heard)
 
 
 def _place_of(cue: Cue) -> str:

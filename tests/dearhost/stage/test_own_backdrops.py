@@ -15,6 +15,8 @@ from hypothesis.extra.numpy import arrays
 
 from dearhost.assets.shelf import Light, Loop
 from dearhost.production import Choices, Production, Studio, read_script, with_choices, with_named_files
+from dearhost.render.soundtrack import FOOTAGE, film_tracks
+from dearhost.sound import mix
 from dearhost.stage import Painter, Picture, SceneTimeline, Timeline, compile_timeline
 from dearhost.stage.backdrops import Scenery, backdrop_for
 from dearhost.stage.backdrops.footage import played_at
@@ -293,3 +295,35 @@ def test_a_file_beside_a_script_is_named_in_it(studio: Studio, tmp_path: Path) -
     cues = [cue.text("items") for _, _, line in production.script.lines() for cue in line.cues]
     assert production.choices.set == cues[0] and studio.shelf.item(cues[0])
     assert cues[1] == "none.png" and len(notes) == 1 and "none.png" in notes[0]
+
+
+# what is heard of clips
+
+
+@pytest.fixture(scope="module")
+def loud_clip(studio: Studio, tmp_path_factory: pytest.TempPathFactory) -> str:
+    """Two seconds with a tone of 440 Hz."""
+    path = write_clip(tmp_path_factory.mktemp("files") / "tone.mp4", counted(50), rate=25, sound=True)
+    return studio.shelf.take(path, path.name).id
+
+
+def heard_at(timeline: Timeline, studio: Studio, begin: float, end: float) -> float:
+    """How strongly 440 Hz is heard of clips between two seconds."""
+    [track] = [t for t in film_tracks(timeline, studio.shelf) if t.name == FOOTAGE]
+    sound = mix([track], timeline.duration, 48_000).left[round(begin * 48_000) : round(end * 48_000)]
+    time = np.arange(len(sound)) / 48_000
+    return float(abs((sound * np.exp(-2j * np.pi * 440 * time)).mean()))
+
+
+def test_a_clip_behind_is_heard_under_the_voice_or_not(studio: Studio, loud_clip: str) -> None:
+    silent, heard = (staged(studio, set=loud_clip, own_sound=sound) for sound in ("off", "under"))
+    assert FOOTAGE not in {track.name for track in film_tracks(silent, studio.shelf)}
+    assert heard_at(heard, studio, 0.5, heard.duration - 0.5) > 1e-3
+    assert silent.scenes[0].fingerprint == heard.scenes[0].fingerprint, "what is heard renders no picture"
+
+
+def test_a_clip_on_words_is_heard_on_them_alone(studio: Studio, loud_clip: str) -> None:
+    scene, timeline = scene_of(studio, loud_clip, sound="under")
+    span = scene.shown[0].span
+    assert heard_at(timeline, studio, span.start + 0.4, span.end - 0.4) > 1e-3
+    assert heard_at(timeline, studio, 0.0, span.start - 0.05) < 1e-6

@@ -2889,6 +2889,12 @@ export interface components {
              */
             own_ends: "loops" | "holds";
             /**
+             * Own Sound
+             * @default off
+             * @enum {string}
+             */
+            own_sound: "off" | "under";
+            /**
              * Framing
              * @default medium
              * @enum {string}
@@ -3075,6 +3081,7 @@ export interface components {
              *       "own_light": null,
              *       "own_begins": null,
              *       "own_ends": null,
+             *       "own_sound": null,
              *       "framing": null,
              *       "layout": null,
              *       "transition": null,
@@ -3192,6 +3199,8 @@ export interface components {
             own_begins?: number | null;
             /** Own Ends */
             own_ends?: ("loops" | "holds") | null;
+            /** Own Sound */
+            own_sound?: ("off" | "under") | null;
             /** Framing */
             framing?: ("wide" | "full" | "medium" | "close-up" | "bubble" | "square-bubble") | null;
             /** Layout */

@@ -44,6 +44,7 @@ export function BehindThem({ document, scene, choose }: Props) {
 				{words("own_fit")}
 				{words("own_tone")}
 				{set.startsWith("c") && words("own_ends")}
+				{set.startsWith("c") && words("own_sound")}
 			</div>
 			<div className="own-scales">
 				{SCALES.map(([name, label, low, high, step, ends]) => (
