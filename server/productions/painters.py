@@ -5,10 +5,11 @@ from __future__ import annotations
 import threading
 from collections import OrderedDict
 from collections.abc import Callable, Iterator
-from contextlib import contextmanager
+from contextlib import contextmanager, suppress
 from dataclasses import replace
 from functools import lru_cache
 
+from dearhost.errors import DearHostError
 from dearhost.films import scene_time
 from dearhost.production import Production as Staged
 from dearhost.script import Cue, Line, Scene, put_cue
@@ -20,19 +21,30 @@ from server.studio import studio
 
 PREVIEW_RATE = FrameRate.of(30)
 _KEPT = 6
+_FORESEEN = 40
+"""Scenes that are foreseen for the music of one of them."""
 
 
 @lru_cache(maxsize=64)
 def _timeline(production_id: str, revision: int, scene_id: str, heard: bool) -> Timeline:
     production = Production.objects.get(pk=production_id)
     staged = usable_production(production.document, production.title, production.owner_id)
-    return compile_scene(staged, scene_id, studio(), PREVIEW_RATE, heard=heard, lasting=lasting(staged))
+    known = lasting(production, staged) if heard else None
+    return compile_scene(staged, scene_id, studio(), PREVIEW_RATE, heard=heard, lasting=known)
 
 
-def lasting(production: Staged) -> Callable[[Scene], float]:
-    """How long each scene lasts, as far as that is known; asked only where there is music."""
-    checked = production.checked(studio())
-    return lambda scene: scene_time(scene, checked, studio()).seconds
+def lasting(production: Production, staged: Staged) -> Callable[[Scene], float]:
+    """How long each scene lasts: exactly, from its lines as they are foreseen; in a long script, and where a line
+    cannot be read, as it is estimated."""
+    exactly = len(staged.script.scenes) <= _FORESEEN
+
+    def seconds(scene: Scene) -> float:
+        if exactly:
+            with suppress(DearHostError):
+                return scene_timeline(production, scene.id).duration
+        return scene_time(scene, staged.checked(studio()), studio()).seconds
+
+    return seconds
 
 
 def forget_timelines(**_: object) -> None:
@@ -77,7 +89,7 @@ def tried_timeline(production: Production, scene_id: str, line_id: str, cue: Cue
 
     scenes = tuple(tried(s) if s.id == scene_id else s for s in staged.script.scenes)
     staged = replace(staged, script=replace(staged.script, scenes=scenes))
-    return compile_scene(staged, scene_id, studio(), PREVIEW_RATE, heard=True, lasting=lasting(staged))
+    return compile_scene(staged, scene_id, studio(), PREVIEW_RATE, heard=True, lasting=lasting(production, staged))
 
 
 class _Slot:

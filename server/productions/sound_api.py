@@ -99,7 +99,7 @@ def hear_bed(request: HttpRequest, production_id: UUID, scene_id: str, query: Qu
     )
     staged = replace(staged, script=replace(staged.script, scenes=bare))
     tried = with_choices(staged, bed=query.bed, bed_style=query.style, bed_seed=float(query.seed))
-    timeline = compile_scene(tried, scene_id, studio(), PREVIEW_RATE, heard=True, lasting=lasting(tried))
+    timeline = compile_scene(tried, scene_id, studio(), PREVIEW_RATE, heard=True, lasting=lasting(production, tried))
     scene = timeline.scenes[0]
     sound = mastered(tracks_of_scene(timeline, scene, studio().shelf), scene.duration, timeline.loudness)
     first = round(min(query.at, max(0.0, scene.duration - 3.0)) * SAMPLE_RATE)

@@ -19,7 +19,7 @@ from tests.clips import write_clip
 
 pytestmark = pytest.mark.browser
 
-SCRIPT = "Maren: Good day. The water comes back to the wall. That is all for now."
+SCRIPT = "# The wall\n\nMaren: Good day. The water comes back to the wall. That is all for now."
 
 
 def red_picture() -> bytes:
@@ -100,10 +100,11 @@ def test_own_files_are_brought_and_seen_in_the_film(signed_in: Page, worker: Non
     tab(page, "Deliver")
     expect(page.get_by_role("region", name="Credits")).to_contain_text("“Red wall” by Ines")
     page.get_by_role("button", name="Render").click()
-    film = page.get_by_role("listitem").filter(has_text=re.compile("Good day"))
-    expect(film.first).to_have_attribute("data-status", "done", timeout=120_000)
+    film = page.get_by_role("listitem", name="The wall").first
+    expect(film).to_have_attribute("data-status", "done", timeout=120_000)
+    page.get_by_role("button", name="Close").click()
     with page.expect_download() as taken:
-        film.first.get_by_role("link", name="Download", exact=True).click()
+        film.get_by_role("link", name="Download", exact=True).click()
     seen = frames(taken.value.path().read_bytes())
     corner = [frame[70:85, 4:14].mean() for _, frame in seen]
     assert corner[0] < 60 and max(corner) > corner[0] + 60, "what is behind moves"

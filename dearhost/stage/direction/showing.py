@@ -85,7 +85,9 @@ def footage_of(
         heard.append(PlacedFootage(choices.set, 0.0, duration, choices.own_begins))
     for line, start, reading in lines:
         for cue in playable(line):
-            items = cue.text("items").split() if cue.kind == "own" and cue.text("sound") == "under" else []
+            if cue.kind != "own" or cue.text("sound") != "under":
+                continue
+            items = cue.text("items").split()
             at = start + moment_of(line, cue, reading)
             end = end_of(line, cue, start, reading) or at + cue.number("seconds")
             share = (min(duration, end) - at) / max(1, len(items))
