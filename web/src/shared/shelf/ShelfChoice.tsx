@@ -1,7 +1,5 @@
-import { useRef } from "react";
-import { BroughtRow } from "./BroughtRow";
-import { useBringing } from "./bringing";
-import { thumbnailOf, useShelfAgain, useThings } from "./useShelf";
+import { BringFile } from "./BringFile";
+import { thumbnailOf, useThings } from "./useShelf";
 
 type Props = {
 	label: string;
@@ -24,9 +22,6 @@ export function ShelfChoice({ label, kinds, chosen, several = false, onChoose }:
 	const all = useThings(kinds);
 	// what is chosen comes first, where it is seen
 	const things = [...all].sort((a, b) => Number(chosen.includes(b.item)) - Number(chosen.includes(a.item)));
-	const again = useShelfAgain();
-	const files = useRef<HTMLInputElement>(null);
-	const { brought, bring, away } = useBringing();
 	const toggle = (item: string) => {
 		if (!several) onChoose([item]);
 		else onChoose(chosen.includes(item) ? chosen.filter((one) => one !== item) : [...chosen, item]);
@@ -53,34 +48,15 @@ export function ShelfChoice({ label, kinds, chosen, several = false, onChoose }:
 						</button>
 					);
 				})}
-				<button type="button" className="shelf-choice-file" onClick={() => files.current?.click()}>
-					Bring a file in…
-				</button>
-			</div>
-			<input
-				ref={files}
-				type="file"
-				hidden
-				multiple={several}
-				accept={kinds.map((kind) => ACCEPTED[kind]).join(",")}
-				aria-label={`${label}: bring a file in`}
-				onChange={(event) => {
-					bring([...(event.target.files ?? [])]);
-					event.target.value = "";
-				}}
-			/>
-			{brought.map((one) => (
-				<BroughtRow
-					key={one.key}
-					one={one}
-					onAway={() => away(one.key)}
-					onDone={(item) => {
-						away(one.key);
-						again();
-						onChoose(several ? [...chosen, item] : [item]);
-					}}
+				<BringFile
+					says="Bring a file in…"
+					label={`${label}: bring a file in`}
+					className="shelf-choice-file"
+					accept={kinds.map((kind) => ACCEPTED[kind]).join(",")}
+					several={several}
+					onBrought={(item) => onChoose(several ? [...chosen, item] : [item])}
 				/>
-			))}
+			</div>
 		</fieldset>
 	);
 }

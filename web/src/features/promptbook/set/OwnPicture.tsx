@@ -1,7 +1,4 @@
-import { useRef } from "react";
-import { BroughtRow } from "../../../shared/shelf/BroughtRow";
-import { useBringing } from "../../../shared/shelf/bringing";
-import { useShelfAgain } from "../../../shared/shelf/useShelf";
+import { BringFile } from "../../../shared/shelf/BringFile";
 import { Tick, WordChoice } from "../../../shared/ui/controls";
 import { Scale } from "../../../shared/ui/Scale";
 import { useChoices } from "../document/catalogue";
@@ -95,37 +92,14 @@ export function BehindThem({ document, scene, choose }: Props) {
 
 /** A way to bring a picture or clip, to stand behind the hosts. */
 export function BringBehind({ onBrought }: { onBrought: (item: string) => void }) {
-	const again = useShelfAgain();
-	const files = useRef<HTMLInputElement>(null);
-	const { brought, bring, away } = useBringing();
 	return (
 		<div className="bring-behind">
-			<button type="button" className="link small" onClick={() => files.current?.click()}>
-				A picture or clip of your own…
-			</button>
-			<input
-				ref={files}
-				type="file"
-				hidden
-				aria-label="A picture or clip of your own"
+			<BringFile
+				says="A picture or clip of your own…"
+				label="A picture or clip of your own"
 				accept="image/*,video/*,.svg,.mkv"
-				onChange={(event) => {
-					bring([...(event.target.files ?? [])]);
-					event.target.value = "";
-				}}
+				onBrought={onBrought}
 			/>
-			{brought.map((one) => (
-				<BroughtRow
-					key={one.key}
-					one={one}
-					onAway={() => away(one.key)}
-					onDone={(item) => {
-						away(one.key);
-						again();
-						onBrought(item);
-					}}
-				/>
-			))}
 		</div>
 	);
 }

@@ -1,9 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
-import { useRef, useState } from "react";
+import { useState } from "react";
 import { api, ask } from "../../../shared/api/client";
-import { BroughtRow } from "../../../shared/shelf/BroughtRow";
-import { useBringing } from "../../../shared/shelf/bringing";
-import { isThing, useShelfAgain } from "../../../shared/shelf/useShelf";
+import { BringFile } from "../../../shared/shelf/BringFile";
+import { isThing } from "../../../shared/shelf/useShelf";
 import { listen, useListening } from "../../../shared/sound/listening";
 import { Icon } from "../../../shared/ui/icons";
 import { ChoiceSentence } from "../document/ChoiceSentence";
@@ -133,37 +132,9 @@ function Three({ document, productionId, sceneId, mood, scene, choose }: ThreePr
 
 /** Music of one's own from a file. */
 function OwnMusic({ onBrought }: { onBrought: (item: string) => void }) {
-	const again = useShelfAgain();
-	const files = useRef<HTMLInputElement>(null);
-	const { brought, bring, away } = useBringing();
 	return (
 		<div className="bring-behind">
-			<button type="button" className="link small" onClick={() => files.current?.click()}>
-				Music of your own…
-			</button>
-			<input
-				ref={files}
-				type="file"
-				hidden
-				aria-label="Music of your own"
-				accept="audio/*"
-				onChange={(event) => {
-					bring([...(event.target.files ?? [])]);
-					event.target.value = "";
-				}}
-			/>
-			{brought.map((one) => (
-				<BroughtRow
-					key={one.key}
-					one={one}
-					onAway={() => away(one.key)}
-					onDone={(item) => {
-						away(one.key);
-						again();
-						onBrought(item);
-					}}
-				/>
-			))}
+			<BringFile says="Music of your own…" label="Music of your own" accept="audio/*" onBrought={onBrought} />
 		</div>
 	);
 }
