@@ -18,6 +18,7 @@ from typing import Any
 from dearhost.errors import DearHostError, ScriptError
 from dearhost.json_data import read_json
 from dearhost.production.choices import CHOICES, Value
+from dearhost.production.packed_shelf import packed_things, renamed, taken_things
 from dearhost.production.production import (
     EFFECT_CHOICES,
     Production,
@@ -27,7 +28,7 @@ from dearhost.production.production import (
 )
 from dearhost.production.studio import Studio
 from dearhost.production.texts import write_fountain
-from dearhost.production.uses import HOST, PICTURE, SHELF, VOICE, Use, without
+from dearhost.production.uses import HOST, PICTURE, SHELF, VOICE, Use, uses_of, without
 from dearhost.script import Scene
 
 SUFFIX = ".dearhost"
@@ -49,7 +50,7 @@ class UnreadableProduction(ScriptError):
 class OpenedProduction:
     """A production out of a file; ``notes`` say what had to be changed for this machine.
 
-    ``brought`` names the hosts and pictures that came with it.
+    ``brought`` names the hosts, pictures and things of the shelf that came with it.
     """
 
     production: Production
@@ -67,6 +68,10 @@ def pack(production: Production, studio: Studio) -> bytes:
     pictures = {p: base64.b64encode(png).decode() for p in sorted(named) if (png := studio.pictures.bytes_of(p))}
     if pictures:
         document["pictures"] = pictures
+    shelf = (use.id for use in uses_of(production) if use.kind == SHELF)
+    files, things = packed_things(studio.shelf, shelf)
+    if things:
+        document["shelf"] = things
     contents = {
         "production.json": json.dumps(document, ensure_ascii=False, indent=1),
         "script.fountain": write_fountain(production.script),
@@ -75,14 +80,16 @@ def pack(production: Production, studio: Studio) -> bytes:
     with zipfile.ZipFile(buffer, "w", zipfile.ZIP_DEFLATED) as packed:
         for name, text in contents.items():
             packed.writestr(zipfile.ZipInfo(name, _EPOCH), text, zipfile.ZIP_DEFLATED)
+        for name, path in files.items():  # compressed already
+            packed.writestr(zipfile.ZipInfo(name, _EPOCH), path.read_bytes(), zipfile.ZIP_STORED)
     return buffer.getvalue()
 
 
 def unpack(data: bytes, name: str, studio: Studio) -> OpenedProduction:
     """The production in the bytes of a file called ``name``.
 
-    Made hosts and pictures that come with it are taken in. Hosts, voices and sets this machine does not have are
-    replaced, and named in the notes.
+    Made hosts, pictures and things of the shelf that come with it are taken in. Hosts, voices and sets this machine
+    does not have are replaced, and named in the notes.
     Raises UnreadableProduction.
     """
     document = _document(data, name)
@@ -95,15 +102,23 @@ def unpack(data: bytes, name: str, studio: Studio) -> OpenedProduction:
             "Open it there and save the script as Fountain, or bring this installation up to date."
         )
     try:
-        production = production_from_json(document["production"])
+        notes: list[str] = []
         brought = set()
+        held = document["production"]
+        if document.get("shelf"):
+            with zipfile.ZipFile(io.BytesIO(data)) as packed:
+                things = taken_things(studio.shelf, packed, document["shelf"], notes.append)
+            held = renamed(held, things)
+            brought |= {Use(SHELF, item.id) for item in things.values()}
+        production = production_from_json(held)
         for host_id, made in dict(document.get("hosts", {})).items():
             if studio.hosts.adopt(str(host_id), made) and studio.hosts.made(str(host_id)) == made:
                 brought.add(Use(HOST, str(host_id)))
         for picture, text in dict(document.get("pictures", {})).items():
             if studio.pictures.adopt(str(picture), text):
                 brought.add(Use(PICTURE, str(picture)))
-        return replace(fitted(production, studio), brought=frozenset(brought))
+        opened = fitted(production, studio)
+        return replace(opened, notes=(*notes, *opened.notes), brought=frozenset(brought))
     except (DearHostError, KeyError, TypeError, AttributeError) as error:
         raise UnreadableProduction(
             f"'{name}' is damaged: its production cannot be read ({error}). Nothing was changed. "

@@ -28,7 +28,7 @@ from server.productions.documents import usable_production
 from server.shelf.actions.put_away import bring_back, put_away
 from server.shelf.actions.replace import replace_everywhere
 from server.shelf.models import ShelfEntry
-from server.shelf.using import credits_of, rights_missing, uses_by_item
+from server.shelf.using import credits_of, entered, rights_missing, uses_by_item
 from server.shelf.work import upload_path
 from server.studio import studio
 
@@ -142,6 +142,7 @@ def _all_out(owner_id: int, entries: list[ShelfEntry]) -> list[ShelfOut]:
 def shelf_list(request: HttpRequest) -> list[ShelfOut]:
     """Everything on the shelf, the latest first, and then what others of this desk share."""
     owner_id = account_id(request)
+    entered(owner_id)
     mine = list(ShelfEntry.objects.filter(owner_id=owner_id))
     known = {entry.item for entry in mine}
     shared = ShelfEntry.objects.filter(shared=True).exclude(owner_id=owner_id).exclude(item__in=known)

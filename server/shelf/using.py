@@ -10,8 +10,19 @@ from django.db.models.functions import Cast
 from dearhost.assets.shelf.licences import Credit, credit_lines, rights_problem
 from dearhost.production import Production as Staged
 from dearhost.production.uses import SHELF, uses_of
+from server.assets.ownership import keys_of
 from server.productions.models import Production
+from server.shelf.actions.enter import enter
 from server.shelf.models import ShelfEntry
+from server.studio import studio
+
+
+def entered(owner_id: int) -> None:
+    """Enter on the shelf what came to the account another way, as in a production's file."""
+    known = set(ShelfEntry.with_deleted.filter(owner_id=owner_id).values_list("item", flat=True))
+    for item in sorted(keys_of(owner_id, SHELF) - known):
+        if kept := studio().shelf.item(item):
+            enter(owner_id, kept)
 
 
 def productions_using(entry: ShelfEntry) -> QuerySet[Production]:
@@ -38,6 +49,7 @@ def uses_by_item(owner_id: int, items: Collection[str]) -> dict[str, list[tuple[
 
 def entries_used(owner_id: int, staged: Staged) -> list[ShelfEntry]:
     """The entries of what a production shows and sounds like."""
+    entered(owner_id)
     items = sorted(use.id for use in uses_of(staged) if use.kind == SHELF)
     mine = {entry.item: entry for entry in ShelfEntry.with_deleted.filter(owner_id=owner_id, item__in=items)}
     others = {e.item: e for e in ShelfEntry.objects.filter(shared=True, item__in=items).exclude(owner_id=owner_id)}

@@ -6,9 +6,12 @@ import io
 import json
 import zipfile
 from dataclasses import replace
+from pathlib import Path
 from typing import Any
 
+import numpy as np
 import pytest
+import skia
 from hypothesis import given
 from hypothesis import strategies as st
 
@@ -26,6 +29,7 @@ from dearhost.production import (
     read_script,
 )
 from dearhost.production.project_file import unpack
+from dearhost.production.uses import SHELF, Use
 from dearhost.script import Brief, Spot, Staging
 
 SCRIPT = read_script("# The pier\n\nMAREN: Mind the [[cue: wave]]step.\n\n# The bell\n\nSKERRY: It rings.\n")
@@ -111,3 +115,62 @@ def test_any_other_file_is_explained(studio: Studio, data: bytes, reason: str) -
 def test_a_file_that_is_cut_short_is_explained(studio: Studio) -> None:
     with pytest.raises(UnreadableProduction, match="damaged"):
         unpack(pack(production(), studio)[:-40], "a.dearhost", studio)
+
+
+# things of the shelf
+
+
+def with_wall(studio: Studio, tmp_path: Path, grey: int) -> tuple[Production, str]:
+    """A production before a picture of one's own, and the picture's id."""
+    pixels = np.full((30, 50, 4), grey, np.uint8)
+    pixels[..., 3] = 255
+    path = tmp_path / f"wall-{grey}.png"
+    path.write_bytes(bytes(skia.Image.fromarray(pixels, colorType=skia.kRGBA_8888_ColorType).encodeToData()))
+    item = studio.shelf.take(path, path.name).id
+    return production(set=item), item
+
+
+def test_things_of_the_shelf_go_along_and_are_taken_in(studio: Studio, tmp_path: Path) -> None:
+    made, item = with_wall(studio, tmp_path, 61)
+    data = pack(made, studio)
+    assert data == pack(made, studio), "the same production gives the same bytes"
+    elsewhere = Studio(tmp_path / "elsewhere")
+    opened = unpack(data, "a.dearhost", elsewhere)
+    own = opened.production.choices.set
+    assert opened.notes == () and elsewhere.shelf.item(own) is not None
+    assert Use(SHELF, own) in opened.brought
+    here, there = (s.shelf.image(i).toarray() for s, i in ((studio, item), (elsewhere, own)))
+    assert here.shape == there.shape and np.abs(here.astype(int) - there).max() <= 3
+    assert unpack(data, "a.dearhost", studio).production.choices.set == item, "where it is known it keeps its id"
+
+
+def test_a_thing_that_is_damaged_or_missing_is_told_and_the_rest_opens(studio: Studio, tmp_path: Path) -> None:
+    made, _ = with_wall(studio, tmp_path, 62)
+    whole = zipfile.ZipFile(io.BytesIO(pack(made, studio)))
+    for spoiled in (b"no picture at all", None):
+        buffer = io.BytesIO()
+        with zipfile.ZipFile(buffer, "w") as packed:
+            for name in whole.namelist():
+                data = spoiled if name.startswith("shelf/") else whole.read(name)
+                if data is not None:
+                    packed.writestr(name, data)
+        opened = unpack(buffer.getvalue(), "a.dearhost", Studio(tmp_path / f"elsewhere-{spoiled is None}"))
+        assert any("wall-62.png" in note for note in opened.notes)
+        assert opened.production.choices.set == Choices().set and len(opened.production.script.scenes) == 2
+
+
+def test_an_id_alone_gives_nobody_a_thing(studio: Studio, tmp_path: Path) -> None:
+    """A file that names somebody's thing without holding it brings nothing along."""
+    made, item = with_wall(studio, tmp_path, 63)
+    whole = zipfile.ZipFile(io.BytesIO(pack(made, studio)))
+    for held in ("", f"shelf/{item}.jpg"):
+        document = json.loads(whole.read("production.json"))
+        document["shelf"] = [{"id": item, "file": held, "name": "theirs.png"}]
+        buffer = io.BytesIO()
+        with zipfile.ZipFile(buffer, "w") as packed:
+            packed.writestr("production.json", json.dumps(document))
+            if held:
+                other = np.full((9, 9, 4), 255, np.uint8)
+                packed.writestr(held, bytes(skia.Image.fromarray(other).encodeToData()))
+        brought = unpack(buffer.getvalue(), "a.dearhost", studio).brought
+        assert Use(SHELF, item) not in brought
