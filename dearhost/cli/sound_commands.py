@@ -8,18 +8,18 @@ from dataclasses import asdict
 from pathlib import Path
 from typing import Any
 
-import av
-import numpy as np
-
 from dearhost.cli.opening import opened_production
 from dearhost.cli.output import print_json
 from dearhost.errors import SoundError
 from dearhost.films import CAPTION_KINDS, caption_text, cast_all
 from dearhost.production import Studio
+from dearhost.render.stems import KINDS as STEM_KINDS
+from dearhost.render.stems import write_stems
 from dearhost.sound import STINGS
 from dearhost.sound.beds import LONGEST, MOODS, SHORTEST, STYLES, BedSpec
-from dearhost.stage import compile_timeline
-from dearhost.storage import write_text, write_whole
+from dearhost.sound.files import write_stereo
+from dearhost.stage import Timeline, compile_timeline
+from dearhost.storage import write_text
 from dearhost.timebase import FrameRate
 
 _RATE = 48_000
@@ -57,6 +57,15 @@ def register(commands: Any) -> None:
     captions.add_argument("--voice", default="", metavar="ID")
     captions.set_defaults(command=_captions)
 
+    stems = commands.add_parser("stems", help="write the sound of a script's film in its parts, with a cue sheet")
+    stems.add_argument("script", type=Path)
+    stems.add_argument("--out", type=Path, required=True, help="a folder")
+    stems.add_argument("--kind", choices=STEM_KINDS, default="wav")
+    stems.add_argument("--host", default="", metavar="ID")
+    stems.add_argument("--voice", default="", metavar="ID")
+    stems.add_argument("--json", action="store_true")
+    stems.set_defaults(command=_stems)
+
     bring = commands.add_parser("import", help="take pictures, clips and sounds onto the shelf")
     bring.add_argument("files", type=Path, nargs="+", metavar="FILE")
     bring.add_argument("--json", action="store_true")
@@ -73,7 +82,7 @@ def _bed(options: argparse.Namespace) -> None:
         bed = Bed(BedSpec(options.mood, style, options.seconds, options.seed, accents))
     except ValueError as error:
         raise SoundError(f"{error}.") from error
-    _write(options.out, bed.whole())
+    write_stereo(options.out, bed.whole())
     score = bed.score
     made = {
         "duration": bed.count / _RATE,
@@ -94,7 +103,7 @@ def _fit(options: argparse.Namespace) -> None:
     if not 1 <= options.seconds <= LONGEST:
         raise SoundError(f"Music can be made from 1 to {LONGEST:g} seconds long (asked for {options.seconds:g}).")
     fitted = fit(read_music(options.music), options.seconds)
-    _write(options.out, fitted.samples)
+    write_stereo(options.out, fitted.samples)
     made = {
         "duration": len(fitted.samples) / _RATE,
         "tempo": round(fitted.tempo, 2),
@@ -118,12 +127,28 @@ def _stings(options: argparse.Namespace) -> None:
 
 
 def _captions(options: argparse.Namespace) -> None:
-    studio = Studio()
+    write_text(options.out, caption_text(_timeline(options, Studio()), options.format))
+    print(options.out)
+
+
+def _timeline(options: argparse.Namespace, studio: Studio) -> Timeline:
+    """The film of the script a command is given."""
     production = opened_production(options.script, studio).checked(studio)
     production = cast_all(production, host=options.host, voice=options.voice)
-    timeline = compile_timeline(production, studio, FrameRate.of(30))
-    write_text(options.out, caption_text(timeline, options.format))
-    print(options.out)
+    return compile_timeline(production, studio, FrameRate.of(30))
+
+
+def _stems(options: argparse.Namespace) -> None:
+    studio = Studio()
+    timeline = _timeline(options, studio)
+    options.out.mkdir(parents=True, exist_ok=True)
+    names = {item.id: (item.name, item.author, item.licence) for item in studio.shelf.items()}
+    written = write_stems(timeline, studio.shelf, options.out, options.kind, names)
+    if options.json:
+        print_json({"files": [str(path) for path in written], "seconds": round(timeline.duration, 3)})
+    else:
+        for path in written:
+            print(path)
 
 
 def _import(options: argparse.Namespace) -> None:
@@ -138,25 +163,3 @@ def _import(options: argparse.Namespace) -> None:
             print(f"{item.id}  {item.kind:8} {path.name}")
     if options.json:
         print_json({"items": items})
-
-
-def _write(path: Path, samples: np.ndarray) -> None:
-    """Two channels, shape (n, 2), as WAV or FLAC by the name's ending."""
-    kind = path.suffix.lower().lstrip(".")
-    codecs = {"wav": "pcm_s16le", "flac": "flac"}
-    if kind not in codecs:
-        raise SoundError(f"Sound can be written as .wav or .flac, not as '.{kind}'. Name it so.")
-    whole = np.clip(np.rint(samples * 32767), -32768, 32767).astype(np.int16)
-
-    def write(part: Path) -> None:
-        with av.open(str(part), "w", format=kind) as container:
-            stream: Any = container.add_stream(codecs[kind], rate=_RATE)
-            stream.codec_context.layout = "stereo"
-            for first in range(0, len(whole), _RATE):
-                packed = np.ascontiguousarray(whole[first : first + _RATE]).reshape(1, -1)
-                frame = av.AudioFrame.from_ndarray(packed, format="s16", layout="stereo")
-                frame.sample_rate, frame.pts = _RATE, first
-                container.mux(stream.encode(frame))
-            container.mux(stream.encode(None))
-
-    write_whole(path, write)

@@ -11,7 +11,7 @@ import av
 import numpy as np
 from numpy.typing import NDArray
 
-from dearhost.errors import UnreadableSound
+from dearhost.errors import SoundError, UnreadableSound
 from dearhost.storage import write_whole
 
 Mono = NDArray[np.float32]
@@ -167,3 +167,28 @@ def _write(path: Path, kind: str, codec: str, samples: Mono, rate: int, bit_rate
             frame.sample_rate, frame.pts = rate, first
             container.mux(stream.encode(frame))
         container.mux(stream.encode(None))
+
+
+def write_stereo(path: Path, samples: NDArray[np.float32], rate: int = RATE, *, kind: str = "") -> None:
+    """Write two channels in -1..1, shape (n, 2), as WAV or FLAC, by default by the name's ending.
+
+    Raises SoundError for another kind; StorageFull when the disk is full.
+    """
+    ending = kind or path.suffix.lstrip(".").lower()
+    if ending not in ("wav", "flac"):
+        raise SoundError(f"Sound can be written as .wav or .flac, not as '.{ending}'. Name it so.")
+    _, codec, _ = KINDS[ending]
+
+    def write(part: Path) -> None:
+        with av.open(str(part), "w", format=ending) as container:
+            stream: Any = container.add_stream(codec, rate=rate)
+            stream.codec_context.layout = "stereo"
+            for first in range(0, max(1, len(samples)), rate):
+                block = samples[first : first + rate]
+                whole = np.clip(np.rint(block * 32767), -32768, 32767).astype(np.int16)
+                frame = av.AudioFrame.from_ndarray(whole.reshape(1, -1), format="s16", layout="stereo")
+                frame.sample_rate, frame.pts = rate, first
+                container.mux(stream.encode(frame))
+            container.mux(stream.encode(None))
+
+    write_whole(path, write)

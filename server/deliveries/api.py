@@ -17,8 +17,13 @@ from server.deliveries.actions.estimate import Estimate, estimate
 from server.deliveries.actions.order import order_delivery
 from server.deliveries.actions.put_away import bring_back, put_away
 from server.deliveries.models import Delivery
+from server.jobs.actions.start import start_job
 from server.jobs.actions.stop import stop_job
+from server.jobs.api import JobOut
+from server.jobs.models import Job
 from server.productions.api import owned
+from server.productions.documents import usable_production
+from server.studio import studio
 
 router = Router(tags=["deliveries"])
 
@@ -128,3 +133,18 @@ def undo_remove(request: HttpRequest, delivery_id: UUID) -> dict[str, Any]:
     """Put a film that was removed on the list again; 404 when it is gone for good."""
     bring_back(get_object_or_404(Delivery.with_deleted, pk=delivery_id, owner_id=account_id(request)))
     return delivery_data(_owned(request, delivery_id))
+
+
+class StemsIn(Schema):
+    """The kind of file of each part."""
+
+    kind: Literal["wav", "flac"] = "wav"
+
+
+@router.post("/stems/{uuid:production_id}", response={202: JobOut}, operation_id="makeStems")
+def stems(request: HttpRequest, production_id: UUID, data: StemsIn) -> Status[Job]:
+    """Have the sound of a production's film made in its parts, in one zip."""
+    production = owned(request, production_id)
+    usable_production(production.document, production.title, production.owner_id).checked(studio())
+    order = {"production": str(production.pk), "kind": data.kind}
+    return Status(202, start_job(production.owner_id, "stems", order))

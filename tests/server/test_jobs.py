@@ -39,7 +39,16 @@ def state(job: Job) -> tuple[str, float, str]:
 
 
 def test_every_kind_of_work_is_there() -> None:
-    assert set(settings.JOB_WORK) == {"film", "voice-over", "draft", "voice-match", "comments", "model-draft", "shelf"}
+    assert set(settings.JOB_WORK) == {
+        "film",
+        "voice-over",
+        "draft",
+        "voice-match",
+        "comments",
+        "model-draft",
+        "shelf",
+        "stems",
+    }
     assert all(callable(work_of(kind)) for kind in settings.JOB_WORK)
 
 

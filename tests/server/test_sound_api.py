@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import io
 import wave
+import zipfile
 
 import numpy as np
 import pytest
@@ -11,6 +12,8 @@ from django.contrib.auth.models import User
 from django.test import Client
 
 from dearhost.sound import STINGS
+from server.jobs.models import Job
+from server.jobs.running import run_job
 from server.productions.painters import heard_timeline
 from tests.server.conftest import Begin
 
@@ -78,3 +81,19 @@ def test_captions_are_shown_in_each_style(client: Client) -> None:
     pictures = {client.get(f"/api/staging/captions/{style}.png").content for style in ("strips", "box", "outline")}
     assert len(pictures) == 3
     assert client.get("/api/staging/captions/none.png").status_code == 404
+
+
+def test_the_parts_of_a_film_are_packed_with_their_cue_sheet(client: Client, stranger: Client, begin: Begin) -> None:
+    text = "Maren: [[cue: sound bell]]Mama may bring a boat to the bay, and Papa mends the map of the bay."
+    production = begin(text, bed="calm")
+    address = f"/api/deliveries/stems/{production.pk}"
+    assert stranger.post(address, "{}", "application/json").status_code == 404
+    assert client.post(address, '{"kind": "mp3"}', "application/json").status_code == 422
+    answer = client.post(address, '{"kind": "flac"}', "application/json")
+    assert answer.status_code == 202
+    job = Job.objects.get(pk=answer.json()["id"])
+    run_job(job.pk)
+    file = client.get(f"/api/jobs/{job.pk}/file")
+    with zipfile.ZipFile(io.BytesIO(b"".join(file.streaming_content))) as packed:
+        assert set(packed.namelist()) == {"voice.flac", "stings.flac", "bed.flac", "cue-sheet.csv"}
+        assert b"made here" in packed.read("cue-sheet.csv")

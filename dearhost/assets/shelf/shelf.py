@@ -65,10 +65,14 @@ class Shelf:
         except (OSError, ValidationError):
             return None
 
+    def items(self) -> list[ShelfItem]:
+        """Everything there is, by id."""
+        folders = sorted(self.folder.iterdir()) if self.folder.is_dir() else []
+        return [item for folder in folders if (item := self.item(folder.name))]
+
     def named(self, name: str) -> str:
         """The id of a thing whose file was called ``name``; "" for none."""
-        folders = sorted(self.folder.iterdir()) if self.folder.is_dir() else []
-        return next((f.name for f in folders if (item := self.item(f.name)) and item.name == name), "")
+        return next((item.id for item in self.items() if item.name == name), "")
 
     def path(self, item: str) -> Path:
         """The folder of a thing. Raises HostError for what is no id."""

@@ -1733,6 +1733,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/deliveries/stems/{production_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Stems
+         * @description Have the sound of a production's film made in its parts, in one zip.
+         */
+        post: operations["makeStems"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}": {
         parameters: {
             query?: never;
@@ -4694,6 +4714,18 @@ export interface components {
             kept: boolean;
         };
         /**
+         * StemsIn
+         * @description The kind of file of each part.
+         */
+        StemsIn: {
+            /**
+             * Kind
+             * @default wav
+             * @enum {string}
+             */
+            kind: "wav" | "flac";
+        };
+        /**
          * ShelfOut
          * @description A thing on the shelf. ``problem``: what is missing before a film may show it, or "". ``light``: what is said of
          *     the light in it. ``mine``: whether this account brought it.
@@ -7248,6 +7280,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DeliveryOut"];
+                };
+            };
+        };
+    };
+    makeStems: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                production_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StemsIn"];
+            };
+        };
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
                 };
             };
         };

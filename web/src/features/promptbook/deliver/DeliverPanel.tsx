@@ -12,6 +12,7 @@ import type { ProductionDocument } from "../document/document";
 import { showPlace } from "../document/places";
 import type { Check } from "../document/useSceneTimes";
 import { Credits, useCredits } from "./Credits";
+import { SoundParts } from "./SoundParts";
 import { VoiceOver } from "./VoiceOver";
 
 const SIZES: Record<string, { value: string; text: string }[]> = {
@@ -164,6 +165,7 @@ export function DeliverPanel(props: {
 				</ul>
 				<Credits lines={owed.lines} />
 				<VoiceOver productionId={props.productionId} />
+				<SoundParts productionId={props.productionId} />
 				<SaveAs productionId={props.productionId} />
 			</div>
 		</div>

@@ -1,8 +1,9 @@
 import { useMutation } from "@tanstack/react-query";
-import { useEffect, useRef, useState } from "react";
+import { useState } from "react";
 import { api, ask, sentence } from "../../../shared/api/client";
 import { JobProgress } from "../../../shared/jobs/JobProgress";
 import { isWaiting, useJob } from "../../../shared/jobs/useJob";
+import { useJobFile } from "../../../shared/jobs/useJobFile";
 import { Choice, PlainButton } from "../../../shared/ui/controls";
 
 const SCOPES = [
@@ -34,15 +35,7 @@ export function VoiceOver({ productionId }: { productionId: string }) {
 		},
 	});
 	const job = useJob(order.data ?? null).data;
-	const saved = useRef("");
-	useEffect(() => {
-		if (job?.status !== "done" || saved.current === job.id) return;
-		saved.current = job.id;
-		const link = document.createElement("a");
-		link.href = `/api/jobs/${job.id}/file`;
-		link.download = "";
-		link.click();
-	}, [job]);
+	useJobFile(job);
 	const making = order.isPending || isWaiting(job);
 	return (
 		<div className="script-file">
