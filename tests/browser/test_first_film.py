@@ -52,6 +52,7 @@ def test_from_a_pasted_script_to_a_film(signed_in: Page, worker: None, tmp_path:
     tab(page, "Set")
     page.get_by_role("tab", name="Frame").click()
     pick(page.get_by_role("group", name="Shape of the picture").get_by_label("1:1"))
+    tab(page, "Titles")
     expect(page.get_by_label("Captions in the picture, scene 1")).to_be_checked()
     kept(page)
     expect(page.locator(".stage-box")).to_have_attribute("data-shape", "1:1")

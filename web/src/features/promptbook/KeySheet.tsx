@@ -28,7 +28,7 @@ const KEYS: [string, [string, string][]][] = [
 		"Getting about",
 		[
 			["F6", "script, stage, tabs, ribbon"],
-			["Alt+Shift+1 to 5", "the index tabs"],
+			["Alt+Shift+1 to 7", "the index tabs"],
 			["Esc", "closes what hangs open"],
 		],
 	],
