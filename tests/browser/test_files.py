@@ -35,7 +35,8 @@ def test_a_production_is_taken_away_as_one_file_and_opened_again(signed_in: Page
     taken.value.save_as(tmp_path / "pier.dearhost")
     with page.expect_download() as script:
         page.get_by_role("link", name="Markdown").click()
-    assert "Maren: Mama may [[cue: wave left]]bring a boat." in Path(script.value.path()).read_text()
+    written = Path(script.value.path()).read_text()
+    assert "Maren: [[cue: staging set=pier]]Mama may [[cue: wave left]]bring a boat." in written
 
     page.get_by_role("link", name="Dear Host, to the Desk").click()
     page.get_by_role("button", name="Delete The pier").click()
