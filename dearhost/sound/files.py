@@ -19,7 +19,7 @@ RATE = 48_000
 LONGEST_SECONDS = 1800.0
 _BLOCK = 1 << 20
 _SILENT_SIDE_DB = 30.0
-_CONTAINERS = "aac,ac3,aiff,amr,asf,au,avi,caf,flac,matroska,mov,mp3,mpeg,mpegts,ogg,w64,wav"
+CONTAINERS = "aac,ac3,aiff,amr,asf,au,avi,caf,flac,matroska,mov,mp3,mpeg,mpegts,ogg,w64,wav"
 """Recordings and videos; no playlist, which would have other files of this machine read (names of FFmpeg's readers)."""
 _OPUS_RATES = (8000, 12000, 16000, 24000, 48000)
 KINDS: Mapping[str, tuple[str, str, str]] = {
@@ -54,7 +54,7 @@ def read_sound(path: Path, *, longest: float = LONGEST_SECONDS) -> Sound:
     Both sides of a stereo file are mixed, but a side that is silent is left out. Raises UnreadableSound.
     """
     try:
-        with av.open(str(path), options={"format_whitelist": _CONTAINERS}) as container:
+        with av.open(str(path), options={"format_whitelist": CONTAINERS}) as container:
             if not container.streams.audio:
                 what = "a video or picture without sound" if container.streams.video else "a file without sound"
                 raise UnreadableSound(f"This is {what}. Choose a recording, or a video in which somebody speaks.")

@@ -23,6 +23,7 @@ from dearhost.assets.shelf.item import Light, Loop
 from dearhost.assets.shelf.measuring import light_of, loop_of
 from dearhost.assets.shelf.rights import Rights, rights_of_tags
 from dearhost.errors import HostError
+from dearhost.sound.files import CONTAINERS
 
 LONGEST_CLIP = 600.0
 """Seconds."""
@@ -41,8 +42,11 @@ _UNTAGGED = (0, 2, 8)
 _TURNS = {
     90: (("transpose", "cclock"),), 180: (("hflip", ""), ("vflip", "")), 270: (("transpose", "clock"),)
 }  # fmt: skip
-OPENING = {"protocol_whitelist": "file", "enable_drefs": "0"}
-"""Options with which files of strangers are opened: nothing but the file itself is read."""
+_PICTURES = "apng,bmp_pipe,flv,gif,tiff_pipe,webp_pipe"
+OPENING = {
+    "protocol_whitelist": "file", "enable_drefs": "0", "format_whitelist": f"{CONTAINERS},{_PICTURES}"
+}  # fmt: skip
+"""Options with which files of strangers are opened: nothing but the file itself is read, and no lists of others."""
 Tell = Callable[[float], None]
 
 

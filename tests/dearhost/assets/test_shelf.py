@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import random
+import zlib
 from fractions import Fraction
 from pathlib import Path
 from typing import Any
@@ -292,6 +293,15 @@ def test_what_is_none_of_these_is_refused_in_words(shelf: Shelf, tmp_path: Path,
     assert list(shelf.folder.iterdir()) == [], "nothing is left behind"
 
 
+@pytest.mark.parametrize("name", ["a.ffconcat", "a.mp4"])
+def test_a_list_reads_no_other_file_of_the_machine(shelf: Shelf, tmp_path: Path, name: str) -> None:
+    other = write_clip(tmp_path / "secret.mp4", counted(12), rate=25, sound=True)
+    for listed in (other.name, str(other)):
+        with pytest.raises(HostError):
+            taken(shelf, tmp_path, name, f"ffconcat version 1.0\nfile '{listed}'\n".encode())
+    assert list(shelf.folder.iterdir()) == []
+
+
 def test_damaged_files_are_taken_or_refused_and_nothing_is_left_behind(shelf: Shelf, tmp_path: Path) -> None:
     """Files with bytes changed, cut off or doubled, with fixed dice: none ends the process or leaves a part."""
     originals = {
@@ -322,8 +332,6 @@ def test_damaged_files_are_taken_or_refused_and_nothing_is_left_behind(shelf: Sh
 def test_a_picture_of_too_many_pixels_is_not_decoded(shelf: Shelf, tmp_path: Path) -> None:
     header = bytearray(encoded(np.zeros((8, 8, 4), np.uint8)))
     header[16:24] = (20_000).to_bytes(4, "big") + (20_000).to_bytes(4, "big")  # PNG (W3C), 11.2.1: IHDR
-    import zlib  # noqa: PLC0415
-
     header[29:33] = zlib.crc32(header[12:29]).to_bytes(4, "big")
     with pytest.raises(HostError, match="megapixels"):
         taken(shelf, tmp_path, "huge.png", bytes(header))
