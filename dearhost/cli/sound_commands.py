@@ -17,7 +17,7 @@ from dearhost.render.stems import KINDS as STEM_KINDS
 from dearhost.render.stems import write_stems
 from dearhost.sound import STINGS
 from dearhost.sound.beds import LONGEST, MOODS, SHORTEST, STYLES, BedSpec
-from dearhost.sound.files import write_stereo
+from dearhost.sound.files import read_stereo, write_stereo
 from dearhost.stage import Timeline, compile_timeline
 from dearhost.storage import write_text
 from dearhost.timebase import FrameRate
@@ -98,11 +98,12 @@ def _bed(options: argparse.Namespace) -> None:
 
 
 def _fit(options: argparse.Namespace) -> None:
-    from dearhost.sound.fitting import fit, read_music  # noqa: PLC0415 - as above
+    from dearhost.sound.fitting import LONGEST as LONGEST_MUSIC  # noqa: PLC0415 - as above
+    from dearhost.sound.fitting import fit  # noqa: PLC0415 - as above
 
     if not 1 <= options.seconds <= LONGEST:
         raise SoundError(f"Music can be made from 1 to {LONGEST:g} seconds long (asked for {options.seconds:g}).")
-    fitted = fit(read_music(options.music), options.seconds)
+    fitted = fit(read_stereo(options.music, longest=LONGEST_MUSIC), options.seconds)
     write_stereo(options.out, fitted.samples)
     made = {
         "duration": len(fitted.samples) / _RATE,

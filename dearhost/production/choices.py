@@ -87,7 +87,7 @@ class Choice:
 
     def problem(self, value: Value | None) -> str:
         """What is wrong with a value of the right type, or ""."""
-        if self.kind != "choice" or value in self.values or kind_of(str(value)) in (self.assets or ("none",)):
+        if self.kind != "choice" or value in self.values or kind_of(str(value)) in self.assets:
             return ""
         return f"There is no {self.label.lower()} '{value}'. Choose one of: {', '.join(self.values)}."
 

@@ -11,10 +11,8 @@ from dearhost.errors import HostError
 from dearhost.production.choices import CHOICES, Value
 from dearhost.production.production import Production, with_choices
 from dearhost.production.studio import Studio
-from dearhost.production.uses import SHELF, named_by
+from dearhost.production.uses import IN_CHOICES, SHELF, named_by
 from dearhost.script import Cue, Line, Scene
-
-_IN_CHOICES = tuple(name for name, choice in CHOICES.items() if choice.assets)
 
 
 def with_named_files(production: Production, studio: Studio, folder: Path) -> tuple[Production, list[str]]:
@@ -45,13 +43,13 @@ def with_named_files(production: Production, studio: Studio, folder: Path) -> tu
         return replace(scene, blocks=tuple(blocks), staging=replace(scene.staging, own=own))
 
     script = replace(production.script, scenes=tuple(map(scene_with_ids, production.script.scenes)))
-    chosen = {name: _chosen(name, getattr(production.choices, name), id_of) for name in _IN_CHOICES}
+    chosen = {name: _chosen(name, getattr(production.choices, name), id_of) for name in IN_CHOICES}
     return with_choices(replace(production, script=script), **chosen), notes
 
 
 def _chosen(name: str, value: Value, id_of: Callable[[str], str]) -> Value:
     """A choice with the id of the file it names; other values are as they are."""
-    if name in _IN_CHOICES and isinstance(value, str) and value not in CHOICES[name].values and "." in value:
+    if name in IN_CHOICES and isinstance(value, str) and value not in CHOICES[name].values and "." in value:
         return id_of(value)
     return value
 

@@ -13,7 +13,8 @@ from dearhost.script import Cue, Line, Scene
 VOICE, HOST, PICTURE, RECORDING, SHELF = KINDS = ("voice", "host", "picture", "recording", "shelf")
 _IN_CUES = {"picture": ("take", PICTURE), "recording": ("recording", RECORDING), "items": ("own", SHELF)}
 """The parameters of cues that name assets, apart by spaces: the kind of cue, and the kind of what it names."""
-_IN_CHOICES = tuple(name for name, choice in CHOICES.items() if choice.assets)
+IN_CHOICES = tuple(name for name, choice in CHOICES.items() if choice.assets)
+"""Choices that may name a thing of the shelf."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -31,8 +32,8 @@ def uses_of(production: Production) -> frozenset[Use]:
     for _, _, line in production.script.lines():
         for cue in line.cues:
             found |= {Use(kind, one) for name, kind in named_by(cue).items() for one in cue.text(name).split()}
-    chosen = [getattr(production.choices, name) for name in _IN_CHOICES]
-    chosen += [scene.staging.own.get(name) for scene in production.script.scenes for name in _IN_CHOICES]
+    chosen = [getattr(production.choices, name) for name in IN_CHOICES]
+    chosen += [scene.staging.own.get(name) for scene in production.script.scenes for name in IN_CHOICES]
     found |= {Use(SHELF, str(value)) for value in chosen if kind_of(str(value))}
     return frozenset(found)
 
@@ -64,9 +65,9 @@ def without(production: Production, unwanted: Callable[[Use], bool]) -> Producti
             replace(block, cues=tuple(map(cleaned, block.cues))) if isinstance(block, Line) else block
             for block in scene.blocks
         )
-        own = {name: v for name, v in scene.staging.own.items() if not (name in _IN_CHOICES and foreign(v))}
+        own = {name: v for name, v in scene.staging.own.items() if not (name in IN_CHOICES and foreign(v))}
         return replace(scene, blocks=tuple(blocks), staging=replace(scene.staging, own=own))
 
     scenes = tuple(map(rewritten, production.script.scenes))
-    usual = {n: CHOICES[n].default for n in _IN_CHOICES if foreign(getattr(production.choices, n))}
+    usual = {n: CHOICES[n].default for n in IN_CHOICES if foreign(getattr(production.choices, n))}
     return with_choices(replace(production, script=replace(production.script, scenes=scenes)), **usual)

@@ -30,12 +30,16 @@ _FOOTAGE_UNDER, _CLIP_FADES = 16.0, 0.3
 """LU below the voice at which clips are heard, and seconds in which they come and go."""
 
 
+def level_of(sound: Stereo) -> float:
+    """The loudness of a sound in LUFS; that of a usual voice where there is none."""
+    loudness = measure_loudness(sound, SAMPLE_RATE)
+    return float(loudness) if np.isfinite(loudness) else _USUAL_VOICE
+
+
 def placed_music(
-    beds: Sequence[PlacedBed], words: Sequence[tuple[float, float]], marks: Sequence[Mark], voice: Stereo, shelf: Shelf
+    beds: Sequence[PlacedBed], words: Sequence[tuple[float, float]], marks: Sequence[Mark], voice: float, shelf: Shelf
 ) -> Iterator[Placement]:
-    """Each bed as it is heard. ``words``: when each is said, ``voice``: the voice alone, both in the beds' time."""
-    loudness = measure_loudness(voice, SAMPLE_RATE)
-    voice_level = float(loudness) if np.isfinite(loudness) else _USUAL_VOICE
+    """Each bed as it is heard. ``words``: when each is said, in the beds' time; ``voice``: its loudness."""
     for bed in beds:
         music, own = _music(bed, shelf)
         if not len(music):
@@ -47,17 +51,16 @@ def placed_music(
         levels = np.interp(
             bed.start + np.arange(len(music)) / SAMPLE_RATE, [at for at, _ in curve], [level for _, level in curve]
         )
-        music *= (10 ** ((levels + voice_level - own) / 20)).astype(np.float32)[:, None]
+        music *= (10 ** ((levels + voice - own) / 20)).astype(np.float32)[:, None]
         coming = _COMES if bed.begins == 0.0 and bed.item else 0.0
         closes = abs(bed.begins + (bed.end - bed.start) - bed.seconds) < 0.1
         faded(music, SAMPLE_RATE, coming, _GOES if closes and bed.item else 0.0)
         yield Placement(bed.start, SAMPLE_RATE, music)
 
 
-def placed_footage(heard: Sequence[PlacedFootage], voice: Stereo, shelf: Shelf) -> Iterator[Placement]:
-    """The sound of clips, each as long as it is heard, again from its beginning where it is shorter."""
-    loudness = measure_loudness(voice, SAMPLE_RATE)
-    level = float(loudness) if np.isfinite(loudness) else _USUAL_VOICE
+def placed_footage(heard: Sequence[PlacedFootage], voice: float, shelf: Shelf) -> Iterator[Placement]:
+    """The sound of clips, each as long as it is heard, again from its beginning where it is shorter. ``voice``: its
+    loudness."""
     for one in heard:
         path = shelf.file(one.item, "sound")
         if path is None:
@@ -67,7 +70,7 @@ def placed_footage(heard: Sequence[PlacedFootage], voice: Stereo, shelf: Shelf) 
         if not len(samples) or not count:
             continue
         sound = np.resize(samples, (count, 2)).copy() if len(samples) < count else samples[:count].copy()
-        gain = level - _FOOTAGE_UNDER - loudness_of_file(path)
+        gain = voice - _FOOTAGE_UNDER - loudness_of_file(path)
         sound *= np.float32(10 ** (min(gain, 24.0) / 20))
         faded(sound, SAMPLE_RATE, _CLIP_FADES, _CLIP_FADES)
         yield Placement(one.at, SAMPLE_RATE, sound)
@@ -88,5 +91,4 @@ def _music(bed: PlacedBed, shelf: Shelf) -> tuple[Two, float]:
 def bed_loudness(spec: BedSpec) -> float:
     """LUFS of a bed, told by its first part: the same whatever part of it is heard."""
     part = Bed(spec).part(0, min(round(spec.seconds), _MEASURED) * SAMPLE_RATE)
-    loudness = measure_loudness(Stereo(part[:, 0].copy(), part[:, 1].copy()), SAMPLE_RATE)
-    return float(loudness) if np.isfinite(loudness) else _USUAL_VOICE
+    return level_of(Stereo(part[:, 0].copy(), part[:, 1].copy()))

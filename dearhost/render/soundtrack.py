@@ -10,6 +10,7 @@ import numpy as np
 from dearhost.assets.shelf import Shelf
 from dearhost.render.encoding import SAMPLE_RATE
 from dearhost.sound import STING_LEVEL, STING_RATE, Placement, Stereo, Track, joined, mix, sting_over
+from dearhost.sound.under_voice import Mark
 from dearhost.speech import Reading
 from dearhost.stage import SceneTimeline, Timeline
 
@@ -38,7 +39,7 @@ def scene_tracks(scene: SceneTimeline) -> list[Track]:
 def film_tracks(timeline: Timeline, shelf: Shelf) -> list[Track]:
     """Everything that is heard, in film time."""
     spoken = joined(track.later(scene.start) for scene in timeline.scenes for track in scene_tracks(scene))
-    return [*spoken, *bed_tracks(timeline, shelf), *footage_tracks(timeline, shelf)]
+    return [*spoken, *_beside(timeline, shelf, spoken)]
 
 
 def tracks_of_scene(timeline: Timeline, scene: SceneTimeline, shelf: Shelf) -> list[Track]:
@@ -47,45 +48,45 @@ def tracks_of_scene(timeline: Timeline, scene: SceneTimeline, shelf: Shelf) -> l
     alone = replace(
         timeline, scenes=(replace(scene, start=0.0),), beds=tuple(bed.later(-scene.start) for bed in beds if bed)
     )
-    return [*scene_tracks(scene), *bed_tracks(alone, shelf), *footage_tracks(alone, shelf)]
+    spoken = scene_tracks(scene)
+    return [*spoken, *_beside(alone, shelf, spoken)]
 
 
-def bed_tracks(timeline: Timeline, shelf: Shelf) -> list[Track]:
-    """The music, lowered under the words: a track, or none where there is no music."""
-    if not timeline.beds:
+def _beside(timeline: Timeline, shelf: Shelf, spoken: list[Track]) -> list[Track]:
+    """The music and the sound of clips, each at its level below the voice; ``spoken`` holds the voice."""
+    heard = [replace(one, at=one.at + scene.start) for scene in timeline.scenes for one in scene.footage]
+    if not timeline.beds and not heard:
         return []
     # signal processing takes 80 MB to load, and processes that draw never need it
-    from dearhost.render.music import placed_music  # noqa: PLC0415
+    from dearhost.render.music import level_of, placed_footage, placed_music  # noqa: PLC0415
 
-    words = [
+    voice = [track for track in spoken if track.name == VOICE]
+    level = level_of(mix(voice, timeline.duration, SAMPLE_RATE))
+    tracks = []
+    if timeline.beds:
+        tracks.append(Track(BED, tuple(placed_music(timeline.beds, _words(timeline), _marks(timeline), level, shelf))))
+    if heard:
+        tracks.append(Track(FOOTAGE, tuple(placed_footage(heard, level, shelf))))
+    return tracks
+
+
+def _words(timeline: Timeline) -> list[tuple[float, float]]:
+    """When each word is said."""
+    return [
         (scene.start + line.span.start + word.start, scene.start + line.span.start + word.end)
         for scene in timeline.scenes
         for line in scene.lines
         for word in line.reading.words
     ]
-    marks = [
+
+
+def _marks(timeline: Timeline) -> list[Mark]:
+    """Where the music is silent, or swells."""
+    return [
         replace(mark, start=mark.start + scene.start, end=mark.end + scene.start)
         for scene in timeline.scenes
         for mark in scene.bed_marks
     ]
-    placed = placed_music(timeline.beds, words, marks, _voice_of(timeline), shelf)
-    return [Track(BED, tuple(placed))]
-
-
-def footage_tracks(timeline: Timeline, shelf: Shelf) -> list[Track]:
-    """The sound of clips: a track, or none where none is heard."""
-    heard = [replace(one, at=one.at + scene.start) for scene in timeline.scenes for one in scene.footage]
-    if not heard:
-        return []
-    from dearhost.render.music import placed_footage  # noqa: PLC0415 - as above
-
-    return [Track(FOOTAGE, tuple(placed_footage(heard, _voice_of(timeline), shelf)))]
-
-
-def _voice_of(timeline: Timeline) -> Stereo:
-    """The voice of a timeline alone."""
-    voice = joined(track.later(scene.start) for scene in timeline.scenes for track in scene_tracks(scene)[:1])
-    return mix(voice, timeline.duration, SAMPLE_RATE)
 
 
 def reading_track(reading: Reading, start: float = 0.0) -> Track:

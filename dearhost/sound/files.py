@@ -53,6 +53,26 @@ def read_sound(path: Path, *, longest: float = LONGEST_SECONDS) -> Sound:
 
     Both sides of a stereo file are mixed, but a side that is silent is left out. Raises UnreadableSound.
     """
+    source_rate, sides = _sides_of(path, longest)
+    if not len(sides[0]):
+        raise UnreadableSound("The file holds no sound. Record it again, or choose another.")
+    samples, note = _one_side(sides)
+    if source_rate and source_rate <= 11_025:
+        note = f"{note} It has telephone quality ({source_rate / 1000:g} kHz): it will sound dull.".strip()
+    return Sound(samples, RATE, source_rate, note)
+
+
+def read_stereo(path: Path, *, longest: float = LONGEST_SECONDS) -> NDArray[np.float32]:
+    """The sound of a file, or of a video, as 48 kHz in two channels, shape (n, 2); what is longer than ``longest``
+    seconds is refused. Raises UnreadableSound."""
+    _, sides = _sides_of(path, longest)
+    if not len(sides[0]):
+        raise UnreadableSound("The file holds no sound. Choose another.")
+    return np.ascontiguousarray(np.stack([sides[0], sides[-1]], axis=1).astype(np.float32) / 32768)
+
+
+def _sides_of(path: Path, longest: float) -> tuple[int, NDArray[np.int16]]:
+    """The rate a file has, and its channels at 48 kHz; see ``_decoded``. Raises UnreadableSound."""
     try:
         with av.open(str(path), options={"format_whitelist": CONTAINERS}) as container:
             if not container.streams.audio:
@@ -64,19 +84,13 @@ def read_sound(path: Path, *, longest: float = LONGEST_SECONDS) -> Sound:
                     f"The recording lasts {seconds / 60:.0f} minutes; up to {longest / 60:.0f} can be taken at once. "
                     "Cut it into parts."
                 )
-            source_rate, sides = _decoded(container, longest)
+            return _decoded(container, longest)
     except UnreadableSound:
         raise
     except (OSError, ValueError, LookupError, AttributeError, av.FFmpegError) as error:
         raise UnreadableSound(
             "The file is damaged, or no sound file. WAV, FLAC, MP3, M4A and Ogg can be read, and videos."
         ) from error
-    if not len(sides[0]):
-        raise UnreadableSound("The file holds no sound. Record it again, or choose another.")
-    samples, note = _one_side(sides)
-    if source_rate and source_rate <= 11_025:
-        note = f"{note} It has telephone quality ({source_rate / 1000:g} kHz): it will sound dull.".strip()
-    return Sound(samples, RATE, source_rate, note)
 
 
 def _decoded(container: Any, longest: float) -> tuple[int, NDArray[np.int16]]:

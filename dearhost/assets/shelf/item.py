@@ -12,7 +12,6 @@ Kind = Literal["picture", "clip", "sound"]
 PICTURE: Kind = "picture"
 CLIP: Kind = "clip"
 SOUND: Kind = "sound"
-KINDS = (PICTURE, CLIP, SOUND)
 _LETTERS = {PICTURE: "i", CLIP: "c", SOUND: "s"}
 _ID = re.compile(r"[ics][0-9a-f]{15}")
 

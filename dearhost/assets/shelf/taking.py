@@ -12,7 +12,7 @@ import skia
 from dearhost.assets.shelf.clips import LONGEST_CLIP, OPENING, Tell, picture_stream, take_clip
 from dearhost.assets.shelf.item import CLIP, PICTURE, SOUND, ShelfItem, item_id
 from dearhost.assets.shelf.rights import rights_of_tags
-from dearhost.assets.shelf.sounds import shape_image, take_sound
+from dearhost.assets.shelf.sounds import LONGEST_SOUND, shape_image, take_sound
 from dearhost.assets.shelf.stills import codec_of, take_picture, thumbnail_jpg
 from dearhost.errors import HostError
 
@@ -98,6 +98,7 @@ def _sound(path: Path, name: str, folder: Path, digest: str, tags: dict[str, str
     return ShelfItem(
         item_id(SOUND, digest), SOUND, name, seconds=round(sound.seconds, 3), sounds=True, author=rights.author,
         licence=rights.licence, bytes=_bytes_in(folder),
+        notes=(f"It is longer than {LONGEST_SOUND / 60:.0f} minutes: the rest is left out.",) if sound.cut else (),
     )  # fmt: skip
 
 

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
 from functools import cached_property, lru_cache
 
 import numpy as np
@@ -172,10 +171,3 @@ def _fade(made: Two, first: int, whole: int, tail: int) -> None:
         left, right = max(first, begin), min(first + len(made), begin + len(values))
         if right > left:
             made[left - first : right - first] *= values[left - begin : right - begin, None].astype(np.float32)
-
-
-def in_parts(bed: Bed, seconds: float = _BLOCK_SECONDS) -> Iterator[Two]:
-    """The whole bed, a part at a time."""
-    size = round(seconds * RATE)
-    for first in range(0, bed.count, size):
-        yield bed.part(first, min(bed.count, first + size))

@@ -14,7 +14,7 @@ from dearhost.production import Studio, read_script
 from dearhost.render.soundtrack import film_tracks
 from dearhost.render.stems import cue_sheet, write_stems
 from dearhost.sound import mix
-from dearhost.sound.fitting import read_music
+from dearhost.sound.files import read_stereo
 from dearhost.stage import Timeline, compile_timeline
 from dearhost.timebase import FrameRate
 from tests.clips import counted, write_clip
@@ -45,7 +45,7 @@ def test_parts_are_as_long_as_the_film_and_together_the_film(
     written = write_stems(film, studio.shelf, tmp_path, kind, {})
     parts = [path for path in written if path.suffix == f".{kind}"]
     assert {path.stem for path in parts} == {"voice", "stings", "bed", "footage"}
-    sounds = [read_music(path) for path in parts]
+    sounds = [read_stereo(path) for path in parts]
     assert {len(sound) for sound in sounds} == {round(film.duration * 48_000)}
     whole = mix(film_tracks(film, studio.shelf), film.duration, 48_000)
     assert np.abs(sum(sounds)[:, 0] - whole.left).max() < 4 / 32767

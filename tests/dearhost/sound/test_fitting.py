@@ -8,10 +8,11 @@ from pathlib import Path
 import numpy as np
 import pytest
 
-from dearhost.errors import SoundError
+from dearhost.errors import UnreadableSound
 from dearhost.sound.beds import BedSpec
 from dearhost.sound.beds.rendering import Bed
-from dearhost.sound.fitting import Fitted, fit, read_music
+from dearhost.sound.files import read_stereo
+from dearhost.sound.fitting import Fitted, fit
 from tests.clips import write_sound_file
 
 RATE = 48_000
@@ -83,10 +84,10 @@ def test_music_as_long_as_wanted_is_left_alone() -> None:
 
 def test_files_are_read_in_two_channels_and_others_refused(tmp_path: Path) -> None:
     tone = 0.2 * np.sin(2 * np.pi * 330 * np.arange(RATE) / RATE)
-    assert read_music(write_sound_file(tmp_path / "a.flac", tone)).shape == (RATE, 2)
+    assert read_stereo(write_sound_file(tmp_path / "a.flac", tone)).shape == (RATE, 2)
     (tmp_path / "b.mp3").write_bytes(b"no music")
-    with pytest.raises(SoundError, match="cannot be read"):
-        read_music(tmp_path / "b.mp3")
+    with pytest.raises(UnreadableSound, match="damaged"):
+        read_stereo(tmp_path / "b.mp3")
 
 
 def test_music_without_any_beat_is_still_fitted() -> None:
