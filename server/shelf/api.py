@@ -29,7 +29,7 @@ from server.shelf.actions.put_away import bring_back, put_away
 from server.shelf.actions.replace import replace_everywhere
 from server.shelf.models import ShelfEntry
 from server.shelf.using import credits_of, entered, rights_missing, uses_by_item
-from server.shelf.work import upload_path
+from server.shelf.work import forget_uploads, upload_path
 from server.studio import studio
 
 router = Router(tags=["shelf"])
@@ -158,6 +158,7 @@ def licences(request: HttpRequest) -> list[LicenceOut]:
 @router.post("", response={201: JobOut}, operation_id="bringToShelf")
 def bring(request: HttpRequest, file: File[UploadedFile]) -> Status[Job]:
     """Take a picture, clip or sound in: a job reads it."""
+    forget_uploads()
     name = str(uuid.uuid4())
 
     def write(part: Path) -> None:

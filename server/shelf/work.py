@@ -13,10 +13,23 @@ from server.jobs.running import Reporter
 from server.shelf.actions.enter import enter
 from server.studio import studio
 
+_UPLOAD_SECONDS = 3600.0
+"""How old a file is before it can have been forgotten: one that is being sent has no job yet."""
+
 
 def upload_path(name: str) -> Path:
     """Where a file lies from when it is sent until it is taken in."""
     return Path(settings.DATA_DIR) / "uploads" / name
+
+
+def forget_uploads() -> None:
+    """Remove files that were sent and whose jobs ended without having begun."""
+    waiting = (Job.Status.QUEUED, Job.Status.RUNNING)
+    wanted = set(Job.objects.filter(kind="shelf", status__in=waiting).values_list("order__upload", flat=True))
+    old = time.time() - _UPLOAD_SECONDS
+    for path in upload_path("").glob("*"):
+        if path.name not in wanted and path.stat().st_mtime < old:
+            path.unlink(missing_ok=True)
 
 
 def take_in(job: Job, report: Reporter) -> dict[str, Any]:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+import os
 from pathlib import Path
 from typing import Any
 
@@ -211,3 +212,11 @@ def test_a_stopped_job_leaves_nothing(client: Client) -> None:
     run_job(job.pk)
     job.refresh_from_db()
     assert job.status == "stopped" and shelf_of(client) == []
+    left = upload_path(job.order["upload"])
+    waiting = client.post("/api/shelf", {"file": SimpleUploadedFile("b.png", png(8))}).json()["id"]
+    assert left.exists(), "it may be one that is being sent"
+    for path in left.parent.iterdir():
+        os.utime(path, (0, 0))
+    bring(client, "c.png", png(9))
+    kept = {path.name for path in left.parent.iterdir()}
+    assert left.name not in kept and Job.objects.get(pk=waiting).order["upload"] in kept

@@ -25,6 +25,8 @@ from dearhost.storage import explained, write_text
 _FACTS = "item.json"
 _SECONDS, _MEMORY = 1800.0, 2_500_000_000
 """Limits for what reads a stranger's file."""
+_SMALL_ENOUGH = 400
+"""Lines up to which the small film of a clip, of 360, is as good as the full one."""
 _OPENED = 4
 """Pictures kept decoded."""
 Progress = Callable[[float], None]
@@ -104,9 +106,10 @@ class Shelf:
             self._images.move_to_end(item)
             return self._images[item]
 
-    def footage(self, item: str, *, small: bool) -> Footage | None:
-        """The frames of a clip, of its small film or of the full one; None where there is none."""
-        path = self.file(item, "small" if small else "full")
+    def footage(self, item: str, lines: float) -> Footage | None:
+        """The frames of a clip that is seen ``lines`` high: of its small film where that is as good; None where there
+        is none."""
+        path = self.file(item, "small" if lines <= _SMALL_ENOUGH else "full")
         return Footage(path, self.path(item) / "times.npy") if path else None
 
     def remove(self, item: str) -> None:

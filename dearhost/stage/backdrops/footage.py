@@ -11,24 +11,22 @@ from av.video.reformatter import Interpolation
 from numpy.typing import NDArray
 
 from dearhost.assets.shelf import Footage, Loop
-from dearhost.stage.backdrops.placing import Placing, grained, laid_image, seen_part
+from dearhost.stage.backdrops.placing import Placing, behind_whole, seen_part, whole_place
 from dearhost.stage.backdrops.toning import grain_tile, no_grain, tone_words, whole_tone
 from dearhost.stage.layout.shapes import Picture
 from dearhost.stage.painting.area import Area
 from dearhost.stage.painting.sheet import Sheet, Words
 from dearhost.timebase import FrameRate
 
-_SMALL_ENOUGH = 400
-"""Lines of a picture up to which the small film of a clip is as good."""
 _SHARP = 0.3
 """Units of blur that are none."""
 _BLURS_AWAY = 5.0
 """Units of blur that leave nothing of what the full film has more."""
 
 
-def small_is_enough(placing: Placing, picture: Picture) -> bool:
-    """Whether the small film of a clip shows as much as is seen."""
-    return min(picture.width, picture.height) * placing.zoom <= _SMALL_ENOUGH or placing.blur >= _BLURS_AWAY
+def lines_seen(placing: Placing, picture: Picture) -> float:
+    """How many lines of a clip are seen behind a picture; few where it is blurred away."""
+    return 0.0 if placing.blur >= _BLURS_AWAY else min(picture.width, picture.height) * placing.zoom
 
 
 class FootageBackdrop:
@@ -65,43 +63,49 @@ class FootageBackdrop:
         return self._footage.number_at(first), self._footage.number_at(second), round(part * 256)
 
     def _lay(self, frame: Any) -> None:
+        """Put a frame onto the sheet, as it is placed: filling it, or whole over itself."""
         placing, picture = self._placing, self._picture
-        if placing.fit == "whole":
-            image = skia.Image.fromarray(
-                _bgra(frame, frame.width, frame.height), colorType=skia.kBGRA_8888_ColorType, copy=False
-            )
-            laid_image(self._sheet, image, placing, picture)
-            grained(self._sheet.words, placing)
+        if placing.fit != "whole":
+            self._fill(frame, placing.blur * picture.unit, placing.dim)
             return
+        self._fill(frame, *behind_whole(placing, picture))
+        left, top, wide, high = (round(side) for side in whole_place((frame.width, frame.height), picture))
+        pixels = _bgra(frame, wide, high).view(np.uint32)[..., 0]
+        part = np.empty((high, wide), np.uint32)
+        self._tone(pixels, part, placing.dim)
+        self._sheet.words[top : top + high, left : left + wide] = part
+
+    def _fill(self, frame: Any, blur: float, dim: float) -> None:
+        placing, picture = self._placing, self._picture
         left, top, wide, _ = seen_part(placing, (frame.width, frame.height), picture)
         scale = picture.width / wide
         width, height = max(picture.width, round(frame.width * scale)), max(picture.height, round(frame.height * scale))
-        pixels = self._blurred(frame, width, height) if placing.blur > _SHARP else _bgra(frame, width, height)
+        pixels = _blurred(frame, width, height, blur) if blur > _SHARP else _bgra(frame, width, height)
         x = min(max(0, round(left * scale)), width - picture.width)
         y = min(max(0, round(top * scale)), height - picture.height)
-        seen = pixels.view(np.uint32)[y : y + picture.height, x : x + picture.width, 0]
-        paper = placing.tone == "paper"
-        tone = whole_tone(paper, round(placing.dim, 3))
-        tone_words(
-            seen[:, ::-1] if placing.mirrored else seen, self._sheet.words, tone, grain_tile() if paper else no_grain()
-        )
+        self._tone(pixels.view(np.uint32)[y : y + picture.height, x : x + picture.width, 0], self._sheet.words, dim)
 
-    def _blurred(self, frame: Any, width: int, height: int) -> NDArray[np.uint8]:
-        """A frame of ``width`` and ``height``, blurred: a blurred picture has nothing that a smaller one has not."""
-        blur = self._placing.blur * self._picture.unit
-        part = max(1.0, blur / 2)
-        small = _bgra(frame, round(width / part), round(height / part), Interpolation.AREA)
-        sheet = skia.Surface(small.shape[1], small.shape[0])
-        paint = skia.Paint(ImageFilter=skia.ImageFilters.Blur(blur / part, blur / part, skia.TileMode.kClamp))
-        image = skia.Image.fromarray(small, colorType=skia.kBGRA_8888_ColorType, copy=False)
-        sheet.getCanvas().drawImage(image, 0, 0, skia.SamplingOptions(), paint)
-        blurred = sheet.toarray(colorType=skia.kBGRA_8888_ColorType)
-        return _bgra(
-            av.VideoFrame.from_ndarray(np.ascontiguousarray(blurred), format="bgra"),
-            width,
-            height,
-            Interpolation.BILINEAR,
-        )
+    def _tone(self, pixels: NDArray[np.uint32], target: Words, dim: float) -> None:
+        paper = self._placing.tone == "paper"
+        seen = pixels[:, ::-1] if self._placing.mirrored else pixels
+        tone_words(seen, target, whole_tone(paper, round(dim, 3)), grain_tile() if paper else no_grain())
+
+
+def _blurred(frame: Any, width: int, height: int, blur: float) -> NDArray[np.uint8]:
+    """A frame of ``width`` and ``height``, blurred: a blurred picture has nothing that a smaller one has not."""
+    part = max(1.0, blur / 2)
+    small = _bgra(frame, round(width / part), round(height / part), Interpolation.AREA)
+    sheet = skia.Surface(small.shape[1], small.shape[0])
+    paint = skia.Paint(ImageFilter=skia.ImageFilters.Blur(blur / part, blur / part, skia.TileMode.kClamp))
+    image = skia.Image.fromarray(small, colorType=skia.kBGRA_8888_ColorType, copy=False)
+    sheet.getCanvas().drawImage(image, 0, 0, skia.SamplingOptions(), paint)
+    blurred = sheet.toarray(colorType=skia.kBGRA_8888_ColorType)
+    return _bgra(
+        av.VideoFrame.from_ndarray(np.ascontiguousarray(blurred), format="bgra"),
+        width,
+        height,
+        Interpolation.BILINEAR,
+    )
 
 
 def played_at(moment: float, placing: Placing, loop: Loop | None, seconds: float) -> tuple[float, float, float]:

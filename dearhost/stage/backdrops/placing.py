@@ -67,6 +67,19 @@ def seen_part(placing: Placing, size: tuple[int, int], picture: Picture) -> tupl
     return (width - wide) * x, (height - high) * y, wide, high
 
 
+def behind_whole(placing: Placing, picture: Picture) -> tuple[float, float]:
+    """Pixels of blur, and how dim it is, of what is behind a picture that is shown whole: itself."""
+    blur = max(placing.blur * picture.unit, picture.height * _WHOLE_BLUR)
+    return blur, 1 - (1 - placing.dim) * (1 - _WHOLE_DIM)
+
+
+def whole_place(size: tuple[int, int], picture: Picture) -> tuple[float, float, float, float]:
+    """Where a picture of ``size`` is shown whole: left, top, width and height."""
+    scale = min(picture.width / size[0], picture.height * _PRINT / size[1])
+    wide, high = size[0] * scale, size[1] * scale
+    return (picture.width - wide) / 2, (picture.height - high) / 2, wide, high
+
+
 def laid_image(sheet: Sheet, image: Any, placing: Placing, picture: Picture) -> None:
     """Draw an own picture over the whole sheet as it is placed, toned, without grain."""
     canvas, size = sheet.canvas, (image.width(), image.height())
@@ -77,13 +90,9 @@ def laid_image(sheet: Sheet, image: Any, placing: Placing, picture: Picture) -> 
         canvas.scale(-1, 1)
     colour = _tone_filter(placing.tone, placing.dim)
     if placing.fit == "whole":
-        behind = _tone_filter(placing.tone, 1 - (1 - placing.dim) * (1 - _WHOLE_DIM))
-        blur = max(placing.blur * picture.unit, picture.height * _WHOLE_BLUR)
-        _draw(canvas, image, seen_part(placing, size, picture), _whole(picture), behind, blur)
-        scale = min(picture.width / size[0], picture.height * _PRINT / size[1])
-        wide, high = size[0] * scale, size[1] * scale
-        place = ((picture.width - wide) / 2, (picture.height - high) / 2, wide, high)
-        _draw(canvas, image, (0, 0, *size), place, colour, 0.0)
+        blur, dim = behind_whole(placing, picture)
+        _draw(canvas, image, seen_part(placing, size, picture), _whole(picture), _tone_filter(placing.tone, dim), blur)
+        _draw(canvas, image, (0, 0, *size), whole_place(size, picture), colour, 0.0)
     else:
         _draw(
             canvas, image, seen_part(placing, size, picture), _whole(picture), colour, placing.blur * picture.unit

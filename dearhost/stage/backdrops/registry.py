@@ -14,7 +14,7 @@ from dearhost.assets.shelf import CLIP, Shelf, kind_of
 from dearhost.drawing.paper import Paper
 from dearhost.production import AS_THE_SET, Choices
 from dearhost.stage.backdrops.backdrop import Backdrop, Nothing, Still
-from dearhost.stage.backdrops.footage import FootageBackdrop, small_is_enough
+from dearhost.stage.backdrops.footage import FootageBackdrop, lines_seen
 from dearhost.stage.backdrops.light import host_light
 from dearhost.stage.backdrops.placing import Placing, grained, laid_image, light_behind
 from dearhost.stage.backdrops.set_sheet import SetSheet
@@ -64,9 +64,8 @@ def backdrop_for(scenery: Scenery, picture: Picture, rate: FrameRate, shelf: She
     if not scenery.own:
         return _drawn(scenery, picture)
     if kind_of(scenery.own.item) == CLIP:
-        item, footage = (
-            shelf.item(scenery.own.item), shelf.footage(scenery.own.item, small=small_is_enough(scenery.own, picture))
-        )  # fmt: skip
+        item = shelf.item(scenery.own.item)
+        footage = shelf.footage(scenery.own.item, lines_seen(scenery.own, picture))
         if item and footage:
             return FootageBackdrop(footage, item.loop, scenery.own, picture, rate)
     return _own(scenery.own, picture, shelf) or _drawn(Scenery(_WHERE_GONE), picture)

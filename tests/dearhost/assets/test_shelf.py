@@ -199,7 +199,7 @@ def test_every_frame_is_found_at_its_moment_in_any_order(
     item = shelf.take(path, path.name)
     assert (item.kind, item.width, item.height) == (CLIP, 160, 96)
     assert item.seconds == pytest.approx(30 / float(rate), abs=0.05)
-    footage = shelf.footage(item.id, small=False)
+    footage = shelf.footage(item.id, lines=1080)
     assert footage is not None and len(footage.times) == 30
     in_order = [number_in(footage.frame(number)) for number in range(30)]
     assert in_order == list(range(30))
@@ -215,7 +215,7 @@ def test_a_clip_of_varying_rate_keeps_its_moments(shelf: Shelf, tmp_path: Path) 
     steps = [0, 1, 2, 10, 11, 30, 31]
     path = write_clip(tmp_path / "a.mp4", counted(len(steps)), rate=25, moments=steps)
     item = shelf.take(path, path.name)
-    footage = shelf.footage(item.id, small=False)
+    footage = shelf.footage(item.id, lines=1080)
     assert footage is not None
     assert np.allclose(footage.times, np.array(steps) / 25, atol=1e-3)
     assert [footage.number_at(at / 25 + 0.01) for at in (2, 9, 10, 29, 30)] == [2, 2, 3, 4, 5]
@@ -236,7 +236,7 @@ def test_colours_come_out_right_whatever_they_were_written_in(
         colour_range=ColorRange.JPEG if full else ColorRange.MPEG,
     )  # fmt: skip
     item = shelf.take(path, path.name)
-    footage = shelf.footage(item.id, small=False)
+    footage = shelf.footage(item.id, lines=1080)
     assert footage is not None
     seen = footage.frame(1).to_ndarray(format="rgb24")
     for index, colour in enumerate(BARS):
@@ -251,7 +251,7 @@ def test_a_turned_clip_stands_upright(shelf: Shelf, tmp_path: Path) -> None:
     with av.open(str(path)) as container:  # FFmpeg's own turning is the measure
         frame = next(container.decode(video=0))
         upright = np.rot90(frame.to_ndarray(format="rgb24"), round(frame.rotation / 90)).astype(int)
-    footage = shelf.footage(item.id, small=False)
+    footage = shelf.footage(item.id, lines=1080)
     assert footage is not None
     assert np.abs(footage.frame(0).to_ndarray(format="rgb24").astype(int) - upright).mean() < 6
 
@@ -380,9 +380,9 @@ def test_a_clip_that_is_too_short_does_not_loop() -> None:
 
 def test_footage_that_is_gone_is_told(shelf: Shelf, tmp_path: Path) -> None:
     item = shelf.take(write_clip(tmp_path / "a.mp4", counted(6), rate=25), "a.mp4")
-    footage = shelf.footage(item.id, small=True)
+    footage = shelf.footage(item.id, lines=360)
     assert isinstance(footage, Footage)
     shelf.remove(item.id)
     with pytest.raises(HostError, match="Bring its file in again"):
         footage.frame(3)
-    assert shelf.item(item.id) is None and shelf.footage(item.id, small=True) is None
+    assert shelf.item(item.id) is None and shelf.footage(item.id, lines=360) is None

@@ -28,8 +28,6 @@ _EDGES: Mapping[str, float] = {"print": 14.0, "framed": 34.0, "torn": 16.0, "tab
 """Units between the edge of a mount and the picture in it."""
 _WOOD, _TABLET = "#8C6038", "#3A4248"
 _GLASS = 0x1AFFFFFF
-_SMALL_ENOUGH = 380
-"""Lines of a picture up to which the small film of a clip is as good."""
 
 
 class OwnPanel(Panel):
@@ -63,7 +61,7 @@ class OwnPanel(Panel):
             return None
         if item not in self._footage:
             high = (self.panel[3] - self.panel[1]) if not self.whole else self.picture.height
-            self._footage[item] = self._shelf.footage(item, small=high <= _SMALL_ENOUGH)
+            self._footage[item] = self._shelf.footage(item, high)
         return self._footage[item]
 
     def _image(self, moment: float) -> Any:
@@ -72,7 +70,12 @@ class OwnPanel(Panel):
         if footage is None:
             return self._shelf.image(item) if item else None
         frame = footage.frame(footage.number_at(since))
-        pixels = np.ascontiguousarray(frame.to_ndarray(format="bgra"))
+        # no larger than it is seen: what scales films is quicker than the canvas
+        scale = min(
+            1.0, max((self.panel[2] - self.panel[0]) / frame.width, (self.panel[3] - self.panel[1]) / frame.height)
+        )
+        width, height = max(2, round(frame.width * scale)), max(2, round(frame.height * scale))
+        pixels = np.ascontiguousarray(frame.to_ndarray(format="bgra", width=width, height=height))
         return skia.Image.fromarray(pixels, colorType=skia.kBGRA_8888_ColorType)
 
     def draw_mount(self, paper: Paper) -> None:

@@ -1,6 +1,5 @@
 import { useState } from "react";
 import { Link } from "react-router";
-import { sentence } from "../../shared/api/client";
 import { DeliveryRow } from "../../shared/deliveries/DeliveryRow";
 import {
 	type Delivery,
@@ -8,7 +7,8 @@ import {
 	useDeliveries,
 	useRemoveDelivery,
 } from "../../shared/deliveries/useDeliveries";
-import { Choice, PlainButton } from "../../shared/ui/controls";
+import { Choice } from "../../shared/ui/controls";
+import { PutAwayNote } from "../../shared/ui/PutAwayNote";
 import { RunningHead } from "../../shared/ui/RunningHead";
 import { EVERY, foundDeliveries, STATES } from "./finding";
 
@@ -51,23 +51,14 @@ export function DeliveriesPage() {
 						/>
 					</div>
 				)}
-				<div role="status">
-					{removed && (
-						<p className="shelf-told">
-							The film “{removed.title}” is removed. It is kept for an hour.{" "}
-							<PlainButton
-								small
-								onClick={() => {
-									bringBack.mutate(removed.id);
-									setRemoved(null);
-								}}
-							>
-								Undo
-							</PlainButton>
-						</p>
-					)}
-					{bringBack.isError && <p className="problem">{sentence(bringBack.error)}</p>}
-				</div>
+				<PutAwayNote
+					says={removed ? `The film “${removed.title}” is removed. It is kept for an hour.` : ""}
+					problem={bringBack.error}
+					onUndo={() => {
+						if (removed) bringBack.mutate(removed.id);
+						setRemoved(null);
+					}}
+				/>
 				{all.length > 0 && found.length === 0 && <p className="quiet">No film is like that.</p>}
 				<ul className="deliveries">
 					{found.map((d) => (

@@ -11,7 +11,8 @@ import {
 	useShelf,
 	useShelfAgain,
 } from "../../shared/shelf/useShelf";
-import { Choice, MainButton, PlainButton } from "../../shared/ui/controls";
+import { Choice, MainButton } from "../../shared/ui/controls";
+import { PutAwayNote } from "../../shared/ui/PutAwayNote";
 import { RunningHead } from "../../shared/ui/RunningHead";
 import { EVERYTHING, foundThings, MISSING } from "./finding";
 import { Register } from "./Register";
@@ -100,23 +101,14 @@ export function ShelfPage() {
 						/>
 						<span className="small quiet num">{all.length === 1 ? "1 thing" : `${all.length} things`}</span>
 					</div>
-					<div role="status">
-						{putAway && (
-							<p className="shelf-told">
-								“{putAway.title}” is put away. It is kept for thirty days.{" "}
-								<PlainButton
-									small
-									onClick={() => {
-										bringBack.mutate(putAway.item);
-										setPutAway(null);
-									}}
-								>
-									Undo
-								</PlainButton>
-							</p>
-						)}
-						{removing.isError && <p className="problem small">{sentence(removing.error)}</p>}
-					</div>
+					<PutAwayNote
+						says={putAway ? `“${putAway.title}” is put away. It is kept for thirty days.` : ""}
+						problem={removing.error}
+						onUndo={() => {
+							if (putAway) bringBack.mutate(putAway.item);
+							setPutAway(null);
+						}}
+					/>
 					{shelf.isError && (
 						<p role="alert" className="problem">
 							The shelf cannot be looked at now. Load the page again.

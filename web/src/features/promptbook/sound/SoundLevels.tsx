@@ -13,30 +13,35 @@ export function SoundLevels({ document, change }: PanelProps) {
 	return (
 		<section className="sound-levels" aria-label="Level of the music">
 			<h3 className="panel-title">Level</h3>
-			<p className="small num">{bed_under.toFixed(0)} LU below the words</p>
-			<Scale
+			<Level
 				label="Under words"
+				says={`${bed_under.toFixed(0)} LU below the words`}
 				low={6}
-				high={40}
-				step={1}
 				value={bed_under}
-				ends={["louder", "softer"]}
 				onChange={(level) => change({ bed_under: level }, [], "bed_under")}
 			/>
 			{bed_under < BLURS && (
 				<p className="small warning-text">Words begin to blur: about one in twenty more is misheard.</p>
 			)}
-			<p className="small num">{bed_pause.toFixed(0)} LU below in pauses</p>
-			<Scale
+			<Level
 				label="In pauses"
+				says={`${bed_pause.toFixed(0)} LU below in pauses`}
 				low={3}
-				high={40}
-				step={1}
 				value={bed_pause}
-				ends={["louder", "softer"]}
 				onChange={(level) => change({ bed_pause: level }, [], "bed_pause")}
 			/>
 			<Tick label="A bar begins with each scene" checked={bed_accents} onChange={(on) => change({ bed_accents: on })} />
 		</section>
+	);
+}
+
+type LevelProps = { label: string; says: string; low: number; value: number; onChange: (level: number) => void };
+
+function Level({ label, says, low, value, onChange }: LevelProps) {
+	return (
+		<>
+			<p className="small num">{says}</p>
+			<Scale label={label} low={low} high={40} step={1} value={value} ends={["louder", "softer"]} onChange={onChange} />
+		</>
 	);
 }
