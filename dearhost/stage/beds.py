@@ -54,9 +54,10 @@ class PlacedBed:
 def beds_of(scenes: Sequence[BedStretch]) -> tuple[PlacedBed, ...]:
     """The music of a film, from its scenes in order."""
     found: list[PlacedBed] = []
+    chosen = [scene.choices for scene in scenes]
     now, index = 0.0, 0
     while index < len(scenes):
-        run = _run(scenes, index)
+        run = [scenes[one] for one in scenes_of_bed(chosen, index)]
         seconds = sum(scene.seconds for scene in run)
         if run[0].choices.bed != NONE and seconds >= SHORTEST:
             found.append(_bed(run, now, min(seconds, LONGEST)))
@@ -64,12 +65,14 @@ def beds_of(scenes: Sequence[BedStretch]) -> tuple[PlacedBed, ...]:
     return tuple(found)
 
 
-def _run(scenes: Sequence[BedStretch], first: int) -> Sequence[BedStretch]:
-    """The scenes from one on that have the same music."""
-    last = first
-    while last + 1 < len(scenes) and _music(scenes[last + 1].choices) == _music(scenes[first].choices):
+def scenes_of_bed(choices: Sequence[Choices], index: int) -> range:
+    """The scenes about one that have one bed with it, by what is chosen for each."""
+    first = last = index
+    while first > 0 and _music(choices[first - 1]) == _music(choices[index]):
+        first -= 1
+    while last + 1 < len(choices) and _music(choices[last + 1]) == _music(choices[index]):
         last += 1
-    return scenes[first : last + 1]
+    return range(first, last + 1)
 
 
 def _music(choices: Choices) -> tuple[str, str, float]:

@@ -10,7 +10,7 @@ from dearhost.hosts import Handling, hands_full
 from dearhost.production import Choices, Production, Studio, manner_in, pauses_of, voice_of
 from dearhost.script import Cue, Line, Scene, display_name, spoken_lines
 from dearhost.speech import Reading, with_pauses
-from dearhost.stage.beds import NONE, BedStretch, PlacedBed, beds_of
+from dearhost.stage.beds import NONE, BedStretch, PlacedBed, beds_of, scenes_of_bed
 from dearhost.stage.captions import Caption, make_captions, shown_words
 from dearhost.stage.direction.abilities import within_abilities
 from dearhost.stage.direction.auto_gestures import automatic
@@ -99,21 +99,22 @@ def compile_scene(production: Production, scene_id: str, studio: Studio, frame_r
 def _part_of_beds(
     production: Production, spoken: Sequence[Scene], placed: SceneTimeline, lasting: Callable[[Scene], float] | None
 ) -> tuple[PlacedBed, ...]:
-    """What is heard in one scene of the music of all, in its time."""
+    """What is heard in one scene of the music that lies under it and its neighbours, in its time."""
+    chosen = [production.choices_for(scene) for scene in spoken]
+    own = next(index for index, scene in enumerate(spoken) if scene.id == placed.id)
+    if chosen[own].bed == NONE:
+        return ()
     stretches: list[BedStretch] = []
     start = 0.0
-    has_music = any(production.choices_for(scene).bed != NONE for scene in spoken)
-    for scene in spoken if lasting and has_music else ():
-        if scene.id == placed.id:
+    for index in scenes_of_bed(chosen, own) if lasting else (own,):
+        if index == own:
             start = sum(stretch.seconds for stretch in stretches)
             stretches.append(_stretch(placed))
-        else:
-            choices = production.choices_for(scene)
-            seconds = lasting(scene) if lasting else 0.0
-            held = TAIL if choices.tail is None else choices.tail
-            stretches.append(BedStretch(choices, seconds, max(0.0, seconds - held)))
-    whole = beds_of(stretches or [_stretch(placed)])
-    parts = (bed.part(start, start + placed.duration) for bed in whole)
+        elif lasting:
+            seconds, tail = lasting(spoken[index]), chosen[index].tail
+            said = seconds - (TAIL if tail is None else tail)
+            stretches.append(BedStretch(chosen[index], seconds, max(0.0, said)))
+    parts = (bed.part(start, start + placed.duration) for bed in beds_of(stretches))
     return tuple(part.later(-start) for part in parts if part)
 
 

@@ -8,6 +8,7 @@ from typing import Any
 
 from django.conf import settings
 
+from dearhost.errors import StorageFull
 from server.jobs.models import Job
 from server.jobs.running import Reporter
 from server.shelf.actions.enter import enter
@@ -43,6 +44,10 @@ def take_in(job: Job, report: Reporter) -> dict[str, Any]:
 
     try:
         item = studio().shelf.take(path, job.order["name"], progress)
-        return {"item": item.id, "number": enter(job.owner_id, item).number}
-    finally:
+    except StorageFull:
+        raise  # it waits for room, and is read again
+    except BaseException:
         path.unlink(missing_ok=True)
+        raise
+    path.unlink(missing_ok=True)
+    return {"item": item.id, "number": enter(job.owner_id, item).number}

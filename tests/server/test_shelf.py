@@ -14,7 +14,7 @@ from django.contrib.auth.models import User
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
 
-from dearhost.errors import RenderError
+from dearhost.errors import RenderError, StorageFull
 from server.deliveries.actions.order import order_delivery
 from server.jobs.models import Job
 from server.jobs.running import run_job
@@ -220,3 +220,18 @@ def test_a_stopped_job_leaves_nothing(client: Client) -> None:
     bring(client, "c.png", png(9))
     kept = {path.name for path in left.parent.iterdir()}
     assert left.name not in kept and Job.objects.get(pk=waiting).order["upload"] in kept
+
+
+def test_a_file_waits_for_room_on_the_disk(client: Client, monkeypatch: pytest.MonkeyPatch) -> None:
+    take, tries = studio().shelf.take, []
+
+    def full_at_first(*given: Any) -> Any:
+        tries.append(given)
+        if len(tries) == 1:
+            raise StorageFull("The disk is full.")
+        return take(*given)
+
+    monkeypatch.setattr(studio().shelf, "take", full_at_first)
+    monkeypatch.setattr("server.jobs.running.WAIT_FOR_ROOM", 0.01)
+    job = bring(client, "a.png", png(71))
+    assert job.status == "done" and len(tries) == 2

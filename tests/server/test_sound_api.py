@@ -5,6 +5,7 @@ from __future__ import annotations
 import io
 import wave
 import zipfile
+from typing import Any
 
 import numpy as np
 import pytest
@@ -20,10 +21,9 @@ from tests.server.conftest import Begin
 pytestmark = pytest.mark.django_db(transaction=True)
 
 
-def heard(answer: object) -> np.ndarray:
+def heard(answer: Any) -> np.ndarray:
     """The samples of an answered WAV file, shape (n, channels)."""
-    content = answer.content  # type: ignore[attr-defined]
-    with wave.open(io.BytesIO(content)) as file:
+    with wave.open(io.BytesIO(answer.content)) as file:
         assert file.getframerate() == 48_000
         data = np.frombuffer(file.readframes(file.getnframes()), "<i2")
         return data.reshape(-1, file.getnchannels())

@@ -22,8 +22,9 @@ from numpy.typing import NDArray
 from dearhost.assets.shelf.item import Light, Loop
 from dearhost.assets.shelf.measuring import light_of, loop_of
 from dearhost.assets.shelf.rights import Rights, rights_of_tags
-from dearhost.errors import HostError
+from dearhost.errors import HostError, StorageFull
 from dearhost.sound.files import CONTAINERS
+from dearhost.storage import explained
 
 LONGEST_CLIP = 600.0
 """Seconds."""
@@ -270,6 +271,7 @@ def take_clip(path: Path, folder: Path, tell: Tell) -> TakenClip:
         with av.open(str(path), options=OPENING) as container:
             return _taken(container, folder, tell)
     except (OSError, ValueError, LookupError, av.FFmpegError) as error:
+        ensure_room(error, folder)
         raise HostError("This clip is damaged or of a kind that cannot be read. Save it as MP4 (H.264).") from error
 
 
@@ -315,6 +317,12 @@ def _notes(source: _Source, count: int) -> list[str]:
     if source.cut:
         notes.append(f"It is longer than {LONGEST_CLIP / 60:.0f} minutes: the rest is left out.")
     return notes
+
+
+def ensure_room(error: Exception, folder: Path) -> None:
+    """Raise StorageFull where an error comes of a full disk, and not of the file that is read."""
+    if isinstance(error, OSError) and isinstance(full := explained(error, folder), StorageFull):
+        raise full from error
 
 
 def picture_stream(container: Any) -> Any:

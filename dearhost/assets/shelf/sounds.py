@@ -11,7 +11,7 @@ import numpy as np
 import skia
 from numpy.typing import NDArray
 
-from dearhost.assets.shelf.clips import OPENING, Tell
+from dearhost.assets.shelf.clips import OPENING, Tell, ensure_room
 
 RATE = 48_000
 LONGEST_SOUND = 900.0
@@ -75,7 +75,8 @@ def take_sound(path: Path, target: Path, tell: Tell, longest: float = LONGEST_SO
             if not container.streams.audio:
                 return None
             return _take(container, target, tell, longest)
-    except (OSError, ValueError, LookupError, av.FFmpegError):
+    except (OSError, ValueError, LookupError, av.FFmpegError) as error:
+        ensure_room(error, target)
         return None
 
 
@@ -95,8 +96,8 @@ def _take(container: Any, target: Path, tell: Tell, longest: float) -> tuple[Tak
                 break
             if claimed > 0:
                 tell(min(0.99, taken.seconds / claimed))
-    except av.FFmpegError:
-        pass  # a cut file gives what it has
+    except av.FFmpegError as error:
+        ensure_room(error, target)  # a cut file gives what it has
     for made in resampler.resample(None):
         taken.add(made.to_ndarray())
     taken.close()

@@ -15,6 +15,7 @@ from dearhost.assets.shelf.rights import rights_of_tags
 from dearhost.assets.shelf.sounds import LONGEST_SOUND, shape_image, take_sound
 from dearhost.assets.shelf.stills import codec_of, take_picture, thumbnail_jpg
 from dearhost.errors import HostError
+from dearhost.storage import explained
 
 _LARGEST_PICTURE_FILE = 80_000_000
 """Bytes."""
@@ -32,7 +33,17 @@ def digest_of(path: Path) -> str:
 
 
 def take_file(path: Path, name: str, folder: Path, tell: Tell) -> ShelfItem:
-    """Write what is in a file called ``name`` anew into ``folder``. Raises HostError for what cannot be taken."""
+    """Write what is in a file called ``name`` anew into ``folder``.
+
+    Raises HostError for what cannot be taken, StorageFull when the disk has no room for it.
+    """
+    try:
+        return _taken(path, name, folder, tell)
+    except OSError as error:
+        raise explained(error, folder) from error
+
+
+def _taken(path: Path, name: str, folder: Path, tell: Tell) -> ShelfItem:
     digest = digest_of(path)
     size = path.stat().st_size
     if not size:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import errno
 import random
 import zlib
 from fractions import Fraction
@@ -20,7 +21,8 @@ from dearhost.assets.shelf.licences import LICENCES, Credit, credit_lines, right
 from dearhost.assets.shelf.measuring import light_of, loop_of
 from dearhost.assets.shelf.rights import licence_named, rights_of_picture
 from dearhost.assets.shelf.svg import safe_svg
-from dearhost.errors import HostError
+from dearhost.assets.shelf.taking import take_file
+from dearhost.errors import HostError, StorageFull
 from tests.clips import BARS, bars, counted, write_clip, write_sound_file
 
 
@@ -327,6 +329,29 @@ def test_damaged_files_are_taken_or_refused_and_nothing_is_left_behind(shelf: Sh
                 outcomes["refused"] += 1
     assert outcomes["taken"] and outcomes["refused"]
     assert all((folder / "item.json").exists() for folder in shelf.folder.iterdir())
+
+
+@pytest.mark.parametrize("kind", ["clip", "sound", "picture"])
+def test_a_disk_that_fills_is_told_and_is_no_fault_of_the_file(
+    tmp_path: Path, monkeypatch: pytest.MonkeyPatch, kind: str
+) -> None:
+    def full(*_: Any) -> None:
+        raise OSError(errno.ENOSPC, "no space left")
+
+    folder = tmp_path / "part"
+    folder.mkdir()
+    if kind == "picture":
+        path = tmp_path / "a.png"
+        path.write_bytes(encoded(halves((1, 2, 3), (4, 5, 6))))
+        monkeypatch.setattr(Path, "write_bytes", full)
+    elif kind == "clip":
+        path = write_clip(tmp_path / "a.mp4", counted(12), rate=25)
+        monkeypatch.setattr("dearhost.assets.shelf.clips._Writer.add", full)
+    else:
+        path = write_sound_file(tmp_path / "a.flac", 0.3 * np.sin(np.arange(48000) / 20))
+        monkeypatch.setattr("dearhost.assets.shelf.sounds.TakenSound.add", full)
+    with pytest.raises(StorageFull, match="full"):
+        take_file(path, path.name, folder, lambda part: None)
 
 
 def test_a_picture_of_too_many_pixels_is_not_decoded(shelf: Shelf, tmp_path: Path) -> None:

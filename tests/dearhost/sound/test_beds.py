@@ -95,7 +95,7 @@ def test_another_seed_is_another_bed_and_the_same_seed_the_same() -> None:
 @pytest.mark.parametrize("bad", [{"mood": "angry"}, {"style": "kazoo"}, {"seconds": 2.0}, {"seconds": 4000.0}])
 def test_what_cannot_be_composed_is_refused(bad: dict[str, object]) -> None:
     with pytest.raises(ValueError, match=next(iter(bad))):
-        replace(BedSpec("calm", "nylon", 30), **bad)  # type: ignore[arg-type]
+        replace(BedSpec("calm", "nylon", 30), **bad)  # type: ignore[arg-type]  # what is wrong is asked for
 
 
 @pytest.mark.parametrize(
