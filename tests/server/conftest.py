@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import asyncio
 import socket
 import threading
 import time
@@ -46,6 +47,19 @@ def stranger(db: None) -> Client:
 def _quick_passwords(settings: Any) -> None:
     """A hash that takes a second to guess takes one to check."""
     settings.PASSWORD_HASHERS = ["django.contrib.auth.hashers.MD5PasswordHasher"]
+
+
+@pytest.fixture(autouse=True)
+def _no_running_loop() -> Iterator[None]:
+    """Asynchronous views can be asked after browser tests in the same process.
+
+    Playwright's loop counts as running in this thread until the end of all tests, also between its calls, and
+    Django's client refuses to start one of its own beside it.
+    """
+    running = asyncio._get_running_loop()
+    asyncio._set_running_loop(None)
+    yield
+    asyncio._set_running_loop(running)
 
 
 Begin = Callable[..., Production]
