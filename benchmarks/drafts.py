@@ -8,7 +8,7 @@ from pathlib import Path
 
 from dearhost.production import Studio
 from dearhost.script import Scene, placeholders
-from dearhost.stage.pacing import place_lines
+from dearhost.stage.pacing import place_lines, sources_of
 from dearhost.writing.audience import read_audience
 from dearhost.writing.brief_reading import BriefRead, read_brief
 from dearhost.writing.draft_script import script_of
@@ -44,7 +44,7 @@ def _read(studio: Studio, draft: Draft, read: BriefRead) -> float:
 def _scene_seconds(studio: Studio, scene: Scene) -> float:
     spoken = [line for line in scene.lines if "{" not in line.text or not placeholders(line.text)]
     durations = [studio.speaker.read(line.text.replace("[name]", "Ines"), _VOICE).duration for line in spoken]
-    return place_lines(durations, [line.speaker for line in spoken])[1] if durations else 0.0
+    return place_lines(durations, sources_of(spoken))[1] if durations else 0.0
 
 
 def writing_speed(folder: Path) -> Iterator[str]:

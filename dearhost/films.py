@@ -42,7 +42,7 @@ from dearhost.script import Scene, Script, count_words, estimated_seconds, spoke
 from dearhost.speech import Reading, Speaker
 from dearhost.speech.voices import FULL, MADE, MATCHED, NEURAL
 from dearhost.stage import Picture, Timeline, compile_timeline, read_line
-from dearhost.stage.pacing import place_lines
+from dearhost.stage.pacing import place_lines, sources_of
 from dearhost.storage import write_text
 from dearhost.timebase import FrameRate
 
@@ -83,10 +83,10 @@ def scene_time(scene: Scene, production: Production, studio: Studio) -> RunningT
             seconds, estimated = known and known / entry.pace, True
         if seconds is None:
             return _guessed(scene, entry.pace)
-        spoken += 0.0 if manner.recording else seconds
+        spoken += 0.0 if manner.is_recorded else seconds
         durations.append(seconds + sum(pauses_of(line).values()))
-    speakers = [line.speaker for line in spoken_lines(scene)]
-    whole = place_lines(durations, speakers, production.choices_for(scene).tail)[1]
+    sources = sources_of(spoken_lines(scene))
+    whole = place_lines(durations, sources, production.choices_for(scene).tail)[1]
     return RunningTime(words, round(whole, 2), estimated, round(spoken, 2))
 
 

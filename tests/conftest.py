@@ -3,19 +3,23 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
+from pathlib import Path
 from typing import Any
 
 import pytest
 from hypothesis import settings
 
+from dearhost.assets import RecordingStore
+from dearhost.assets.shelf import Shelf
 from dearhost.production import CastEntry, Choices, Production, Studio, read_script
 from dearhost.script import Script, Spot, Staging
-from dearhost.speech import SayAs
+from dearhost.speech import SayAs, Speaker, VoiceRegistry
 from dearhost.stage import Picture, Timeline, compile_timeline
+from dearhost.storage import FolderCache
 from dearhost.timebase import FrameRate
 from tests.data_folder import ROOT
 
-__all__ = ["ROOT", "SHORT_SCRIPT", "staging", "with_tones"]
+__all__ = ["ROOT", "SHORT_SCRIPT", "speaker_at", "staging", "with_tones"]
 
 settings.register_profile("unhurried", deadline=None)  # a busy machine is no fault of what is tested
 settings.load_profile("unhurried")
@@ -48,6 +52,12 @@ def studio() -> Studio:
 def short_script() -> Script:
     """Two scenes, two speakers, a few seconds."""
     return read_script(SHORT_SCRIPT)
+
+
+def speaker_at(registry: VoiceRegistry, folder: Path) -> Speaker:
+    """Whoever reads lines with the voices of a registry, and keeps everything in a folder."""
+    cache, recordings = FolderCache(folder / "cache", 10**8), RecordingStore(folder / "recordings")
+    return Speaker(registry, cache, recordings, Shelf(folder / "shelf"))
 
 
 def with_tones(script: Script, voice: str = "fake", say_as: tuple[SayAs, ...] = (), **choices: Any) -> Production:

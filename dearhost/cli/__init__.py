@@ -10,6 +10,7 @@ from pathlib import Path
 
 from dearhost.cli import (
     film_commands,
+    shelf_commands,
     sound_commands,
     speech_commands,
     staging_commands,
@@ -59,6 +60,7 @@ def build_parser() -> argparse.ArgumentParser:
     film_commands.register(commands)
     speech_commands.register(commands)
     staging_commands.register(commands)
+    shelf_commands.register(commands)
     sound_commands.register(commands)
     writing_commands.register(commands)
     upkeep_commands.register(commands)

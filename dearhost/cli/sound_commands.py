@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import argparse
-import sys
 from dataclasses import asdict
 from pathlib import Path
 from typing import Any
@@ -65,11 +64,6 @@ def register(commands: Any) -> None:
     stems.add_argument("--voice", default="", metavar="ID")
     stems.add_argument("--json", action="store_true")
     stems.set_defaults(command=_stems)
-
-    bring = commands.add_parser("import", help="take pictures, clips and sounds onto the shelf")
-    bring.add_argument("files", type=Path, nargs="+", metavar="FILE")
-    bring.add_argument("--json", action="store_true")
-    bring.set_defaults(command=_import)
 
 
 def _bed(options: argparse.Namespace) -> None:
@@ -150,17 +144,3 @@ def _stems(options: argparse.Namespace) -> None:
     else:
         for path in written:
             print(path)
-
-
-def _import(options: argparse.Namespace) -> None:
-    studio = Studio()
-    items = []
-    for path in options.files:
-        item = studio.shelf.take(path, path.name)
-        items.append({"id": item.id, "kind": item.kind, "file": path.name, "notes": list(item.notes)})
-        for note in item.notes:
-            print(f"dear-host: {path.name}: {note}", file=sys.stderr)
-        if not options.json:
-            print(f"{item.id}  {item.kind:8} {path.name}")
-    if options.json:
-        print_json({"items": items})

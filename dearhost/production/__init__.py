@@ -21,7 +21,7 @@ from dearhost.production.choices import (
 )
 from dearhost.production.cue_kinds import CUE_KINDS
 from dearhost.production.fitting_voices import language_findings, unlike_findings
-from dearhost.production.line_reading import manner_in, manner_of, pauses_of, playable
+from dearhost.production.line_reading import CLIP_LINE, is_in_clip, manner_in, manner_of, pauses_of, playable
 from dearhost.production.line_voices import voice_of
 from dearhost.production.looks import LOOKS, Look, with_look
 from dearhost.production.named_files import with_named_files
@@ -57,6 +57,7 @@ from dearhost.production.texts import (
 __all__ = [
     "AS_THE_SET",
     "CHOICES",
+    "CLIP_LINE",
     "CUE_KINDS",
     "DAYLIGHTS",
     "EFFECT_CHOICES",
@@ -92,6 +93,7 @@ __all__ = [
     "findings",
     "fitted",
     "full_cast",
+    "is_in_clip",
     "language_findings",
     "manner_in",
     "manner_of",

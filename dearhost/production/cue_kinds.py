@@ -160,6 +160,20 @@ CUE_KINDS = CueKinds(
             (Parameter("recording", "Recording", ""), Parameter("borders", "Words set by hand", "", required=False)),
         ),
         CueKind(
+            "clip",
+            "Said in a clip",
+            "sound",
+            "Line",
+            (
+                Parameter("items", "The clip", "", asset="clip"),
+                Parameter("begins", "Said about", 0.0, 0.0, 600.0, "s"),
+                Parameter("pauses", "Long pauses", "kept", choices=("kept", "shortened")),
+                Parameter("fit", "The picture", "fill", choices=("fill", "whole")),
+                Parameter("joins", "At cuts it comes", "nearer", choices=("nearer", "stays")),
+            ),
+            also="interview footage testimonial person speaks recording",
+        ),
+        CueKind(
             "pause",
             "Pause",
             "sound",

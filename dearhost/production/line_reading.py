@@ -8,13 +8,22 @@ from dataclasses import replace
 from dearhost.production.cue_kinds import CUE_KINDS
 from dearhost.production.production import EFFECT_CHOICES, Production
 from dearhost.script import Cue, Line, word_index, word_indices
-from dearhost.speech import AS_EVER, Delivery, Manner, SayAs, borders_of, sayings_of
+from dearhost.speech import AS_EVER, ClipTaken, Delivery, Manner, SayAs, borders_of, sayings_of
 
 
 def playable(line: Line) -> tuple[Cue, ...]:
     """The line's cues that can be played, with all their settings; the others are among the findings."""
     fine = (cue for cue in line.cues if not CUE_KINDS.problem(cue) and word_index(line, cue) >= 0)
     return tuple(CUE_KINDS.resolved(cue) for cue in fine)
+
+
+CLIP_LINE = "clip"
+"""The kind of cue that has a line said in a clip."""
+
+
+def is_in_clip(line: Line) -> bool:
+    """Whether a line is said in a clip, not by a host."""
+    return any(cue.kind == CLIP_LINE for cue in playable(line))
 
 
 def pauses_of(line: Line) -> dict[int, float]:
@@ -41,6 +50,7 @@ def manner_of(line: Line, say_as: Sequence[SayAs] = (), effect: str = "none", pa
     emphasis: dict[int, float] = {}
     delivery = AS_EVER
     recording, borders = "", ""
+    clip = None
     for cue in playable(line):
         if cue.kind == "say-as" and cue.text("text").strip():
             said_as[word_index(line, cue)] = cue.text("text")
@@ -61,9 +71,11 @@ def manner_of(line: Line, say_as: Sequence[SayAs] = (), effect: str = "none", pa
             )
         elif cue.kind == "recording":
             recording, borders = cue.text("recording"), cue.text("borders")
+        elif cue.kind == CLIP_LINE and clip is None:
+            clip = ClipTaken(cue.text("items"), cue.number("begins"), cue.text("pauses") == "shortened")
     if delivery.effect == "none":
         delivery = replace(delivery, effect=EFFECT_CHOICES[effect])
-    if not recording:
+    if not (recording or clip):
         delivery = replace(delivery, pace=delivery.pace * pace)
     ipa = {index: phones for index, phones in listed.ipa.items() if index not in said_as}
-    return Manner(said_as, emphasis, delivery, recording, borders_of(borders), ipa)
+    return Manner(said_as, emphasis, delivery, recording, borders_of(borders), ipa, clip)

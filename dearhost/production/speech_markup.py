@@ -54,7 +54,7 @@ def _passage(production: Production, line: Line, number: int) -> Passage:
     marks += [mark("phoneme", index, ipa) for index, ipa in manner.ipa.items()]
     shape = manner.delivery.shape
     prosody = Prosody(shape.pace, 12 * math.log2(shape.raised), shape.spread or 1.0, manner.delivery.level)
-    lost = _unsaid(manner.delivery, bool(manner.recording))
+    lost = _unsaid(manner.delivery, manner.is_recorded)
     comment = f"line {number}: SSML has no {', '.join(lost)}" if lost else ""
     return Passage(text, production.entry(line.speaker).voice, prosody, tuple(marks), comment)
 

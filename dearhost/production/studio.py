@@ -31,5 +31,5 @@ class Studio:
         self.shelf = self.resources.shelf
         self.voices = VoiceRegistry(self.folder / "voices")
         readings = FolderCache(self.folder / "cache" / "readings", _READINGS_LIMIT)
-        self.speaker = Speaker(self.voices, readings, RecordingStore(self.folder / "recordings"))
+        self.speaker = Speaker(self.voices, readings, RecordingStore(self.folder / "recordings"), self.shelf)
         self.chunks = FolderCache(self.folder / "cache" / "chunks", _CHUNKS_LIMIT)

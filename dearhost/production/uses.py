@@ -11,8 +11,11 @@ from dearhost.production.production import Production, with_choices
 from dearhost.script import Cue, Line, Scene
 
 VOICE, HOST, PICTURE, RECORDING, SHELF = KINDS = ("voice", "host", "picture", "recording", "shelf")
-_IN_CUES = {"picture": ("take", PICTURE), "recording": ("recording", RECORDING), "items": ("own", SHELF)}
-"""The parameters of cues that name assets, apart by spaces: the kind of cue, and the kind of what it names."""
+_IN_CUES = {
+    "take": {"picture": PICTURE}, "recording": {"recording": RECORDING},
+    "own": {"items": SHELF}, "clip": {"items": SHELF},
+}  # fmt: skip
+"""The parameters of cues that name assets, apart by spaces, by the kind of cue: the kind of what they name."""
 IN_CHOICES = tuple(name for name, choice in CHOICES.items() if choice.assets)
 """Choices that may name a thing of the shelf."""
 
@@ -40,7 +43,7 @@ def uses_of(production: Production) -> frozenset[Use]:
 
 def named_by(cue: Cue) -> dict[str, str]:
     """The parameters of a cue that name assets, and the kind of what they name."""
-    return {name: kind for name, (of, kind) in _IN_CUES.items() if cue.kind == of}
+    return dict(_IN_CUES.get(cue.kind, {}))
 
 
 def without(production: Production, unwanted: Callable[[Use], bool]) -> Production:

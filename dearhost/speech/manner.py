@@ -21,11 +21,21 @@ _FADE = 0.008
 
 
 @dataclass(frozen=True, slots=True)
+class ClipTaken:
+    """A line that is said in a clip of the shelf, about ``begins`` seconds into it; its long pauses ``shortened``."""
+
+    item: str
+    begins: float = 0.0
+    shortened: bool = False
+
+
+@dataclass(frozen=True, slots=True)
 class Manner:
     """By the index of a written word: ``said_as`` what is spoken instead, ``emphasis`` its strength (0.2 to 1.5).
 
     ``delivery`` is how the whole line is said; ``recording`` names a recording that is heard instead of the voice,
     and ``borders`` the seconds at which its words begin where they were set by hand. ``ipa``: phones of words.
+    ``clip``: what is heard is said in a clip.
     """
 
     said_as: Mapping[int, str] = field(default_factory=dict)
@@ -34,6 +44,12 @@ class Manner:
     recording: str = ""
     borders: Mapping[int, float] = field(default_factory=dict)
     ipa: Mapping[int, str] = field(default_factory=dict)
+    clip: ClipTaken | None = None
+
+    @property
+    def is_recorded(self) -> bool:
+        """Whether a person is heard instead of the voice."""
+        return bool(self.recording or self.clip)
 
     @property
     def key(self) -> list[object]:

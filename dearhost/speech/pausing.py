@@ -2,12 +2,12 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import replace
 
 import numpy as np
 
-from dearhost.speech.reading import Prosody, Reading, Samples
+from dearhost.speech.reading import Piece, Prosody, Reading, Samples
 
 _FADE = 0.005
 
@@ -53,7 +53,17 @@ def _with_pause(reading: Reading, index: int, seconds: float) -> Reading:
             np.insert(prosody.pitch, place, np.zeros(count, np.float32)),
         ),
         reading.duration + seconds,
+        _parted_pieces(reading.pieces, cut, seconds),
     )
+
+
+def _parted_pieces(pieces: Sequence[Piece], cut: float, gap: float) -> tuple[Piece, ...]:
+    """Where the line comes from in a clip, which goes on during the pause and is then where it was."""
+    if not pieces:
+        return ()
+    before = [piece for piece in pieces if piece.at <= cut]
+    again = [Piece(cut + gap, before[-1].source + cut - before[-1].at)] if before else []
+    return (*before, *again, *(replace(piece, at=piece.at + gap) for piece in pieces if piece.at > cut))
 
 
 def _parted(samples: Samples, at: int, gap: int, fade: int) -> Samples:

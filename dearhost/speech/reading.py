@@ -46,6 +46,14 @@ class Prosody:
 
 
 @dataclass(frozen=True, slots=True)
+class Piece:
+    """From ``at`` seconds of a line on, what is in a clip from ``source`` on."""
+
+    at: float
+    source: float
+
+
+@dataclass(frozen=True, slots=True)
 class Reading:
     """A line's sound: mono samples in -1..1 at ``sample_rate`` Hz, with its times and prosody."""
 
@@ -56,11 +64,13 @@ class Reading:
     prosody: Prosody
     duration: float
     """Seconds."""
+    pieces: tuple[Piece, ...] = ()
+    """Where it comes from in a clip, if it does."""
 
     def digest(self) -> str:
         """A name of its times, prosody and sound."""
         head = (self.sample_rate, self.duration, self.prosody.rate, [astuple(w) for w in self.words],
-                [astuple(p) for p in self.phones])  # fmt: skip
+                [astuple(p) for p in self.phones], [astuple(p) for p in self.pieces])  # fmt: skip
         name = hashlib.blake2b(json.dumps(head).encode(), digest_size=12)
         for values in (self.samples, self.prosody.loudness, self.prosody.pitch):
             name.update(np.ascontiguousarray(values, "<f4").tobytes())

@@ -12,7 +12,7 @@ from typing import Any
 
 import numpy as np
 
-from dearhost.speech.reading import Prosody, Reading, Samples, TimedPhone, TimedWord
+from dearhost.speech.reading import Piece, Prosody, Reading, Samples, TimedPhone, TimedWord
 
 _KIND = "dear-host-reading"
 _FLOAT = np.dtype("<f4")
@@ -29,6 +29,7 @@ def save_reading(path: Path, reading: Reading) -> None:
         "lengths": [len(reading.samples), len(prosody.loudness), len(prosody.pitch)],
         "words": [[w.text, w.start, w.end, w.from_, w.to] for w in reading.words],
         "phones": [[p.symbol, p.start, p.end, p.word, p.stress] for p in reading.phones],
+        **({"pieces": [[p.at, p.source] for p in reading.pieces]} if reading.pieces else {}),
     }
     with path.open("wb") as file:
         file.write(json.dumps(head).encode() + b"\n")
@@ -56,6 +57,7 @@ def load_reading(path: Path) -> Reading:
         tuple(TimedPhone(*p) for p in head["phones"]),
         Prosody(head["prosody_rate"], loudness, pitch),
         head["duration"],
+        tuple(Piece(*p) for p in head.get("pieces", ())),
     )
 
 

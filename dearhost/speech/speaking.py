@@ -8,10 +8,12 @@ from contextlib import contextmanager
 from dataclasses import replace
 
 from dearhost.assets import RecordingStore
+from dearhost.assets.shelf import Shelf
 from dearhost.errors import NothingToSay
 from dearhost.sound.files import RATE as RECORDED_RATE
 from dearhost.speech.aligning import VERSION as ALIGNING_VERSION
 from dearhost.speech.aligning import Aligner, Alignment
+from dearhost.speech.clips import CLIPS_VERSION, ClipStore
 from dearhost.speech.delivery import AS_EVER, delivered
 from dearhost.speech.directing import left_to_do, speak_directed
 from dearhost.speech.engine import DirectedEngine
@@ -37,10 +39,11 @@ _MOST_FORESEEN = 500
 class Speaker:
     """Reads lines with the voices of a registry; keeps readings under their fingerprints."""
 
-    def __init__(self, registry: VoiceRegistry, cache: FolderCache, recordings: RecordingStore) -> None:
+    def __init__(self, registry: VoiceRegistry, cache: FolderCache, recordings: RecordingStore, shelf: Shelf) -> None:
         self.registry = registry
         self.recordings = recordings
         self.aligner = Aligner(registry.references)
+        self.clips = ClipStore(shelf, self.aligner)
         self._cache = cache
         self._seconds: dict[str, float] = {}
         self._foreseen: dict[str, Reading] = {}
@@ -49,6 +52,9 @@ class Speaker:
 
     def name_of(self, text: str, voice_id: str, manner: Manner = PLAIN) -> str:
         """The fingerprint of a reading: everything that affects it."""
+        if manner.clip:
+            language, heard = self.registry.voice(voice_id).language, self.clips.stamp(manner.clip.item)
+            return fingerprint(CLIPS_VERSION, heard, manner.clip, language, text) + ".reading"
         return fingerprint(VERSION, self.registry.engine(voice_id).version, voice_id, text, manner.key) + ".reading"
 
     def known(self, text: str, voice_id: str, manner: Manner = PLAIN) -> Reading | None:
@@ -102,7 +108,7 @@ class Speaker:
         """
         engine = self.registry.engine(voice_id)
         known = self.known(text, voice_id, manner)
-        if known or manner.recording or not isinstance(engine, DirectedEngine):
+        if known or manner.is_recorded or not isinstance(engine, DirectedEngine):
             return known or self.read(text, voice_id, manner)
         name = self.name_of(text, voice_id, manner)
         if name in self._foreseen:
@@ -133,6 +139,8 @@ class Speaker:
                     self._making[name] = making, waiting - 1
 
     def _make(self, text: str, voice_id: str, manner: Manner) -> Reading:
+        if manner.clip:
+            return self.clips.read(text, self.registry.voice(voice_id).language, manner.clip)
         plan = self._planned(text, voice_id, manner)
         if manner.recording:
             placed = self.alignment(text, voice_id, manner.recording)

@@ -7,20 +7,21 @@ from dataclasses import replace
 
 from dearhost.errors import StageError
 from dearhost.hosts import Handling, hands_full
-from dearhost.production import Choices, Production, Studio, manner_in, pauses_of, voice_of
+from dearhost.production import Choices, Production, Studio, is_in_clip, manner_in, pauses_of, voice_of
 from dearhost.script import Cue, Line, Scene, display_name, spoken_lines
 from dearhost.speech import Reading, with_pauses
 from dearhost.stage.beds import NONE, BedStretch, PlacedBed, beds_of, scenes_of_bed
 from dearhost.stage.captions import Caption, make_captions, shown_words
 from dearhost.stage.direction.abilities import within_abilities
 from dearhost.stage.direction.auto_gestures import automatic
+from dearhost.stage.direction.clips import clips_shown
 from dearhost.stage.direction.cueing import bed_marks_of, cue_times, framings_of, stings_of
 from dearhost.stage.direction.moves import needed_end, needed_lead, planned
 from dearhost.stage.direction.roles import handling_in, moves_in, roles_of
 from dearhost.stage.direction.showing import Arrangement, beside_each_other, footage_of, rooms_of, shown_of
 from dearhost.stage.direction.staged_scene import HeardLine, StagedScene
 from dearhost.stage.layout.shots import Staged, turns_of
-from dearhost.stage.pacing import LEAD_IN, TAIL, place_lines
+from dearhost.stage.pacing import LEAD_IN, TAIL, place_lines, sources_of
 from dearhost.stage.painting.caption_styles import SIZES
 from dearhost.stage.timeline import HEADING, PlacedLine, SceneTimeline, Shown, Timeline
 from dearhost.storage import fingerprint
@@ -158,11 +159,11 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
     shooting = Staged(
         choices.shape, choices.framing, choices.layout, choices.furniture, roles, staged.players, staged.spots
     )
-    speaks = [(staged.host_of(line), at, at + reading.duration) for line, at, reading in staged.heard]
+    speaks = [(staged.host_of(line), at, at + reading.duration) for line, at, reading in staged.acted]
     turns = turns_of(speaks)
     shown = shown_of(staged.heard, duration, Arrangement(choices.layout, choices.framing))
     cuts = [
-        (cut.at, cut.framing, production.entry(cut.speaker).host) for cut in framings_of(staged.heard, choices.framing)
+        (cut.at, cut.framing, production.entry(cut.speaker).host) for cut in framings_of(staged.acted, choices.framing)
     ]
     return SceneTimeline(
         id=scene.id,
@@ -174,7 +175,7 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
         shots=tuple(shooting.making_room(shooting.shots(turns, cuts, choices.cutting), rooms_of(shown, speaks))),
         lines=tuple(placed),
         captions=tuple(_captions(production, choices, placed, duration)),
-        shown=tuple(beside_each_other([*_heading(staged, number, duration), *shown])),
+        shown=tuple(beside_each_other([*clips_shown(staged, duration), *_heading(staged, number, duration), *shown])),
         stings=tuple(stings_of(staged.heard)),
         footage=footage_of(staged.heard, choices, duration),
         bed_marks=tuple(bed_marks_of(staged.heard)),
@@ -214,11 +215,14 @@ def _in_time(
 ) -> tuple[StagedScene, float, list[tuple[float, str]]]:
     """The scene with its lines in time, how long it lasts, and (when, what) its hosts cannot do."""
     lines = spoken_lines(staged.scene)
-    durations, speakers = [r.duration for r in readings], [line.speaker for line in lines]
-    starts, duration = place_lines(durations, speakers, staged.choices.tail, lead)
+    durations = [reading.duration for reading in readings]
+    starts, duration = place_lines(durations, sources_of(lines), staged.choices.tail, lead)
     heard: list[HeardLine] = []
     notes: list[tuple[float, str]] = []
     for item in zip(lines, starts, readings, strict=True):
+        if is_in_clip(item[0]):
+            heard.append(item)
+            continue
         able, left_out = within_abilities(item, staged.players[staged.host_of(item[0])])
         heard.append(able)
         notes += left_out

@@ -65,6 +65,17 @@ class ShownRow:
     at: float
 
 
+@dataclass(frozen=True, slots=True)
+class ClipPart:
+    """From ``at`` seconds of the scene on, what is in a clip from ``source`` on is seen, ``zoom`` times nearer; it is
+    ``faded`` over from the part before."""
+
+    at: float
+    source: float
+    zoom: float = 1.0
+    faded: bool = False
+
+
 @dataclass(frozen=True)
 class Shown:
     """Something on the picture for a while: ``kind`` is that of the cue that asked for it, or HEADING."""
@@ -76,6 +87,8 @@ class Shown:
     """The words of its stretch."""
     rows: tuple[ShownRow, ...] = ()
     """Of a list."""
+    parts: tuple[ClipPart, ...] = ()
+    """Of a clip in which somebody speaks."""
     region: str = ""
     """Where it has room, as ``panel_box`` knows it; "" where it goes by its own settings."""
 

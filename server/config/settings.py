@@ -102,6 +102,7 @@ JOB_WORK = {
     "comments": "server.writing.work.sort_comments",
     "model-draft": "server.writing.work.write_with_model",
     "shelf": "server.shelf.work.take_in",
+    "clip": "server.shelf.work.hear_clip",
     "stems": "server.deliveries.stems.make_stems",
 }
 """What does jobs of each kind."""

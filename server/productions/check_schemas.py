@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import Literal
+
 from ninja import Schema
 
 from dearhost.production.length_ways import Way
@@ -76,6 +78,18 @@ class DirectionCueOut(Schema):
     end: int
 
 
+class TidyOut(Schema):
+    """What could be cut from a line that is said in a clip: ``text`` from ``start`` to ``end``, or the long pause at
+    ``start``."""
+
+    line: str
+    kind: Literal["hesitation", "restart", "pause"]
+    start: int
+    end: int
+    text: str
+    seconds: float
+
+
 class LengthWayOut(Schema):
     """A way to the wished length: what every voice's pace is multiplied by, and seconds of words to be cut."""
 
@@ -99,4 +113,5 @@ class CheckOut(Schema):
     advice: list[AdviceOut]
     brief: list[BriefNoteOut]
     directions: list[DirectionCueOut]
+    tidying: list[TidyOut]
     readability: ReadabilityOut | None

@@ -33,9 +33,11 @@ from dearhost.script import CueKind, Finding
 from dearhost.stage import SceneTimeline, scene_times, standing
 from dearhost.writing.advice import advise
 from dearhost.writing.brief_check import brief_notes
+from server.accounts.account import account_id
 from server.assets.ownership import key_of
 from server.productions.api import owned
 from server.productions.check_schemas import CheckOut
+from server.productions.clip_words import tidying_in
 from server.productions.document_schemas import DocumentSchema
 from server.productions.documents import usable_production
 from server.productions.painters import PREVIEW_RATE, scene_timeline
@@ -64,6 +66,7 @@ def check(request: HttpRequest, document: DocumentSchema) -> dict[str, Any]:
         "findings": [_finding(f.to_json()) for f in (*findings(production.script), *_cast_findings(production))],
         "advice": report.advice,
         "brief": brief_notes(production.brief),
+        "tidying": tidying_in(account_id(request), production),
         "directions": [asdict(found) for found in direction_cues(production.script)],
         "readability": report.readability,
     }

@@ -8,18 +8,20 @@ from pathlib import Path
 from typing import Annotated, Literal
 from uuid import UUID
 
-from django.http import HttpRequest
+from django.http import Http404, HttpRequest
 from django.shortcuts import get_object_or_404
 from ninja import Field, File, Router, Schema, Status, UploadedFile
 from pydantic import AfterValidator
 
-from dearhost.assets.shelf import ShelfItem
+from dearhost.assets.shelf import CLIP, ShelfItem, kind_of
 from dearhost.assets.shelf.licences import LICENCES, rights_problem
 from dearhost.errors import HostError
-from dearhost.production.uses import SHELF
+from dearhost.production.uses import SHELF, Use
+from dearhost.speech.clips import lines_of
 from dearhost.storage import write_whole
 from server.accounts.account import account_id
 from server.assets.models import Belonging
+from server.assets.ownership import may_use
 from server.jobs.actions.start import start_job
 from server.jobs.api import JobOut
 from server.jobs.models import Job
@@ -108,6 +110,28 @@ class ReplacedOut(Schema):
     """In how many productions another thing stands in now."""
 
     productions: int
+
+
+class ClipLineOut(Schema):
+    """A line that is said from ``begins`` seconds into a clip on."""
+
+    text: str
+    begins: float
+
+
+class ClipWordsOut(Schema):
+    """What is said in a clip; nothing where it has not been ``heard`` yet."""
+
+    heard: bool
+    language: str
+    lines: list[ClipLineOut]
+
+
+class HearIn(Schema):
+    """How a clip is heard: by itself where it is English, else along the ``text`` of what is said."""
+
+    language: str = Field("en", max_length=20, pattern=r"^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$")
+    text: str = Field("", max_length=60_000)
 
 
 class CreditsOut(Schema):
@@ -208,6 +232,32 @@ def back(request: HttpRequest, item: str) -> ShelfOut:
     entry = get_object_or_404(ShelfEntry.with_deleted, item=item, owner_id=account_id(request))
     bring_back(entry)
     return _all_out(entry.owner_id, [entry])[0]
+
+
+def _clip(request: HttpRequest, item: str) -> str:
+    """A clip that the account may use. Raises Http404."""
+    if kind_of(item) != CLIP or not may_use(account_id(request), Use(SHELF, item)):
+        raise Http404
+    return item
+
+
+@router.get("/{item}/words", response=ClipWordsOut, operation_id="clipWords")
+def clip_words(request: HttpRequest, item: str) -> ClipWordsOut:
+    """What is said in a clip, as the lines of a scene."""
+    heard = studio().speaker.clips.known(_clip(request, item))
+    if heard is None:
+        return ClipWordsOut(heard=False, language="", lines=[])
+    lines = [ClipLineOut(text=line.text, begins=line.begins) for line in lines_of(heard)]
+    return ClipWordsOut(heard=True, language=heard.language, lines=lines)
+
+
+@router.post("/{item}/words", response={201: JobOut}, operation_id="hearClip")
+def hear(request: HttpRequest, item: str, data: HearIn) -> Status[Job]:
+    """Hear what is said in a clip: a job listens."""
+    if studio().shelf.file(_clip(request, item), "sound") is None:
+        raise HostError("This clip has no sound: nobody can be heard in it. Choose another.")
+    order = {"item": item, "language": data.language, "text": data.text}
+    return Status(201, start_job(account_id(request), "clip", order))
 
 
 @router.post("/{item}/replace/{other}", response=ReplacedOut, operation_id="replaceOnShelf")

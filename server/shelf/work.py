@@ -33,6 +33,22 @@ def forget_uploads() -> None:
             path.unlink(missing_ok=True)
 
 
+def hear_clip(job: Job, report: Reporter) -> dict[str, Any]:
+    """Hear what is said in a clip."""
+    began = time.monotonic()
+
+    def progress(part: float) -> None:
+        spent = time.monotonic() - began
+        report(part, spent / part * (1 - part) if part > 0.05 else None, "listening")
+
+    report(0.02, None, "listening")
+    order = job.order
+    heard = studio().speaker.clips.hear(
+        order["item"], language=order["language"], text=order["text"], progress=progress
+    )
+    return {"item": order["item"], "words": len(heard.words)}
+
+
 def take_in(job: Job, report: Reporter) -> dict[str, Any]:
     """Take a file in that was sent; whatever comes of it, the file itself is not kept."""
     path = upload_path(job.order["upload"])

@@ -11,7 +11,7 @@ import pytest
 from dearhost.lips import viseme_parts
 from dearhost.production import Studio, open_script
 from dearhost.speech import Speaker
-from dearhost.stage.pacing import place_lines
+from dearhost.stage.pacing import place_lines, sources_of
 from tests.conftest import ROOT
 
 WORDS = (Path(__file__).parent / "common_words.txt").read_text().split()
@@ -82,7 +82,7 @@ def test_376_words_run_two_minutes_47_at_the_voices_normal_pace(studio: Studio) 
         readings = [speaker.read(line.text, voice) for line in scene.lines]
         words += sum(len(r.words) for r in readings)
         if readings:
-            seconds += place_lines([r.duration for r in readings], [line.speaker for line in scene.lines])[1]
+            seconds += place_lines([r.duration for r in readings], sources_of(scene.lines))[1]
     print(f"{words} words in {seconds:.1f} s: 376 would run {seconds * 376 / words:.0f} s")
     assert words > 340
     assert seconds * 376 / words == pytest.approx(167, rel=0.12)

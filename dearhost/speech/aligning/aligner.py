@@ -15,7 +15,7 @@ from dearhost.sound.tidying import denoised
 from dearhost.speech.aligning.arpabet import stresses, to_ipa
 from dearhost.speech.aligning.breaths import breaths
 from dearhost.speech.aligning.ear import Ear
-from dearhost.speech.aligning.english_model import EnglishModel, Heard, PlacedWord
+from dearhost.speech.aligning.english_model import HESITATION, EnglishModel, Heard, PlacedWord
 from dearhost.speech.aligning.onsets import at_onsets
 from dearhost.speech.aligning.timing import SHORTEST, Alignment, WordTime, ordered
 from dearhost.speech.aligning.warping import speech_bounds, warped
@@ -93,6 +93,34 @@ class Aligner:
             word for group in breaths(self._ear.words(samples, rate)) for word in self._placed(samples, rate, group)
         ]
 
+    def as_spoken(
+        self, samples: Samples, rate: int, words: Sequence[str], *, doubted: bool = False
+    ) -> list[tuple[int, float, float]] | None:
+        """Written English ``words`` as they are said in mono ``samples``, with hesitations and words said twice: the
+        index of each, or HESITATION, and its seconds; None where they are not found. ``doubted``: they may be nothing
+        but a hesitation."""
+        spoken = [(part, index) for index, word in enumerate(words) for part in _spoken_parts(word)]
+        try:
+            heard = self._model().as_spoken(samples, rate, [part for part, _ in spoken], doubted=doubted)
+        except (RuntimeError, ValueError):  # the search gave up, or a word it cannot take
+            return None
+        if heard is None:
+            return None
+        if all(part == HESITATION for part, _, _ in heard):
+            return list(heard) if doubted or not words else None
+        if {index for _, index in spoken} != set(range(len(words))):
+            return None
+        found: list[tuple[int, float, float]] = []
+        parts = -1
+        for part, start, end in heard:
+            index = HESITATION if part == HESITATION else spoken[part][1]
+            if found and index >= 0 and found[-1][0] == index and part != parts:
+                found[-1] = index, found[-1][1], end  # another part of the same written word
+            else:
+                found.append((index, start, end))
+            parts = part
+        return found
+
     def _placed(self, samples: Samples, rate: int, group: Sequence[PlacedWord]) -> list[PlacedWord]:
         """The words of one breath where they begin and end; as they were heard where that is not found."""
         begin = max(0.0, group[0].start - _AROUND)
@@ -149,6 +177,12 @@ class Aligner:
         sure = float(np.clip((_FAR - cost) / (_FAR - _CLOSE), 0.0, 1.0))
         words = tuple(WordTime(w.start, w.end, sure) for w in reading.words)
         return _tidied(Alignment(words, reading.phones, "reference"), len(samples) / rate)
+
+
+def _spoken_parts(word: str) -> list[str]:
+    """What is said for one written word, in the letters of the model's dictionary."""
+    plan = plan_words(word, "en-US")
+    return [part for s in plan.sentences for spoken in s.words for part in _plain(spoken.text)]
 
 
 def _plain(word: str) -> list[str]:

@@ -30,6 +30,14 @@ _LOOSE = (1e-48, 7e-29, 1e-48)
 _SKIP, _OTHER = 1e-6, 1e-6
 """Probabilities of leaving a word out, and of each phone that is in no word of the text. By trial on three voices
 and 366 words: 3 words of 366 missed that were said, 30 of 30 found that were not; with 1e-3 and 1e-4 it missed 10."""
+_HESITATING, _AGAIN = 0.3, 0.3
+"""Probabilities, against 1 of a word, of a hesitation at a place, and of a short word twice."""
+_HESITATIONS = {"um_": "AH M", "um_(2)": "AH M M", "uh_": "AH", "uh_(2)": "ER", "uh_(3)": "AA"}
+_HESITATED = ("um_", "uh_")
+_SAID_TWICE = 4
+"""Letters of words that are said twice as one hesitates."""
+HESITATION = -1
+"""In place of the index of a word."""
 _PART = 1000
 """Words about; a longer text makes too large a grammar of what may be left out, and is heard in parts."""
 
@@ -140,6 +148,39 @@ class EnglishModel:
             said = [(word.text, word.start, word.end) for word in _words_of(decoder) if not _is_filler(word.text)]
         return _in_order(words, said)
 
+    def as_spoken(
+        self, samples: Samples, rate: int, words: Sequence[str], *, doubted: bool = False
+    ) -> list[tuple[int, float, float]] | None:
+        """The ``words``, all of them said, with hesitations between them and short words said twice: the index of each,
+        or HESITATION, and its seconds; None when the search finds no way through. ``doubted``: they may be nothing but
+        a hesitation."""
+        with self._decoder(_BEAMS[0], "spoken") as decoder:
+            self._add(decoder, words)
+            for word, phones in _HESITATIONS.items():
+                if decoder.lookup_word(word) is None:
+                    decoder.add_word(word, phones, True)
+            arcs: list[tuple[object, ...]] = []
+            states = len(words)
+            for index, word in enumerate(words):
+                arcs.append((index, index + 1, 1.0, word))
+                if len(word) <= _SAID_TWICE:
+                    states += 1
+                    arcs += [(index, states, _AGAIN, word), (states, index + 1, 1.0, word)]
+                    arcs += [(states, states, _HESITATING, hesitation) for hesitation in _HESITATED]
+            for index in range(len(words) + 1):
+                arcs += [(index, index, _HESITATING, word) for word in _HESITATED]
+            if doubted:
+                arcs += [(0, len(words), 1.0, word) for word in _HESITATED]
+            decoder.add_fsg("spoken", decoder.create_fsg("spoken", 0, len(words), arcs))
+            decoder.activate_search("spoken")
+            _run(decoder, _pcm(samples, rate))
+            if decoder.hyp() is None:
+                return None
+            said = [word for word in _words_of(decoder) if not _is_filler(word.text)]
+        if doubted and all(word.text in _HESITATED for word in said):
+            return [(HESITATION, word.start, word.end) for word in said]
+        return _indexed(words, said)
+
     @contextmanager
     def _decoder(self, beams: tuple[float, float, float], purpose: str = "") -> Iterator[Any]:
         """The decoder for a purpose; thrown away when it raises, as it cannot be trusted then."""
@@ -227,6 +268,30 @@ def _placed(entry: Any) -> PlacedWord:
 
 def _seconds(frame: int) -> float:
     return frame / _FRAMES + _CENTRE if frame else 0.0
+
+
+def _indexed(words: Sequence[str], said: Sequence[PlacedWord]) -> list[tuple[int, float, float]] | None:
+    """Which index each word that was said has; where one is said more often than it is written, the first ones have
+    the index of the one that stays. None where not all were said."""
+    spoken = [word.text for word in said if word.text not in _HESITATED]
+    indices: list[int] = []
+    at = 0
+    while len(indices) < len(spoken):
+        if at >= len(words) or spoken[len(indices)] != words[at]:
+            return None
+        again = _run_of(spoken, len(indices)) - _run_of(words, at)
+        indices += [at] * max(0, again)
+        indices.append(at)
+        at += 1
+    if at != len(words):
+        return None
+    each = iter(indices)
+    return [(HESITATION if word.text in _HESITATED else next(each), word.start, word.end) for word in said]
+
+
+def _run_of(words: Sequence[str], first: int) -> int:
+    """How often the word at ``first`` is said in a row from there on."""
+    return next((n for n, word in enumerate(words[first:]) if word != words[first]), len(words) - first)
 
 
 def _in_order(words: Sequence[str], said: Sequence[tuple[str, float, float]]) -> Heard:

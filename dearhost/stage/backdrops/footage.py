@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
 from typing import Any
 
 import av
@@ -29,15 +30,58 @@ def lines_seen(placing: Placing, picture: Picture) -> float:
     return 0.0 if placing.blur >= _BLURS_AWAY else min(picture.width, picture.height) * placing.zoom
 
 
+class LaidFootage:
+    """A sheet that frames of a clip are laid onto, as they are placed."""
+
+    def __init__(self, placing: Placing, picture: Picture) -> None:
+        self._placing, self._picture = placing, picture
+        self.sheet = Sheet(picture)
+
+    def lay(self, frame: Any, zoom: float = 1.0) -> None:
+        """Put a frame onto the sheet, filling it, or whole over itself; ``zoom`` times nearer than it is placed."""
+        placing, picture = replace(self._placing, zoom=self._placing.zoom * zoom), self._picture
+        if placing.fit != "whole":
+            self._fill(frame, placing, placing.blur * picture.unit, placing.dim)
+            return
+        self._fill(frame, placing, *behind_whole(placing, picture))
+        left, top, wide, high = (round(side) for side in whole_place((frame.width, frame.height), picture))
+        pixels = _bgra(frame, wide, high).view(np.uint32)[..., 0]
+        part = np.empty((high, wide), np.uint32)
+        self._tone(pixels, part, placing.dim)
+        self.sheet.words[top : top + high, left : left + wide] = part
+
+    def mix_in(self, frame: Any, part: float, zoom: float = 1.0) -> None:
+        """Lay another frame over what is there, which shows through but for ``part``, 0 to 1."""
+        weight = round(part * 256)
+        before = self.sheet.pixels.astype(np.uint16)
+        self.lay(frame, zoom)
+        mixed = (before * (256 - weight) + self.sheet.pixels.astype(np.uint16) * weight) >> 8
+        self.sheet.pixels[...] = mixed.astype(np.uint8)
+
+    def _fill(self, frame: Any, placing: Placing, blur: float, dim: float) -> None:
+        picture = self._picture
+        left, top, wide, _ = seen_part(placing, (frame.width, frame.height), picture)
+        scale = picture.width / wide
+        width, height = max(picture.width, round(frame.width * scale)), max(picture.height, round(frame.height * scale))
+        pixels = _blurred(frame, width, height, blur) if blur > _SHARP else _bgra(frame, width, height)
+        x = min(max(0, round(left * scale)), width - picture.width)
+        y = min(max(0, round(top * scale)), height - picture.height)
+        self._tone(pixels.view(np.uint32)[y : y + picture.height, x : x + picture.width, 0], self.sheet.words, dim)
+
+    def _tone(self, pixels: NDArray[np.uint32], target: Words, dim: float) -> None:
+        paper = self._placing.tone == "paper"
+        seen = pixels[:, ::-1] if self._placing.mirrored else pixels
+        tone_words(seen, target, whole_tone(paper, round(dim, 3)), grain_tile() if paper else no_grain())
+
+
 class FootageBackdrop:
     """A clip, frame by frame. One belongs to one painter."""
 
     def __init__(
         self, footage: Footage, loop: Loop | None, placing: Placing, picture: Picture, rate: FrameRate
     ) -> None:
-        self._footage, self._loop, self._placing = footage, loop, placing
-        self._picture, self._rate = picture, rate
-        self._sheet = Sheet(picture)
+        self._footage, self._loop, self._placing, self._rate = footage, loop, placing, rate
+        self._laid = LaidFootage(placing, picture)
         self._shown: tuple[int, int, int] = (-1, -1, 0)
         self._all = Area((0, 0, picture.width, picture.height), picture.height).fill(
             (0, 0, picture.width, picture.height)
@@ -45,50 +89,20 @@ class FootageBackdrop:
 
     def frame(self, number: int) -> tuple[Words, Area | None]:
         """The picture of the clip that is seen at a frame of the scene."""
+        sheet = self._laid.sheet
         first, second, weight = self._pictures_at(self._rate.start_of(number))
         if (first, second, weight) == self._shown:
-            return self._sheet.words, None
-        self._lay(self._footage.frame(first))
+            return sheet.words, None
+        self._laid.lay(self._footage.frame(first))
         if weight:
-            before = self._sheet.pixels.astype(np.uint16)
-            self._lay(self._footage.frame(second))
-            mixed = (before * (256 - weight) + self._sheet.pixels.astype(np.uint16) * weight) >> 8
-            self._sheet.pixels[...] = mixed.astype(np.uint8)
+            self._laid.mix_in(self._footage.frame(second), weight / 256)
         self._shown = first, second, weight
-        return self._sheet.words, self._all
+        return sheet.words, self._all
 
     def _pictures_at(self, moment: float) -> tuple[int, int, int]:
         """The picture at a moment, the one it goes over into, and how far it has gone, of 256."""
         first, second, part = played_at(moment, self._placing, self._loop, self._footage.seconds)
         return self._footage.number_at(first), self._footage.number_at(second), round(part * 256)
-
-    def _lay(self, frame: Any) -> None:
-        """Put a frame onto the sheet, as it is placed: filling it, or whole over itself."""
-        placing, picture = self._placing, self._picture
-        if placing.fit != "whole":
-            self._fill(frame, placing.blur * picture.unit, placing.dim)
-            return
-        self._fill(frame, *behind_whole(placing, picture))
-        left, top, wide, high = (round(side) for side in whole_place((frame.width, frame.height), picture))
-        pixels = _bgra(frame, wide, high).view(np.uint32)[..., 0]
-        part = np.empty((high, wide), np.uint32)
-        self._tone(pixels, part, placing.dim)
-        self._sheet.words[top : top + high, left : left + wide] = part
-
-    def _fill(self, frame: Any, blur: float, dim: float) -> None:
-        placing, picture = self._placing, self._picture
-        left, top, wide, _ = seen_part(placing, (frame.width, frame.height), picture)
-        scale = picture.width / wide
-        width, height = max(picture.width, round(frame.width * scale)), max(picture.height, round(frame.height * scale))
-        pixels = _blurred(frame, width, height, blur) if blur > _SHARP else _bgra(frame, width, height)
-        x = min(max(0, round(left * scale)), width - picture.width)
-        y = min(max(0, round(top * scale)), height - picture.height)
-        self._tone(pixels.view(np.uint32)[y : y + picture.height, x : x + picture.width, 0], self._sheet.words, dim)
-
-    def _tone(self, pixels: NDArray[np.uint32], target: Words, dim: float) -> None:
-        paper = self._placing.tone == "paper"
-        seen = pixels[:, ::-1] if self._placing.mirrored else pixels
-        tone_words(seen, target, whole_tone(paper, round(dim, 3)), grain_tile() if paper else no_grain())
 
 
 def _blurred(frame: Any, width: int, height: int, blur: float) -> NDArray[np.uint8]:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 
 from dearhost.hosts import Behaviour, Handling, Listened, MoveCue, PlacedReading, Role, Sight, resolved
-from dearhost.production import playable
+from dearhost.production import is_in_clip, playable
 from dearhost.script import Line
 from dearhost.stage.direction.auto_gestures import directed
 from dearhost.stage.direction.cueing import expressions_of, framings_of, gestures_of, looks_of, props_of
@@ -23,7 +23,7 @@ _HAND_AND_SHOULDER, _ARM_UNITS = 110.0, 186.0
 def moves_in(staged: StagedScene) -> dict[str, tuple[MoveCue, ...]]:
     """Where each host goes."""
     usual = staged.choices.framing
-    framings = dict.fromkeys([usual, *(cut.framing for cut in framings_of(staged.heard, usual))])
+    framings = dict.fromkeys([usual, *(cut.framing for cut in framings_of(staged.acted, usual))])
     framed = [
         places_of(staged.shape, framing, staged.players, staged.spots, staged.choices.furniture) for framing in framings
     ]
@@ -36,7 +36,7 @@ def handling_in(staged: StagedScene) -> tuple[dict[str, tuple[Handling, ...]], l
     places = places_of(staged.shape, choices.framing, staged.players, staged.spots, choices.furniture)
     beside = neighbours(staged.shape, places, staged.players)
     return resolved(
-        [cue for item in staged.heard for cue in props_of(*item, staged.host_of(item[0]))],
+        [cue for item in staged.acted for cue in props_of(*item, staged.host_of(item[0]))],
         {host: (neighbour.host, neighbour.side) for host, neighbour in beside.items()},
         desk=choices.furniture != "none",
     )
@@ -70,7 +70,10 @@ def roles_of(
     """A role for every host of the scene; ``lines`` carry what hosts do by themselves."""
     production, shape, choices = staged.production, staged.shape, staged.choices
     by_host: dict[str, list[PlacedLine]] = {host: [] for host in staged.players}
+    said_in_clips = {line.id for line, _, _ in staged.heard if is_in_clip(line)}
     for line in lines:
+        if line.id in said_in_clips:
+            continue
         by_host[production.entry(line.speaker).host].append(line)
     written = {line.id: line for line, _, _ in staged.heard}
     several = len(by_host) > 1

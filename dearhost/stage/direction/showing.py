@@ -9,7 +9,7 @@ from dataclasses import dataclass, replace
 from dearhost.assets.shelf import CLIP, kind_of
 from dearhost.hosts import things_for
 from dearhost.languages import LANGUAGES
-from dearhost.production import CUE_KINDS, Choices, playable
+from dearhost.production import CUE_KINDS, Choices, is_in_clip, playable
 from dearhost.production.cue_kinds import BESIDE
 from dearhost.script import Cue, Line, display_name, word_index, word_indices
 from dearhost.speech import Reading
@@ -66,13 +66,15 @@ def shown_of(lines: Iterable[tuple[Line, float, Reading]], duration: float, arra
             latest[group] = len(shown)
             span = Span(at, min(duration, end))
             parameters = {name: value for name, value in cue.parameters.items() if name not in _UNSEEN}
+            if cue.kind == "lower-third" and is_in_clip(line):
+                span = Span(at, min(span.end, start + reading.duration))  # it names who is seen
             if cue.kind == "lower-third" and not cue.text("name").strip():
                 parameters["name"] = display_name(line.speaker)
             said = words_said(line, cue)
             rows = _rows(line, cue, start, reading, said, span) if cue.kind == "list" else ()
             centred = cue.kind == "title" and cue.text("where") == "centre"
             region = "centre" if centred else arrangement.region(cue.text("place"))
-            shown.append(Shown(cue.kind, span, parameters, said, rows, region))
+            shown.append(Shown(cue.kind, span, parameters, said, rows, region=region))
     return shown
 
 

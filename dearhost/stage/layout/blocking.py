@@ -46,6 +46,8 @@ def places_of(
 
     Behind ``furniture`` everybody's forearms lie on its top, whatever their size.
     """
+    if not players:
+        return {}
     fixed = framing in BUBBLES or (framing == "close-up" and len(players) == 1)
     places = {
         host: _on(None if fixed else spots.get(host), framing, shape, place)

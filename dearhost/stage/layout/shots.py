@@ -101,7 +101,7 @@ class Staged:
         return made
 
     def _furniture(self, framing: str, places: Mapping[str, Place]) -> PlacedFurniture | None:
-        if self.furniture == "none":
+        if self.furniture == "none" or not places:
             return None
         host, (_, y, head) = next(iter(places.items()))
         top = y + elbow(self.players[host]) * head

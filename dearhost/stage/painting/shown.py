@@ -9,6 +9,7 @@ from typing import Any, Protocol
 from dearhost.assets.shelf import Shelf
 from dearhost.drawing.fonts import Fonts
 from dearhost.stage.layout.shapes import Picture
+from dearhost.stage.painting.clip_lines import ClipDrawing
 from dearhost.stage.painting.cutaways import CutawayDrawing
 from dearhost.stage.painting.layer import Layer, pixel_box
 from dearhost.stage.painting.panels import (
@@ -69,7 +70,12 @@ def _own(shown: Shown, picture: Picture, supplies: Supplies) -> ShownDrawing:
     return OwnPanel(shown, picture, supplies.fonts, supplies.shelf)
 
 
+def _clip(shown: Shown, picture: Picture, supplies: Supplies) -> ShownDrawing:
+    return ClipDrawing(shown, picture, supplies.shelf)
+
+
 SHOWN: Mapping[str, ShownKind] = {
+    "clip": ShownKind("clip", _clip),
     "picture": ShownKind("cutaway", _picture),
     "own": ShownKind("cutaway", _own),
     "list": ShownKind("cutaway", _lettered(ListPanel)),

@@ -10,6 +10,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from dearhost.assets import RecordingStore
+from dearhost.assets.shelf import Shelf
 from dearhost.errors import UnknownVoice
 from dearhost.speech import Speaker, VoiceRegistry, plan_words
 from dearhost.speech.describing import LIMITS, Description, describe
@@ -17,6 +18,7 @@ from dearhost.speech.engines.fake import FakeEngine
 from dearhost.speech.engines.service import QuotaSpent, ServiceEngine, SimulatedService
 from dearhost.speech.made_voices import MadeVoice
 from dearhost.storage import FolderCache
+from tests.conftest import speaker_at
 
 LANGUAGES = {"spanish": "formant-es"}
 LINE = "Twice a day, the whole harbour empties."
@@ -62,7 +64,7 @@ def test_any_words_give_a_voice_within_limits(text: str) -> None:
 
 def test_a_made_voice_speaks_as_its_recipe_says_also_after_it_was_tuned(tmp_path: Path) -> None:
     registry, other = VoiceRegistry(tmp_path), VoiceRegistry(tmp_path)
-    speaker = Speaker(other, FolderCache(tmp_path / "cache", 10**8), RecordingStore(tmp_path / "recordings"))
+    speaker = speaker_at(other, tmp_path)
     found = described("a young woman")
     made = registry.made.keep(MadeVoice("made-00000000000a", "Lys", "a young woman", "joe", found.shape, found.age))
     listed = other.voice(made.id)
@@ -106,7 +108,7 @@ def test_a_line_read_by_the_service_once_is_not_counted_again(tmp_path: Path) ->
     spent = []
     for _ in range(2):
         registry = VoiceRegistry(tmp_path)
-        Speaker(registry, cache, recordings).read("Mind the mud.", "service-leopold")
+        Speaker(registry, cache, recordings, Shelf(tmp_path / "shelf")).read("Mind the mud.", "service-leopold")
         quota = registry.quota("service-leopold")
         assert quota is not None
         spent.append(quota.used)

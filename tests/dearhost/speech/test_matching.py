@@ -10,9 +10,8 @@ from pathlib import Path
 import numpy as np
 import pytest
 
-from dearhost.assets import RecordingStore
 from dearhost.errors import ConsentError, SpeechError, UnfitSample
-from dearhost.speech import Speaker, VoiceRegistry, plan_words
+from dearhost.speech import VoiceRegistry, plan_words
 from dearhost.speech.aligning import Aligner
 from dearhost.speech.aligning.english_model import PlacedWord
 from dearhost.speech.engines.formant import FormantEngine
@@ -32,7 +31,7 @@ from dearhost.speech.matching.sample import pieces_of
 from dearhost.speech.matching.spectra import said_in, spectra_of
 from dearhost.speech.matching.voice_file import save_voice
 from dearhost.speech.saying import speak_plan
-from dearhost.storage import FolderCache
+from tests.conftest import speaker_at
 
 CONSENT = Consent(
     "Ines Calder", "2026-01-05", "lessons of the museum", "I am Ines Calder. The museum may make a voice from this.",
@@ -71,7 +70,7 @@ def test_a_match_comes_closer_on_sentences_it_was_not_fitted_to(matched: Matched
 def test_it_speaks_as_any_voice_and_is_the_same_after_its_file(matched: MatchedVoice, tmp_path: Path) -> None:
     registry = VoiceRegistry(tmp_path / "voices")
     registry.matched.keep(matched)
-    speaker = Speaker(registry, FolderCache(tmp_path / "cache", 10**8), RecordingStore(tmp_path / "recordings"))
+    speaker = speaker_at(registry, tmp_path)
     text = "The harbour is quiet tonight."
     reading = speaker.read(text, matched.id)
     assert [w.text for w in reading.words] == ["The", "harbour", "is", "quiet", "tonight"]
@@ -152,7 +151,7 @@ def test_a_voice_file_of_the_first_version_still_speaks(matched: MatchedVoice, t
 def test_consent_withdrawn_silences_the_voice_everywhere_at_once(matched: MatchedVoice, tmp_path: Path) -> None:
     registry = VoiceRegistry(tmp_path / "voices")
     registry.matched.keep(matched)
-    speaker = Speaker(registry, FolderCache(tmp_path / "cache", 10**8), RecordingStore(tmp_path / "recordings"))
+    speaker = speaker_at(registry, tmp_path)
     speaker.read("Good morning.", matched.id)
     VoiceRegistry(tmp_path / "voices").matched.withdraw(matched.id, date.today(), remove=False)  # another process
     for text in ("Good morning.", "Good evening."):  # one of them is in the cache

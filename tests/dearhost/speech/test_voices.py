@@ -15,6 +15,7 @@ import numpy as np
 import pytest
 
 from dearhost.assets import RecordingStore
+from dearhost.assets.shelf import Shelf
 from dearhost.errors import SpeechError, UnknownVoice, UnspeakableText, VoiceUnavailable
 from dearhost.production import Studio
 from dearhost.speech import Manner, Reading, Speaker, VoiceRegistry, plan_words
@@ -24,6 +25,7 @@ from dearhost.speech.engines.remembering import RememberingEngine
 from dearhost.speech.saying import speak_plan
 from dearhost.speech.voices import DERIVED_VOICES
 from dearhost.storage import FolderCache
+from tests.conftest import speaker_at
 
 LINE = "Twice a day, the whole harbour empties, and the boats sit down in the mud."
 
@@ -69,7 +71,7 @@ def test_the_same_line_is_the_same_sound_whatever_was_said_before(tmp_path: Path
     for warm_up in ("", "Something else entirely."):
         registry = VoiceRegistry(tmp_path / "voices")
         cache = FolderCache(tmp_path / f"cache{len(warm_up)}", 10**8)
-        speaker = Speaker(registry, cache, RecordingStore(tmp_path / "recordings"))
+        speaker = Speaker(registry, cache, RecordingStore(tmp_path / "recordings"), Shelf(tmp_path / "shelf"))
         if warm_up:
             speaker.read(warm_up, "joe")
         readings.append(speaker.read(LINE, "joe"))
@@ -175,7 +177,7 @@ def test_a_model_that_is_no_voice_is_named_and_leaves_the_others_alone(tmp_path:
     (tmp_path / "Holiday.onnx").write_bytes(b"a picture, really")
     (tmp_path / "Holiday.onnx.json").write_text("{}")
     registry = VoiceRegistry(tmp_path)
-    speaker = Speaker(registry, FolderCache(tmp_path / "cache", 10**8), RecordingStore(tmp_path / "recordings"))
+    speaker = speaker_at(registry, tmp_path)
     with pytest.raises(VoiceUnavailable, match=r"'Holiday.onnx' is no voice"):
         speaker.read("Hello.", "own-holiday")
     assert speaker.read("Hello.", "formant-en-us").words
@@ -199,7 +201,7 @@ def test_a_foreign_model_is_tried_in_a_process_of_its_own_and_only_once(
 
     def spoken() -> list[str]:
         registry = VoiceRegistry(tmp_path)
-        speaker = Speaker(registry, FolderCache(tmp_path / "cache", 10**8), RecordingStore(tmp_path / "recordings"))
+        speaker = speaker_at(registry, tmp_path)
         return [word.text for word in speaker.read("Hello there.", "own-gale").words]
 
     config["phoneme_id_map"] = {"^": [1], "$": [2], "_": [0], "a": [10**9]}  # a sound its model does not have

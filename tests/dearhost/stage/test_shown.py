@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from dearhost.drawing.fonts import Fonts
-from dearhost.production import CUE_KINDS, Studio, read_script
+from dearhost.production import CLIP_LINE, CUE_KINDS, Studio, read_script
 from dearhost.stage import Picture, SceneTimeline, compile_timeline
 from dearhost.stage.painting.layers import SceneLayers
 from dearhost.stage.painting.shown import SHOWN, ShownLayers, Supplies
@@ -26,7 +26,7 @@ def seen(studio: Studio, scene: SceneTimeline, moment: float) -> list[str]:
 
 
 def test_every_kind_that_is_shown_has_its_drawing_and_no_other() -> None:
-    assert set(SHOWN) == {kind.name for kind in CUE_KINDS if kind.shown} | {HEADING}
+    assert set(SHOWN) == {kind.name for kind in CUE_KINDS if kind.shown} | {HEADING, CLIP_LINE}
     for kind in CUE_KINDS:  # how long it stays, or where it ends
         assert not kind.shown or kind.parameter("seconds") is not None, kind.name
 

@@ -1901,6 +1901,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shelf/{item}/words": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Clip Words
+         * @description What is said in a clip, as the lines of a scene.
+         */
+        get: operations["clipWords"];
+        put?: never;
+        /**
+         * Hear
+         * @description Hear what is said in a clip: a job listens.
+         */
+        post: operations["hearClip"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shelf/{item}/replace/{other}": {
         parameters: {
             query?: never;
@@ -3396,6 +3420,8 @@ export interface components {
             brief: components["schemas"]["BriefNoteOut"][];
             /** Directions */
             directions: components["schemas"]["DirectionCueOut"][];
+            /** Tidying */
+            tidying: components["schemas"]["TidyOut"][];
             readability: components["schemas"]["ReadabilityOut"] | null;
         };
         /**
@@ -3490,6 +3516,28 @@ export interface components {
             seconds: number;
             /** Estimated */
             estimated: boolean;
+        };
+        /**
+         * TidyOut
+         * @description What could be cut from a line that is said in a clip: ``text`` from ``start`` to ``end``, or the long pause at
+         *     ``start``.
+         */
+        TidyOut: {
+            /** Line */
+            line: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "hesitation" | "restart" | "pause";
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** Text */
+            text: string;
+            /** Seconds */
+            seconds: number;
         };
         /**
          * Way
@@ -4833,6 +4881,44 @@ export interface components {
             author?: string | null;
             /** Shared */
             shared?: boolean | null;
+        };
+        /**
+         * ClipLineOut
+         * @description A line that is said from ``begins`` seconds into a clip on.
+         */
+        ClipLineOut: {
+            /** Text */
+            text: string;
+            /** Begins */
+            begins: number;
+        };
+        /**
+         * ClipWordsOut
+         * @description What is said in a clip; nothing where it has not been ``heard`` yet.
+         */
+        ClipWordsOut: {
+            /** Heard */
+            heard: boolean;
+            /** Language */
+            language: string;
+            /** Lines */
+            lines: components["schemas"]["ClipLineOut"][];
+        };
+        /**
+         * HearIn
+         * @description How a clip is heard: by itself where it is English, else along the ``text`` of what is said.
+         */
+        HearIn: {
+            /**
+             * Language
+             * @default en
+             */
+            language: string;
+            /**
+             * Text
+             * @default
+             */
+            text: string;
         };
         /**
          * ReplacedOut
@@ -7512,6 +7598,54 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ShelfOut"];
+                };
+            };
+        };
+    };
+    clipWords: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                item: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClipWordsOut"];
+                };
+            };
+        };
+    };
+    hearClip: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                item: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HearIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
                 };
             };
         };
