@@ -45,9 +45,11 @@ def write_clip(
     tagged: bool = False,
     colour_range: Any = ColorRange.MPEG,
     rotation: int = 0,
-    sound: bool = False,
+    sound: bool | np.ndarray = False,
 ) -> Path:
-    """Frames (height, width, 3), RGB, as a clip; frame n begins at ``moments[n]`` steps of the rate."""
+    """Frames (height, width, 3), RGB, as a clip; frame n begins at ``moments[n]`` steps of the rate. ``sound``: mono
+    samples at 48 kHz, or a tone.
+    """
     with av.open(str(path), "w") as container:
         stream: Any = container.add_stream(codec, rate=Fraction(rate))
         stream.width, stream.height, stream.pix_fmt = *size, pixels
@@ -61,7 +63,7 @@ def write_clip(
             context.colorspace = 1 if matrix == Colorspace.ITU709 else 6  # ITU-T H.273
         if rotation:
             stream.metadata["rotate"] = str(rotation)
-        heard = container.add_stream("aac", rate=48000) if sound else None
+        heard = container.add_stream("aac", rate=48000) if sound is not False else None
         count = 0
         for count, frame in enumerate(frames, 1):
             drawn = av.VideoFrame.from_ndarray(np.ascontiguousarray(frame), format="rgb24")
@@ -74,16 +76,17 @@ def write_clip(
             container.mux(stream.encode(drawn))
         container.mux(stream.encode())
         if heard is not None:
-            _add_tone(container, heard, count / float(Fraction(rate)))
+            tone = 0.3 * np.sin(2 * np.pi * 440 * np.arange(round(48000 * count / float(Fraction(rate)))) / 48000)
+            _add_sound(container, heard, sound if isinstance(sound, np.ndarray) else tone)
     if rotation:
         _turn(path, rotation)
     return path
 
 
-def _add_tone(container: Any, stream: Any, seconds: float) -> None:
-    tone = (0.3 * np.sin(2 * np.pi * 440 * np.arange(round(48000 * seconds)) / 48000)).astype(np.float32)
-    for first in range(0, len(tone), 1024):
-        block = av.AudioFrame.from_ndarray(tone[None, first : first + 1024], format="fltp", layout="mono")
+def _add_sound(container: Any, stream: Any, samples: np.ndarray) -> None:
+    sound = samples.astype(np.float32)
+    for first in range(0, len(sound), 1024):
+        block = av.AudioFrame.from_ndarray(sound[None, first : first + 1024], format="fltp", layout="mono")
         block.sample_rate, block.pts = 48000, first
         container.mux(stream.encode(block))
     container.mux(stream.encode(None))

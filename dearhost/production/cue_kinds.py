@@ -169,7 +169,7 @@ CUE_KINDS = CueKinds(
                 Parameter("begins", "Said about", 0.0, 0.0, 600.0, "s"),
                 Parameter("pauses", "Long pauses", "kept", choices=("kept", "shortened")),
                 Parameter("fit", "The picture", "fill", choices=("fill", "whole")),
-                Parameter("joins", "At cuts it comes", "nearer", choices=("nearer", "stays")),
+                Parameter("joins", "At cuts", "nearer", choices=("nearer", "stays")),
             ),
             also="interview footage testimonial person speaks recording",
         ),

@@ -259,6 +259,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 								productionId={productionId}
 								editor={editor}
 								kept={kept}
+								check={check}
 								onHear={speakFrom}
 								onSayAs={() => setSaying({ lineId: wordAtCaret(editor.state)?.lineId ?? "", word: "" })}
 							/>

@@ -89,3 +89,18 @@ export function thumbnailOf(item: string): string {
 export function isThing(value: string): boolean {
 	return /^[ics][0-9a-f]{15}$/.test(value);
 }
+
+export type ClipWords = Schemas["ClipWordsOut"];
+
+/** What is said in a clip, as lines; asked for again once it has been heard. */
+export function clipWords(item: string): Promise<ClipWords> {
+	return ask(api.GET("/api/shelf/{item}/words", { params: { path: { item } } }));
+}
+
+/** Hear what is said in a clip: a job listens. */
+export function useHearClip() {
+	return useMutation({
+		mutationFn: ({ item, language = "en", text = "" }: { item: string; language?: string; text?: string }) =>
+			ask(api.POST("/api/shelf/{item}/words", { params: { path: { item } }, body: { language, text } })),
+	});
+}

@@ -1,5 +1,6 @@
 import type { Node as DocNode } from "@tiptap/pm/model";
 import { Plugin, PluginKey, type Transaction } from "@tiptap/pm/state";
+import { keepClips } from "./clips";
 import { cueRunsIn, cuesOf, lineAt, lineById, placeCue, TAKEN_OFF } from "./cues";
 import { newId } from "./document";
 import { nearestWord } from "./words";
@@ -27,6 +28,7 @@ export function keepCues(): Plugin {
 				if (line && word) placeCue(tr, { ...cue, look: true }, line.start + word.from, line.start + word.to);
 			}
 			renameCopies(tr);
+			keepClips(tr, before.doc);
 			return tr.steps.length ? tr : null;
 		},
 	});

@@ -20,7 +20,7 @@ export function TakesColumn({ productionId, editor, kept }: Props) {
 	const file = useRef<HTMLInputElement>(null);
 	const heard = useListening((h) => h.key);
 	const trouble = useListening((h) => h.problem);
-	if (!line) return <aside className="takes" aria-label="Takes" />;
+	if (!line || line.clip) return <aside className="takes" aria-label="Takes" />;
 	const mine = (takes.list.data ?? []).filter((take) => take.line === line.id);
 	const busy = takes.keep.isPending || takes.record.isPending;
 	const problem = takes.keep.error ?? takes.record.error ?? takes.remove.error;

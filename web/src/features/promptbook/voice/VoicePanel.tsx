@@ -8,7 +8,10 @@ import { useCueKinds } from "../document/cueKinds";
 import { type ProductionDocument, shownName, speakersOf } from "../document/document";
 import { type PanelProps, recast } from "../document/panel";
 import { useProposal } from "../document/useProposal";
+import type { Check } from "../document/useSceneTimes";
+import { ClipScenes } from "./ClipScenes";
 import { LineDelivery } from "./LineDelivery";
+import { LineInClip } from "./LineInClip";
 import { useLineAtCaret } from "./lineAtCaret";
 import { useSayAsReport } from "./SayAsSheet";
 import { VoiceSheet } from "./VoiceSheet";
@@ -22,10 +25,11 @@ type Props = PanelProps & {
 	onHear: (lineId: string, offset: number) => void;
 	/** Open the say-as list. */
 	onSayAs: () => void;
+	check: Check | null;
 };
 
 /** How the line at hand is said, and which voice each speaker has. */
-export function VoicePanel({ productionId, document, current, change, editor, kept, onHear, onSayAs }: Props) {
+export function VoicePanel({ productionId, document, current, change, editor, kept, onHear, onSayAs, check }: Props) {
 	const line = useLineAtCaret(editor);
 	const voices = useVoices();
 	const { propose, list } = useProposal(change);
@@ -50,7 +54,9 @@ export function VoicePanel({ productionId, document, current, change, editor, ke
 	if (list) return list;
 	return (
 		<div className="voice-panel">
-			{line ? (
+			{line?.clip ? (
+				<LineInClip {...{ editor, line, onHear }} />
+			) : line ? (
 				<LineDelivery {...{ productionId, editor, line, kept, onHear }} />
 			) : (
 				<p className="small quiet">Put the caret in a line to say how it is said, and to keep takes of it.</p>
@@ -65,6 +71,7 @@ export function VoicePanel({ productionId, document, current, change, editor, ke
 				</span>
 			</p>
 			<WholeRecording productionId={productionId} editor={editor} sceneId={current} kept={kept} />
+			<ClipScenes editor={editor} sceneId={current} check={check} />
 			<div className="voice-rows">
 				{speakers.map((speaker) => {
 					const voice = voices.data?.find((v) => v.id === document.cast[speaker]?.voice);

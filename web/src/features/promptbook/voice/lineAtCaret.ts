@@ -2,6 +2,7 @@ import type { Editor } from "@tiptap/core";
 import type { Transaction } from "@tiptap/pm/state";
 import { useEditorState } from "@tiptap/react";
 import { asOneStep } from "../document/choosing";
+import { CLIP } from "../document/clips";
 import { type CueValues, changeCue, cuesOf, lineById, type PlacedCue, placeCue, removeCue } from "../document/cues";
 import { newId } from "../document/document";
 import { wordsOf } from "../document/words";
@@ -18,6 +19,8 @@ export type CaretLine = {
 	caret: number;
 	delivery: PlacedCue | null;
 	recording: PlacedCue | null;
+	/** What has it said in a clip. */
+	clip: PlacedCue | null;
 	pauses: PlacedCue[];
 };
 
@@ -54,6 +57,7 @@ function lineAtCaret(editor: Editor): CaretLine | null {
 		caret: word ? word.from : -1,
 		delivery: mine.findLast((c) => c.kind === "delivery") ?? null,
 		recording: mine.findLast((c) => c.kind === "recording") ?? null,
+		clip: mine.find((c) => c.kind === CLIP) ?? null,
 		pauses: mine.filter((c) => c.kind === "pause"),
 	};
 }
