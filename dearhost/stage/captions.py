@@ -7,8 +7,8 @@ ends, no line that ends on an article or a preposition, on screen while the word
 from __future__ import annotations
 
 import itertools
-from collections.abc import Sequence
-from dataclasses import dataclass
+from collections.abc import Collection, Mapping, Sequence
+from dataclasses import dataclass, replace
 
 from dearhost.formats import TimedText
 from dearhost.languages import LANGUAGES
@@ -20,16 +20,41 @@ _LINGER = 0.9
 _JOIN_GAP = 0.25
 """Shorter gaps between captions are closed, so that they do not flicker."""
 _WEAK_ENDS: frozenset[str] = frozenset().union(*(language.weak_ends for language in LANGUAGES.values()))
-_IMPOSSIBLE = 1e9
+_IMPOSSIBLE, _BY_HAND = 1e9, 1e4
+SHORTEST = 0.3
+"""Seconds that a caption is seen at least."""
 
 
 @dataclass(frozen=True, slots=True)
 class CaptionWord:
-    """A word as it is shown, with its punctuation, and when it is heard."""
+    """A word as it is shown, with its punctuation, and when it is heard; ``said``: the index of the written word of the
+    line that is said then."""
 
     text: str
     start: float
     end: float
+    said: int = 0
+
+
+@dataclass(frozen=True, slots=True)
+class CaptionCuts:
+    """Where captions are broken by hand, by the index of a written word: one ``begins`` with it, none does because it
+    ``goes_on``, or it begins a ``rows`` of its caption."""
+
+    begins: Collection[int] = ()
+    goes_on: Collection[int] = ()
+    rows: Collection[int] = ()
+
+
+NO_CUTS = CaptionCuts()
+
+
+@dataclass(frozen=True, slots=True)
+class Nudge:
+    """Seconds by which a caption begins and ends later than of itself; less than 0 is earlier."""
+
+    begins: float = 0.0
+    ends: float = 0.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -73,7 +98,7 @@ def shown_words(text: str, reading: Reading, start: float) -> tuple[CaptionWord,
     for index, word in enumerate(reading.words):
         end = edges[index + 1] if index + 1 < len(edges) else len(visible)
         written = " ".join(visible[edges[index] : end].split())
-        shown.append(CaptionWord(written, word.start + start, word.end + start))
+        shown.append(CaptionWord(written, word.start + start, word.end + start, index))
     return tuple(shown)
 
 
@@ -83,12 +108,30 @@ def _chunk_start(visible: str, index: int) -> int:
     return index
 
 
+def corrected(words: Sequence[CaptionWord], first: int, last: int, text: str) -> tuple[CaptionWord, ...]:
+    """The words with ``text`` shown for what is said from the written word ``first`` to ``last``: its words share their
+    time by their letters."""
+    before = [word for word in words if word.said < first]
+    replaced = [word for word in words if first <= word.said <= last]
+    after = [word for word in words if word.said > last]
+    shown = text.split()
+    if not replaced or not shown:
+        return tuple(words)
+    start, end = replaced[0].start, replaced[-1].end
+    letters = [len(word) + 1 for word in shown]
+    edges = [start + (end - start) * sum(letters[:n]) / sum(letters) for n in range(len(shown) + 1)]
+    # cuts at words that are said there stay at the beginning of what is shown for them
+    made = (CaptionWord(word, edges[n], edges[n + 1], first) for n, word in enumerate(shown))
+    return (*before, *made, *after)
+
+
 def make_captions(words: Sequence[CaptionWord], speaker: str, *, characters: int, until: float,
-                  lines: int = 2) -> tuple[Caption, ...]:  # fmt: skip
+                  lines: int = 2, cuts: CaptionCuts = NO_CUTS) -> tuple[Caption, ...]:  # fmt: skip
     """Captions for one line's words, in at most ``lines`` of ``characters``; none stays beyond ``until`` seconds."""
     if not words:
         return ()
-    pages = _pages(words, characters, lines)
+    broken = _Broken.of(words, cuts)
+    pages = _pages(words, characters, lines, broken)
     captions: list[Caption] = []
     for number, (first, last) in enumerate(pages):
         part = tuple(words[first:last])
@@ -96,17 +139,62 @@ def make_captions(words: Sequence[CaptionWord], speaker: str, *, characters: int
         end = min(following, part[-1].end + _LINGER)
         if following - end < _JOIN_GAP:
             end = following
-        captions.append(Caption(part, _lines(part, characters), part[0].start, max(end, part[-1].end), speaker))
+        rows = _lines(part, characters, broken.rows_in(first, last))
+        captions.append(Caption(part, rows, part[0].start, max(end, part[-1].end), speaker))
     return tuple(captions)
+
+
+def nudged(captions: Sequence[Caption], nudges: Mapping[int, Nudge], until: float) -> tuple[Caption, ...]:
+    """The captions of one line, those whose first written word has a nudge beginning and ending otherwise; what is
+    before gives way, and none stays beyond ``until`` or goes too quickly to be seen."""
+    made = list(captions)
+    for index, caption in enumerate(made):
+        nudge = nudges.get(caption.words[0].said)
+        if nudge is None:
+            continue
+        earliest = made[index - 1].start + SHORTEST if index else max(0.0, caption.start - 1.0)
+        latest = made[index + 1].start if index + 1 < len(made) else until
+        start = min(max(caption.start + nudge.begins, earliest), caption.end - SHORTEST)
+        end = max(min(caption.end + nudge.ends, latest), start + SHORTEST)
+        made[index] = replace(caption, start=start, end=end)
+        if index and made[index - 1].end > start:
+            made[index - 1] = replace(made[index - 1], end=start)
+    return tuple(made)
+
+
+@dataclass(frozen=True, slots=True)
+class _Broken:
+    """The cuts by the index of a shown word."""
+
+    begins: frozenset[int]
+    goes_on: frozenset[int]
+    rows: frozenset[int]
+
+    @classmethod
+    def of(cls, words: Sequence[CaptionWord], cuts: CaptionCuts) -> _Broken:
+        firsts = [n for n, word in enumerate(words) if n and word.said != words[n - 1].said]
+        return cls(
+            *(frozenset(n for n in firsts if words[n].said in kind) for kind in (cuts.begins, cuts.goes_on, cuts.rows))
+        )
+
+    def within(self, first: int, last: int) -> int:
+        """How many captions begin by hand between two words."""
+        return sum(first < cut < last for cut in self.begins)
+
+    def rows_in(self, first: int, last: int) -> list[int]:
+        """Where rows begin by hand in a caption of words ``first`` to ``last``, from its first word."""
+        return sorted(row - first for row in self.rows if first < row < last)
 
 
 def _width(words: Sequence[CaptionWord], first: int, last: int) -> int:
     return sum(len(w.text) for w in words[first:last]) + last - first - 1
 
 
-def _lines(words: Sequence[CaptionWord], characters: int) -> tuple[tuple[int, int], ...]:
-    """One line if it fits, else the best break into two."""
+def _lines(words: Sequence[CaptionWord], characters: int, rows: Sequence[int] = ()) -> tuple[tuple[int, int], ...]:
+    """One line if it fits, else the best break into two; broken by hand at the first of ``rows``."""
     count = len(words)
+    if rows:
+        return ((0, rows[0]), (rows[0], count))
     if _width(words, 0, count) <= characters or count == 1:
         return ((0, count),)
     best = min(range(1, count), key=lambda i: _break_cost(words, i, characters))
@@ -129,8 +217,8 @@ def _end_cost(text: str) -> float:
     return 24.0 if text.lower() in _WEAK_ENDS else 8.0
 
 
-def _pages(words: Sequence[CaptionWord], characters: int, lines: int) -> list[tuple[int, int]]:
-    """The cheapest way to cut the words into captions (shortest path)."""
+def _pages(words: Sequence[CaptionWord], characters: int, lines: int, broken: _Broken) -> list[tuple[int, int]]:
+    """The cheapest way to cut the words into captions (shortest path); where they cannot go on in one, they do not."""
     count = len(words)
     best, came_from = [0.0] + [_IMPOSSIBLE] * count, [0] * (count + 1)
     for last in range(1, count + 1):
@@ -138,6 +226,7 @@ def _pages(words: Sequence[CaptionWord], characters: int, lines: int) -> list[tu
             if last - first > 1 and _width(words, first, last) > lines * characters:
                 break
             cost = best[first] + _page_cost(words, first, last, characters)
+            cost += _BY_HAND * (broken.within(first, last) + (last in broken.goes_on))
             if cost < best[last]:
                 best[last], came_from[last] = cost, first
     pages, last = [], count

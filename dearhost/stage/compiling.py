@@ -11,9 +11,10 @@ from dearhost.production import Choices, Production, Studio, is_in_clip, manner_
 from dearhost.script import Cue, Line, Scene, display_name, spoken_lines
 from dearhost.speech import Reading, with_pauses
 from dearhost.stage.beds import NONE, BedStretch, PlacedBed, beds_of, scenes_of_bed
-from dearhost.stage.captions import Caption, make_captions, shown_words
+from dearhost.stage.captions import SHORTEST, Caption, make_captions, nudged, shown_words
 from dearhost.stage.direction.abilities import within_abilities
 from dearhost.stage.direction.auto_gestures import automatic
+from dearhost.stage.direction.caption_cues import caption_cuts, caption_nudges, with_corrections
 from dearhost.stage.direction.clips import clips_shown
 from dearhost.stage.direction.cueing import bed_marks_of, cue_times, framings_of, stings_of
 from dearhost.stage.direction.moves import needed_end, needed_lead, planned
@@ -174,7 +175,7 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
         choices=choices,
         shots=tuple(shooting.making_room(shooting.shots(turns, cuts, choices.cutting), rooms_of(shown, speaks))),
         lines=tuple(placed),
-        captions=tuple(_captions(production, choices, placed, duration)),
+        captions=tuple(_captions(production, choices, placed, scene, duration)),
         shown=tuple(beside_each_other([*clips_shown(staged, duration), *_heading(staged, number, duration), *shown])),
         stings=tuple(stings_of(staged.heard)),
         footage=footage_of(staged.heard, choices, duration),
@@ -184,18 +185,31 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
     )
 
 
-def _captions(production: Production, choices: Choices, placed: Sequence[PlacedLine], duration: float) -> list[Caption]:
+def caption_characters(choices: Choices) -> int:
+    """How many characters a row of a caption has at most."""
+    return round(CHARACTERS[choices.shape] / SIZES[choices.caption_size])
+
+
+def _captions(
+    production: Production, choices: Choices, placed: Sequence[PlacedLine], scene: Scene, duration: float
+) -> list[Caption]:
     captions: list[Caption] = []
+    written = {line.id: line for line in scene.lines}
     speakers = production.script.speakers()
     for index, item in enumerate(placed):
         until = placed[index + 1].span.start if index + 1 < len(placed) else duration
-        words = shown_words(item.text, item.reading, item.span.start)
+        words = with_corrections(shown_words(item.text, item.reading, item.span.start), written[item.id])
         name = display_name(item.speaker) if len(production.script.speakers()) > 1 else ""
-        characters = round(CHARACTERS[choices.shape] / SIZES[choices.caption_size])
+        characters = caption_characters(choices)
         lines = 1 if choices.caption_lines == "one" else 2
-        made = make_captions(words, name, characters=characters, until=until, lines=lines)
+        cuts = caption_cuts(written[item.id])
+        made = make_captions(words, name, characters=characters, until=until, lines=lines, cuts=cuts)
+        made = nudged(made, caption_nudges(written[item.id]), until)
         turn = speakers.index(item.speaker) if item.speaker in speakers else 0
         made = tuple(replace(caption, turn=turn) for caption in made)
+        if made and captions and captions[-1].end > made[0].start:  # nudged to begin before the line
+            captions[-1] = replace(captions[-1], end=max(made[0].start, captions[-1].start + SHORTEST))
+            made = (replace(made[0], start=max(made[0].start, captions[-1].end)), *made[1:])
         if made and production.choices.caption_names:
             made = (replace(made[0], label=name), *made[1:])  # a speaker is named as they begin
         captions += made

@@ -31,6 +31,8 @@ from dearhost.production.length_ways import length_ways
 from dearhost.production.uses import HOST, Use
 from dearhost.script import CueKind, Finding
 from dearhost.stage import SceneTimeline, scene_times, standing
+from dearhost.stage.caption_check import caption_rows
+from dearhost.stage.compiling import caption_characters
 from dearhost.writing.advice import advise
 from dearhost.writing.brief_check import brief_notes
 from server.accounts.account import account_id
@@ -136,7 +138,14 @@ def times(request: HttpRequest, production_id: UUID, scene_id: str, revision: in
     staged = usable_production(production.document, production.title, production.owner_id).checked(studio())
     written = next(s for s in staged.script.scenes if s.id == scene_id)
     ahead.scene(str(production_id), staged, scene_id)
-    return {**data, "mouths": _mouths(scene), "blocking": standing(staged, written, studio())}
+    return {
+        **data,
+        "mouths": _mouths(scene),
+        "captions": [
+            {**asdict(row), "rows": row.texts} for row in caption_rows(scene, caption_characters(scene.choices))
+        ],
+        "blocking": standing(staged, written, studio()),
+    }
 
 
 def _mouths(scene: SceneTimeline) -> list[dict[str, Any]]:

@@ -105,6 +105,23 @@ class LineTimes(Schema):
     pitch: Envelope
 
 
+class CaptionOut(Schema):
+    """A caption in scene time: what is shown in its ``rows`` for what is said in ``line`` from ``first`` to ``last``.
+    ``hasty``: it is read too quickly; ``mend``: by how many seconds it could end later; ``wide``: a row is too long."""
+
+    line: str
+    start: float
+    end: float
+    first: int
+    last: int
+    said: str
+    rows: list[str]
+    letters_a_second: float
+    hasty: bool
+    mend: float
+    wide: bool
+
+
 class MouthShape(Schema):
     """A mouth shape on the ribbon: opening, width, rounding; ``closed`` for p b m."""
 
@@ -131,4 +148,5 @@ class SceneTimes(Schema):
     notes: list[NoteOnCue] = []
     lines: list[LineTimes]
     mouths: list[MouthShape]
+    captions: list[CaptionOut]
     blocking: dict[str, SpotSchema]

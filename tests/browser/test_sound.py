@@ -10,6 +10,12 @@ import numpy as np
 import pytest
 from playwright.sync_api import Page, expect
 
+from dearhost.films import caption_text
+from dearhost.production import Studio
+from dearhost.stage import compile_timeline
+from dearhost.timebase import FrameRate
+from server.productions.documents import usable_production
+from server.productions.models import Production
 from tests.browser.book import begin, choose_in_sentence, give_voice, kept, tab
 from tests.browser.conftest import assert_accessible
 
@@ -38,7 +44,7 @@ def sound_of(data: bytes) -> np.ndarray:
     return np.concatenate(blocks, axis=1)
 
 
-def test_music_is_found_in_four_steps_and_heard_in_the_film(signed_in: Page, worker: None) -> None:
+def test_music_is_found_in_four_steps_and_heard_in_the_film(signed_in: Page, worker: None, studio: Studio) -> None:
     page = signed_in
     begin(page, SCRIPT)
     give_voice(page, "Maren", "Dale")
@@ -65,8 +71,21 @@ def test_music_is_found_in_four_steps_and_heard_in_the_film(signed_in: Page, wor
     # captions in two more
     tab(page, "Titles")
     choose_in_sentence(page, "Captions are", "a dark box")
+    # and one corrected in two: the caret in its words, what is to be read
+    page.locator(".line-text").click(position={"x": 20, "y": 10})
+    reads = page.get_by_label("What the caption shows")
+    expect(reads).to_have_value(re.compile("^Good day"))
+    reads.fill(reads.input_value().replace("Good day", "Good morning"))
+    reads.press("Enter")
+    corrected = page.get_by_role("region", name="Corrected captions").get_by_role("listitem")
+    expect(corrected).to_have_text(re.compile("morning.*said: “day”"))
+    expect(page.locator(".line-text")).to_contain_text("Good day to you all.")
     assert_accessible(page)
     kept(page)
+    production = Production.objects.get()
+    staged = usable_production(production.document, production.title, production.owner_id)
+    written = caption_text(compile_timeline(staged, studio, FrameRate.of(30)), "srt")
+    assert "Good morning to you all." in written and "day" in written
     data = film_of(page)
     sound = sound_of(data)
     before = sound[:, : int(0.4 * 48_000)]

@@ -32,6 +32,7 @@ import { SetPanel } from "./set/SetPanel";
 import { SoundLevels } from "./sound/SoundLevels";
 import { SoundPanel } from "./sound/SoundPanel";
 import { Stage } from "./stage/Stage";
+import { CaptionColumn } from "./titles/CaptionColumn";
 import { TitlesPanel } from "./titles/TitlesPanel";
 import { useBookKeys } from "./useBookKeys";
 import { SayAsSheet } from "./voice/SayAsSheet";
@@ -174,7 +175,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 
 	const stageScene = useCallback((own: SceneChange, field: string) => edit({}, [own], field), [edit]);
 	const readProblem = problem ? sentence(problem) : "";
-	const small = tab === "Deliver" || tab === "Voice" || tab === "Brief" || tab === "Sound";
+	const small = tab === "Deliver" || tab === "Voice" || tab === "Brief" || tab === "Titles" || tab === "Sound";
 	const counts: Partial<Record<Tab, number>> = {
 		Brief: check?.advice.filter((a) => !a.settled).length ?? 0,
 		Deliver: spoken.length ? (check?.findings.length ?? 0) : 0, // nothing is missing before anything was written
@@ -214,6 +215,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 					hostOf={hostOf}
 					cueHandle={cueHandle}
 					advised={tab === "Brief"}
+					captioned={tab === "Titles"}
 					answers={desk.answers}
 					target={document.brief.target}
 					slip={paste ? <PasteCard paste={paste} onCut={putIn} onWhole={() => putIn([])} /> : desk.left}
@@ -242,6 +244,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 								<LengthGauge check={check} target={document.brief.target} onRework={desk.shorten} />
 							) : (
 								(tab === "Voice" && <TakesColumn productionId={productionId} editor={editor} kept={kept} />) ||
+								(tab === "Titles" && <CaptionColumn editor={editor} times={times.get(current)} />) ||
 								(tab === "Sound" && <SoundLevels {...panel} />)
 							)
 						}
@@ -265,7 +268,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 							/>
 						)}
 						{tab === "Set" && <SetPanel {...panel} editor={editor} />}
-						{tab === "Titles" && <TitlesPanel {...panel} />}
+						{tab === "Titles" && <TitlesPanel {...panel} editor={editor} times={times.get(current)} />}
 						{tab === "Sound" && <SoundPanel {...panel} productionId={productionId} />}
 						{tab === "Deliver" && <DeliverPanel {...{ productionId, revision, document, check, kept, editor }} />}
 					</div>

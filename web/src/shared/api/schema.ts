@@ -3653,6 +3653,35 @@ export interface components {
             };
         };
         /**
+         * CaptionOut
+         * @description A caption in scene time: what is shown in its ``rows`` for what is said in ``line`` from ``first`` to ``last``.
+         *     ``hasty``: it is read too quickly; ``mend``: by how many seconds it could end later; ``wide``: a row is too long.
+         */
+        CaptionOut: {
+            /** Line */
+            line: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** First */
+            first: number;
+            /** Last */
+            last: number;
+            /** Said */
+            said: string;
+            /** Rows */
+            rows: string[];
+            /** Letters A Second */
+            letters_a_second: number;
+            /** Hasty */
+            hasty: boolean;
+            /** Mend */
+            mend: number;
+            /** Wide */
+            wide: boolean;
+        };
+        /**
          * CueTime
          * @description When a cue happens, in scene time.
          */
@@ -3740,6 +3769,8 @@ export interface components {
             lines: components["schemas"]["LineTimes"][];
             /** Mouths */
             mouths: components["schemas"]["MouthShape"][];
+            /** Captions */
+            captions: components["schemas"]["CaptionOut"][];
             /** Blocking */
             blocking: {
                 [key: string]: components["schemas"]["SpotSchema"];

@@ -18,6 +18,8 @@ export type Marks = {
 	notes: readonly Note[];
 	/** Sentences that answer what the audience asks. */
 	answers: readonly { line: string; start: number; end: number }[];
+	/** Where captions end: the line, and the end of their last word. */
+	captions: readonly { line: string; last: number }[];
 	/** Seconds the whole may run; 0 for no limit. */
 	target: number;
 };
@@ -81,6 +83,11 @@ function findings(doc: DocNode, marks: Marks): DecorationSet {
 		found.push(Decoration.widget(end, () => sup(number), { side: -1, key: `note-${number}`, marks: [] }));
 	}
 	eachLine(doc, (node, start) => {
+		for (const { last } of marks.captions.filter(({ line }) => line === node.attrs.id)) {
+			if (last > node.content.size) continue;
+			const after = MARKS_AFTER.exec(node.textContent.slice(last, last + 4))?.[0].length ?? 0;
+			found.push(Decoration.widget(start + last + after, stroke, { side: -1, key: `caption ${last}`, marks: [] }));
+		}
 		for (const answer of marks.answers.filter(({ line }) => line === node.attrs.id)) {
 			const end = Math.min(answer.end, node.content.size);
 			if (answer.start < end) found.push(Decoration.inline(start + answer.start, start + end, { class: "answers" }));
@@ -97,6 +104,13 @@ function findings(doc: DocNode, marks: Marks): DecorationSet {
 	return DecorationSet.create(doc, found);
 }
 
+/** The stroke that ends a caption. */
+function stroke(): HTMLElement {
+	const element = document.createElement("i");
+	element.className = "caption-end";
+	return element;
+}
+
 function sup(number: number): HTMLElement {
 	const element = document.createElement("sup");
 	element.className = "advised-number";
@@ -104,7 +118,7 @@ function sup(number: number): HTMLElement {
 	return element;
 }
 
-const NONE: Marks = { word: null, check: null, reading: new Set(), notes: [], answers: [], target: 0 };
+const NONE: Marks = { word: null, check: null, reading: new Set(), notes: [], answers: [], captions: [], target: 0 };
 
 export const MarksExtension = Extension.create({
 	name: "marks",

@@ -23,6 +23,8 @@ type Props = {
 	/** Whether advice is numbered in the text. */
 	advised: boolean;
 	answers: Marks["answers"];
+	/** Whether it is marked where captions end. */
+	captioned: boolean;
 	/** Seconds the whole may run; 0 for no limit. */
 	target: number;
 	/** A question about the script, in place of its text until it is answered. */
@@ -38,19 +40,20 @@ type Props = {
 
 /** The left page: the script, always there. */
 export function ScriptPage(props: Props) {
-	const { editor, check, times, reading, advised, answers, target } = props;
+	const { editor, check, times, reading, advised, captioned, answers, target } = props;
 	const notes = useNotes(check, advised);
 	const [root, setRoot] = useState<HTMLElement | null>(null);
 	const word = usePlayhead((p) => wordKey(times.get(p.sceneId), p.at));
 	const heard = useMemo(() => (word ? (JSON.parse(word) as NonNullable<Marks["word"]>) : null), [word]);
 	useEffect(() => {
-		const marks: Marks = { word: heard, check, reading, notes, answers, target };
+		const captions = captioned ? [...times.values()].flatMap((scene) => scene.captions) : [];
+		const marks: Marks = { word: heard, check, reading, notes, answers, captions, target };
 		readCaret();
 		editor.view.dispatch(editor.state.tr.setMeta(marksKey, marks).setMeta("addToHistory", false));
 		if (playhead.get().playing && heard) {
 			editor.view.dom.querySelector(".at-playhead")?.scrollIntoView({ block: "nearest", behavior: "smooth" });
 		}
-	}, [editor, heard, check, reading, notes, answers, target]);
+	}, [editor, heard, check, reading, notes, answers, captioned, times, target]);
 
 	return (
 		<main className="page leaf" aria-label="Script page">

@@ -1,8 +1,13 @@
+import type { Editor } from "@tiptap/core";
 import { Tick } from "../../../shared/ui/controls";
 import { ChoiceSentence } from "../document/ChoiceSentence";
 import { type PanelProps, sceneAt } from "../document/panel";
 import { holds, type OwnChoice } from "../document/scope";
+import type { SceneTimes } from "../document/useSceneTimes";
 import { type Lead, useSentence } from "../document/useSentence";
+import { Corrections } from "./Corrections";
+
+type Props = PanelProps & { editor: Editor; times: SceneTimes | undefined };
 
 const LEADS: readonly Lead[] = [
 	["caption_style", "Captions are", ","],
@@ -13,7 +18,7 @@ const LEADS: readonly Lead[] = [
 ];
 
 /** How captions look and where they are, and which titles come by themselves. */
-export function TitlesPanel({ document, current, change }: PanelProps) {
+export function TitlesPanel({ document, current, change, editor, times }: Props) {
 	const { scene, number } = sceneAt(document, current);
 	const sentence = useSentence({ document, scene, number, change, leads: LEADS, picture: captionPicture });
 	if (sentence.list || !scene) return sentence.list;
@@ -43,6 +48,7 @@ export function TitlesPanel({ document, current, change }: PanelProps) {
 					onChange={(titles) => change({ titles })}
 				/>
 			</div>
+			<Corrections editor={editor} times={times} number={number} />
 			<p className="small quiet">For a title or a name on a word, select it and press Cue.</p>
 		</div>
 	);
