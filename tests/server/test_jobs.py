@@ -43,6 +43,7 @@ def test_every_kind_of_work_is_there() -> None:
         "film",
         "voice-over",
         "draft",
+        "clip",
         "voice-match",
         "comments",
         "model-draft",
