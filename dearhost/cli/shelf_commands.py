@@ -3,11 +3,13 @@
 from __future__ import annotations
 
 import argparse
+import re
 import sys
 from pathlib import Path
 from typing import Any
 
-from dearhost.assets.shelf import CLIP
+from dearhost.assets.shelf import CLIP, KeySettings
+from dearhost.assets.shelf.keying.writing import write_clear
 from dearhost.cli.output import print_json
 from dearhost.errors import HostError
 from dearhost.production import CUE_KINDS, Studio
@@ -23,6 +25,14 @@ def register(commands: Any) -> None:
     bring.add_argument("files", type=Path, nargs="+", metavar="FILE")
     bring.add_argument("--json", action="store_true")
     bring.set_defaults(command=_import)
+
+    key = commands.add_parser("key", help="take the green or blue ground away behind a figure")
+    key.add_argument("file", type=Path, metavar="FILE", help="a picture or clip")
+    key.add_argument("--out", type=Path, required=True, help="a .mov with clear parts for a clip, a .png for a picture")
+    for name in ("strength", "softness", "spill", "shadow"):
+        key.add_argument(f"--{name}", type=float, default=getattr(KeySettings(), name), metavar="0..1")
+    key.add_argument("--ground", default="", metavar="RRGGBB", help="its colour, where it is not found by itself")
+    key.set_defaults(command=_key)
 
     clip = commands.add_parser("clip", help="take a clip onto the shelf and hear what is said in it")
     clip.add_argument("file", type=Path, metavar="FILE")
@@ -45,6 +55,23 @@ def _import(options: argparse.Namespace) -> None:
             print(f"{item.id}  {item.kind:8} {path.name}")
     if options.json:
         print_json({"items": items})
+
+
+def _key(options: argparse.Namespace) -> None:
+    given = {name: getattr(options, name) for name in ("strength", "softness", "spill", "shadow")}
+    for name, value in given.items():
+        if not 0 <= value <= 1:
+            raise HostError(f"--{name} is from 0 to 1, not {value:g}.")
+    ground = options.ground.lstrip("#").lower()
+    if ground and not re.fullmatch("[0-9a-f]{6}", ground):
+        raise HostError(f"--ground is a colour such as 3fb950, not '{options.ground}'.")
+    studio = Studio()
+    item = studio.shelf.take(options.file, options.file.name)
+    made = studio.shelf.key(item.id, KeySettings(**given, ground=ground))
+    for note in made.notes:
+        print(f"dear-host: {options.file.name}: {note}", file=sys.stderr)
+    write_clear(studio.shelf, made, options.out)
+    print(f"{options.out}: {made.width}x{made.height}, {made.id}")
 
 
 def _clip(options: argparse.Namespace) -> None:

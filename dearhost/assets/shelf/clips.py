@@ -207,7 +207,7 @@ class _Upright:
         )  # fmt: skip
 
 
-class _Writer:
+class KeyFrameFilm:
     """A film whose every frame is a key frame."""
 
     def __init__(self, path: Path, width: int, height: int, quality: int) -> None:
@@ -240,7 +240,7 @@ class _Taking:
     folder: Path
     times: list[float] = field(default_factory=list)
     tiny: list[NDArray[np.uint8]] = field(default_factory=list)
-    writers: list[_Writer] = field(default_factory=list)
+    writers: list[KeyFrameFilm] = field(default_factory=list)
     size: tuple[int, int] = (0, 0)
     first: NDArray[np.uint8] | None = None
 
@@ -250,8 +250,9 @@ class _Taking:
             scale = min(1.0, SMALL_SIDE / min(self.size))
             small = _scaled(self.size[0], scale), _scaled(self.size[1], scale)
             self.writers = [
-                _Writer(self.folder / "full.mp4", *self.size, 18), _Writer(self.folder / "small.mp4", *small, 20)
-            ]  # fmt: skip
+                KeyFrameFilm(self.folder / "full.mp4", *self.size, 18),
+                KeyFrameFilm(self.folder / "small.mp4", *small, 20),
+            ]
         tiny = frame.reformat(width=64, height=64, format="bgr24", interpolation=Interpolation.AREA).to_ndarray()
         if self.first is None or len(self.times) == _WRITTEN_RATE:
             self.first = tiny

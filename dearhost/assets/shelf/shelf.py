@@ -16,7 +16,8 @@ import numpy as np
 import skia
 from pydantic import ValidationError
 
-from dearhost.assets.shelf.item import ITEM, PICTURE, ShelfItem, kind_of
+from dearhost.assets.shelf.item import ITEM, PICTURE, SOUND, ShelfItem, kind_of
+from dearhost.assets.shelf.keying import KeySettings, key_still, key_thing, keyed_id
 from dearhost.assets.shelf.taking import THUMBNAIL, take_file
 from dearhost.errors import HostError
 from dearhost.foreign import ForeignFailure, in_own_process
@@ -58,6 +59,40 @@ class Shelf:
         finally:
             shutil.rmtree(part, ignore_errors=True)
 
+    def key(self, item: str, settings: KeySettings, progress: Progress = lambda part: None) -> ShelfItem:
+        """A picture or clip without its ground, as a thing of its own; the same with the same settings is the same.
+        Raises HostError, StorageFull."""
+        source = self._keyable(item)
+        if known := self.item(keyed_id(source, settings)):
+            return known
+        part = Path(mkdtemp(prefix=".part-", dir=self.folder))
+        try:
+            made = in_own_process(
+                key_thing, source, self.path(item), part, settings, seconds=_SECONDS, memory=_MEMORY, progress=progress
+            )
+            write_text(part / _FACTS, ITEM.dump_json(made).decode())
+            part.rename(self.path(made.id))
+            return made
+        except ForeignFailure as failure:
+            raise HostError(f"'{source.name}' {failure}. Choose another.") from failure
+        except OSError as error:
+            raise explained(error, part) from error
+        finally:
+            shutil.rmtree(part, ignore_errors=True)
+
+    def key_still(self, item: str, settings: KeySettings, moment: float = 0.0, side: int = 640) -> Any:
+        """What comes of it at a moment, as a Skia image at most ``side`` pixels wide or high. Raises HostError."""
+        pixels = key_still(self._keyable(item), self.path(item), settings, moment, side)
+        return skia.Image.fromarray(pixels, colorType=skia.kBGRA_8888_ColorType, alphaType=skia.kPremul_AlphaType)
+
+    def _keyable(self, item: str) -> ShelfItem:
+        known = self.item(item)
+        if known is None or known.kind == SOUND:
+            raise HostError("There is no such picture or clip on the shelf.")
+        if known.transparent:
+            raise HostError(f"'{known.name}' has no ground any more. Take the one it came from.")
+        return known
+
     def item(self, item: str) -> ShelfItem | None:
         """What is known of a thing; None where there is none."""
         if not kind_of(item):
@@ -86,7 +121,8 @@ class Shelf:
         """A file of a thing, one of ``picture``, ``thumbnail``, ``small``, ``full``, ``sound``; None where there is
         none."""
         endings = {"picture": ("picture.png", "picture.jpg"), "thumbnail": (THUMBNAIL,), "small": ("small.mp4",),
-                   "full": ("full.mp4",), "sound": ("sound.flac",)}  # fmt: skip
+                   "full": ("full.mp4",), "sound": ("sound.flac",), "matte": ("matte.mp4",),
+                   "small-matte": ("small-matte.mp4",)}  # fmt: skip
         found = (self.path(item) / one for one in endings[name]) if kind_of(item) else ()
         return next((path for path in found if path.exists()), None)
 
@@ -110,6 +146,11 @@ class Shelf:
         """The frames of a clip that is seen ``lines`` high: of its small film where that is as good; None where there
         is none."""
         path = self.file(item, "small" if lines <= _SMALL_ENOUGH else "full")
+        return Footage(path, self.path(item) / "times.npy") if path else None
+
+    def matte(self, item: str, lines: float) -> Footage | None:
+        """The frames that say how far each pixel of a clip belongs to its figure; None for one that has a ground."""
+        path = self.file(item, "small-matte" if lines <= _SMALL_ENOUGH else "matte")
         return Footage(path, self.path(item) / "times.npy") if path else None
 
     def remove(self, item: str) -> None:

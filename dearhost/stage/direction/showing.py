@@ -74,6 +74,8 @@ def shown_of(lines: Iterable[tuple[Line, float, Reading]], duration: float, arra
             rows = _rows(line, cue, start, reading, said, span) if cue.kind == "list" else ()
             centred = cue.kind == "title" and cue.text("where") == "centre"
             region = "centre" if centred else arrangement.region(cue.text("place"))
+            if cue.kind == "figure":
+                region = f"{cue.text('depth')}-{cue.text('stands')}"
             shown.append(Shown(cue.kind, span, parameters, said, rows, region=region))
     return shown
 
@@ -87,7 +89,7 @@ def footage_of(
         heard.append(PlacedFootage(choices.set, 0.0, duration, choices.own_begins))
     for line, start, reading in lines:
         for cue in playable(line):
-            if cue.kind != "own" or cue.text("sound") != "under":
+            if cue.kind not in ("own", "figure") or cue.text("sound") != "under":
                 continue
             items = cue.text("items").split()
             at = start + moment_of(line, cue, reading)
@@ -102,8 +104,8 @@ def footage_of(
 
 
 def _place_of(cue: Cue) -> str:
-    """What shares a place gives way to each other: titles go with everything else."""
-    return "title" if cue.kind in _SLIPS else "panel"
+    """What shares a place gives way to each other: titles and figures go with everything else."""
+    return "title" if cue.kind in _SLIPS else cue.kind if cue.kind == "figure" else "panel"
 
 
 def rooms_of(shown: Sequence[Shown], speaks: Sequence[tuple[str, float, float]]) -> list[Room]:
@@ -122,7 +124,7 @@ def rooms_of(shown: Sequence[Shown], speaks: Sequence[tuple[str, float, float]])
     return sorted(rooms, key=lambda room: room.start)
 
 
-_SIDES = {"left": "right", "right": "left", "centre": NOBODY}
+_SIDES = {"left": "right", "right": "left", "centre": NOBODY, "before-left": "right", "before-right": "left"}
 """By the region of what is shown: where who speaks is then."""
 
 

@@ -23,7 +23,7 @@ from dearhost.stage.layout.shapes import Picture
 from dearhost.stage.painting.bubbles import in_bubble
 from dearhost.stage.painting.layer import Layer, PixelBox, coarse_reach, pixel_box
 from dearhost.stage.painting.lettering import CaptionDrawing, sign_lettering
-from dearhost.stage.painting.shown import ShownLayers, Supplies
+from dearhost.stage.painting.shown import FIGURE, ShownLayers, Supplies
 from dearhost.stage.timeline import GLIDE, PlacedHost, SceneTimeline
 from dearhost.timebase import FrameRate
 
@@ -240,8 +240,8 @@ class SceneLayers:
         moment = self._rate.start_of(frame)
         number = self.scene.shot_at(moment)
         shot, hosts = self.scene.shots[number], [self._in_light(host.layers(frame)) for host in self.shots[number]]
-        shown = self._shown.layers(moment, steady=False)
-        beside = self._shown.layers(moment, steady=False, behind=True)
+        shown = self._figures_in_light(self._shown.layers(moment, steady=False))
+        beside = self._figures_in_light(self._shown.layers(moment, steady=False, behind=True))
         if shot.bubble:
             return [
                 *beside,
@@ -258,6 +258,10 @@ class SceneLayers:
             standing = self._in_light([item for host in self.shots[number] for item in host.on_desk(moment)])
             return [*beside, *hidden, desk, *standing, *itertools.chain(*before), *shown]
         return [*beside, *itertools.chain(*hosts), *shown]
+
+    def _figures_in_light(self, layers: list[Layer]) -> list[Layer]:
+        """The layers, figures that stand on the stage in its light."""
+        return [self._in_light([layer])[0] if layer.name == FIGURE else layer for layer in layers]
 
     def _in_light(self, layers: list[Layer]) -> list[Layer]:
         """The layers in the light of the time of day."""

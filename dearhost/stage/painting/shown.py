@@ -11,6 +11,7 @@ from dearhost.drawing.fonts import Fonts
 from dearhost.stage.layout.shapes import Picture
 from dearhost.stage.painting.clip_lines import ClipDrawing
 from dearhost.stage.painting.cutaways import CutawayDrawing
+from dearhost.stage.painting.figures import FigureDrawing
 from dearhost.stage.painting.layer import Layer, pixel_box
 from dearhost.stage.painting.panels import (
     ComparisonPanel,
@@ -24,6 +25,9 @@ from dearhost.stage.painting.panels import (
 )
 from dearhost.stage.painting.titles import NameDrawing, TitleDrawing
 from dearhost.stage.timeline import HEADING, SceneTimeline, Shown
+
+FIGURE = "figure"
+"""The kind, and the place, of what stands on the stage with the hosts."""
 
 
 class ShownDrawing(Protocol):
@@ -70,12 +74,17 @@ def _own(shown: Shown, picture: Picture, supplies: Supplies) -> ShownDrawing:
     return OwnPanel(shown, picture, supplies.fonts, supplies.shelf)
 
 
+def _figure(shown: Shown, picture: Picture, supplies: Supplies) -> ShownDrawing:
+    return FigureDrawing(shown, picture, supplies.shelf)
+
+
 def _clip(shown: Shown, picture: Picture, supplies: Supplies) -> ShownDrawing:
     return ClipDrawing(shown, picture, supplies.shelf)
 
 
 SHOWN: Mapping[str, ShownKind] = {
     "clip": ShownKind("clip", _clip),
+    FIGURE: ShownKind(FIGURE, _figure),
     "picture": ShownKind("cutaway", _picture),
     "own": ShownKind("cutaway", _own),
     "list": ShownKind("cutaway", _lettered(ListPanel)),
@@ -89,8 +98,8 @@ SHOWN: Mapping[str, ShownKind] = {
     "title": ShownKind("title", _lettered(TitleDrawing), steady=True),
 }
 """By kind, back to front: every kind of cue that is ``shown``, and what a scene shows of itself."""
-_BEHIND = ("left", "right")
-"""Regions beside a host, who stands before what is shown there: no hand is hidden by it."""
+_BEHIND = ("left", "right", "behind-left", "behind-middle", "behind-right")
+"""Regions beside and behind a host, who stands before what is shown there: no hand is hidden by it."""
 _ORDER = {kind: order for order, kind in enumerate(SHOWN)}
 
 

@@ -1,0 +1,207 @@
+"""A thing of the shelf without its ground, as a thing of its own. Runs in a process with limits."""
+
+from __future__ import annotations
+
+import hashlib
+import json
+from collections.abc import Callable, Iterator
+from dataclasses import asdict, replace
+from fractions import Fraction
+from pathlib import Path
+from typing import Any
+
+import av
+import numpy as np
+import skia
+from av.video.reformatter import ColorRange, Colorspace, Interpolation
+from numpy.typing import NDArray
+
+from dearhost.assets.shelf.clips import SMALL_SIDE, KeyFrameFilm
+from dearhost.assets.shelf.item import CLIP, PICTURE, ShelfItem, item_id
+from dearhost.assets.shelf.keying.ground import Ground, ground_of
+from dearhost.assets.shelf.keying.key import Keyed, KeySettings, keyed, near_ground
+from dearhost.assets.shelf.keying.loops import halved
+from dearhost.assets.shelf.stills import thumbnail_jpg
+from dearhost.errors import HostError
+
+_RATE = 25
+_COLOUR, _MATTE = 18, 10
+"""Quality of the figure's colour and of its matte (x264's crf)."""
+_LOOKS = 5
+"""Frames of a clip of which the one with most ground tells its colour."""
+_CLOSE = 0.06
+"""Part of the figure from which it is said that something on it is near the ground's colour."""
+_CREAM = (255, 251, 239)
+Tell = Callable[[float], None]
+
+
+def keyed_id(item: ShelfItem, settings: KeySettings) -> str:
+    """The id of what comes of a thing with these settings."""
+    told = json.dumps([item.id, asdict(settings)], sort_keys=True)
+    return item_id(PICTURE if item.kind == PICTURE else CLIP, hashlib.sha256(told.encode()).hexdigest())
+
+
+def key_thing(item: ShelfItem, source: Path, folder: Path, settings: KeySettings, tell: Tell) -> ShelfItem:
+    """Write ``item``, whose files lie in ``source``, into ``folder`` without its ground. Raises HostError."""
+    made = _key_picture if item.kind == PICTURE else _key_clip
+    notes = made(source, folder, settings, tell)
+    size = sum(path.stat().st_size for path in folder.iterdir())
+    return replace(
+        item, id=keyed_id(item, settings), transparent=True, notes=(*item.notes, *notes), bytes=size
+    )  # fmt: skip
+
+
+def key_still(item: ShelfItem, source: Path, settings: KeySettings, moment: float, side: int) -> NDArray[np.uint8]:
+    """A picture of what comes of it, at most ``side`` pixels wide or high: BGRA, premultiplied. Raises HostError."""
+    frame = _still_frame(item, source, moment)
+    scale = min(1.0, side / max(frame.width, frame.height))
+    size = {"width": _even(frame.width * scale), "height": _even(frame.height * scale)}
+    small = frame.reformat(**size, interpolation=Interpolation.AREA)
+    return premultiplied(keyed(small, _found(small, settings), settings))
+
+
+def _still_frame(item: ShelfItem, source: Path, moment: float) -> Any:
+    if item.kind == PICTURE:
+        return _frame_of(_picture(source))
+    times = np.load(source / "times.npy")
+    number = int(np.clip(np.searchsorted(times, moment, side="right") - 1, 0, len(times) - 1))
+    with av.open(str(source / "small.mp4")) as container:
+        stream = container.streams.video[0]
+        rate = stream.average_rate or Fraction(_RATE)
+        container.seek(round(number / rate / (stream.time_base or Fraction(1, _RATE))), stream=stream)
+        return next(container.decode(stream))
+
+
+def _even(side: float) -> int:
+    return max(2, round(side / 2) * 2)
+
+
+def _found(frame: Any, settings: KeySettings) -> Ground:
+    ground = ground_of(frame, settings.colour)
+    if ground is None:
+        raise HostError(
+            "No ground of one colour is seen about the edges. Choose its colour in the picture, or take one before "
+            "green or blue."
+        )
+    return ground
+
+
+def _picture(folder: Path) -> Any:
+    path = next(path for path in (folder / "picture.png", folder / "picture.jpg") if path.exists())
+    image = skia.Image.MakeFromEncoded(skia.Data.MakeWithCopy(path.read_bytes()))
+    if image is None:
+        raise HostError("This picture cannot be read any more. Bring its file in again.")
+    return image
+
+
+def _frame_of(image: Any) -> Any:
+    """A picture as a frame, chroma at full size, its sides even."""
+    width, height = image.width() // 2 * 2, image.height() // 2 * 2
+    pixels = image.toarray(colorType=skia.kBGRA_8888_ColorType)[:height, :width]
+    frame = av.VideoFrame.from_ndarray(np.ascontiguousarray(pixels), format="bgra")
+    return frame.reformat(format="yuv444p", dst_colorspace=Colorspace.ITU709, dst_color_range=ColorRange.MPEG)
+
+
+def premultiplied(found: Keyed) -> NDArray[np.uint8]:
+    """A figure as BGRA pixels (ITU-R BT.709, limited range, to full)."""
+    luma = found.luma * np.float32(255 / 219)
+    blue, red = found.blue * np.float32(255 / 224), found.red * np.float32(255 / 224)
+    colours = np.stack([luma + 1.8556 * blue, luma - 0.1873 * blue - 0.4681 * red, luma + 1.5748 * red], -1)
+    pixels = np.empty((*found.alpha.shape, 4), np.uint8)
+    pixels[..., :3] = np.rint(np.clip(colours, 0, 255) * found.alpha[..., None])
+    pixels[..., 3] = np.rint(found.alpha * 255)
+    return pixels
+
+
+def _key_picture(source: Path, folder: Path, settings: KeySettings, tell: Tell) -> list[str]:
+    frame = _frame_of(_picture(source))
+    found = keyed(frame, _found(frame, settings), settings)
+    image = skia.Image.fromarray(
+        premultiplied(found), colorType=skia.kBGRA_8888_ColorType, alphaType=skia.kPremul_AlphaType
+    )
+    (folder / "picture.png").write_bytes(bytes(image.encodeToData()))
+    (folder / "thumbnail.jpg").write_bytes(_thumbnail(image))
+    tell(1.0)
+    return _notes([near_ground(found)])
+
+
+def _thumbnail(image: Any) -> bytes:
+    surface = skia.Surface(image.width(), image.height())
+    surface.getCanvas().clear(skia.Color(*_CREAM))
+    surface.getCanvas().drawImage(image, 0, 0)
+    return thumbnail_jpg(surface.makeImageSnapshot())
+
+
+def _notes(close: list[float]) -> list[str]:
+    if max(close, default=0.0) < _CLOSE:
+        return []
+    return ["Something on the figure is near the ground's colour: where it looks thin, take less strength."]
+
+
+def _key_clip(source: Path, folder: Path, settings: KeySettings, tell: Tell) -> list[str]:
+    times = np.load(source / "times.npy")
+    (folder / "times.npy").write_bytes((source / "times.npy").read_bytes())
+    if (source / "sound.flac").exists():
+        (folder / "sound.flac").write_bytes((source / "sound.flac").read_bytes())
+    ground = _ground_in(source / "small.mp4", len(times), settings)
+    films = None
+    close: list[float] = []
+    for number, frame in enumerate(_frames(source / "full.mp4")):
+        found = keyed(frame, ground, settings)
+        if films is None:
+            films = _Films(folder, frame.width, frame.height)
+            image = skia.Image.fromarray(premultiplied(found), colorType=skia.kBGRA_8888_ColorType)
+            (folder / "thumbnail.jpg").write_bytes(_thumbnail(image))
+        films.add(found)
+        if number % _RATE == 0:
+            close.append(near_ground(found))
+            tell(min(0.99, number / max(1, len(times))))
+    if films is None:
+        raise HostError("This clip cannot be read any more. Bring its file in again.")
+    films.close()
+    return _notes(close)
+
+
+def _ground_in(film: Path, count: int, settings: KeySettings) -> Ground:
+    """The ground of the frame of a clip that shows most of it."""
+    wanted = {count * look // _LOOKS for look in range(_LOOKS)}
+    frames = [frame for number, frame in enumerate(_frames(film)) if number in wanted]
+    found = [ground for frame in frames if (ground := ground_of(frame, settings.colour))]
+    return max(found, key=lambda ground: ground.cover) if found else _found(frames[0], settings)
+
+
+def _frames(path: Path) -> Iterator[Any]:
+    with av.open(str(path)) as container:
+        container.streams.video[0].thread_count = 1
+        yield from container.decode(video=0)
+
+
+class _Films:
+    """The figure's colour and its matte, at full size and small: every frame is a key frame."""
+
+    def __init__(self, folder: Path, width: int, height: int) -> None:
+        scale = min(1.0, SMALL_SIDE / min(width, height))
+        small = _even(width * scale), _even(height * scale)
+        self._films = (
+            KeyFrameFilm(folder / "full.mp4", width, height, _COLOUR),
+            KeyFrameFilm(folder / "matte.mp4", width, height, _MATTE),
+            KeyFrameFilm(folder / "small.mp4", *small, _COLOUR),
+            KeyFrameFilm(folder / "small-matte.mp4", *small, _MATTE),
+        )
+        self._size = width, height
+
+    def add(self, found: Keyed) -> None:
+        width, height = self._size
+        planes = np.empty((height * 3 // 2, width), np.uint8)
+        planes[:height] = np.rint(found.luma) + 16
+        halves = planes[height:].reshape(2, height // 2, width // 2)
+        halved(found.blue, found.alpha, halves[0])
+        halved(found.red, found.alpha, halves[1])
+        matte = np.full_like(planes, 128)
+        matte[:height] = np.rint(found.alpha * 219) + 16
+        for film, own in zip(self._films, (planes, matte, planes, matte), strict=True):
+            film.add(av.VideoFrame.from_ndarray(own, format="yuv420p"))
+
+    def close(self) -> None:
+        for film in self._films:
+            film.close()
