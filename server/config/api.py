@@ -27,6 +27,7 @@ from server.productions.voice_api import router as voice
 from server.productions.writing_api import router as pasting
 from server.room import is_full, release
 from server.shelf.api import router as shelf
+from server.shelf.keying_api import router as keying
 from server.voices.api import router as voices
 from server.voices.made_api import router as made
 from server.voices.matched_api import router as matched
@@ -69,6 +70,7 @@ for prefix, router in (
     ("/deliveries", deliveries),
     ("/jobs", jobs),
     ("/shelf", shelf),
+    ("/shelf", keying),
 ):
     api.add_router(prefix, router)
 

@@ -103,6 +103,7 @@ JOB_WORK = {
     "model-draft": "server.writing.work.write_with_model",
     "shelf": "server.shelf.work.take_in",
     "clip": "server.shelf.work.hear_clip",
+    "key": "server.shelf.work.key_thing",
     "stems": "server.deliveries.stems.make_stems",
 }
 """What does jobs of each kind."""

@@ -8,10 +8,12 @@ from typing import Any
 
 from django.conf import settings
 
+from dearhost.assets.shelf import KeySettings
 from dearhost.errors import StorageFull
 from server.jobs.models import Job
 from server.jobs.running import Reporter
 from server.shelf.actions.enter import enter
+from server.shelf.models import ShelfEntry
 from server.studio import studio
 
 _UPLOAD_SECONDS = 3600.0
@@ -47,6 +49,23 @@ def hear_clip(job: Job, report: Reporter) -> dict[str, Any]:
         order["item"], language=order["language"], text=order["text"], progress=progress
     )
     return {"item": order["item"], "words": len(heard.words)}
+
+
+def key_thing(job: Job, report: Reporter) -> dict[str, Any]:
+    """Take the ground behind a figure away; what comes of it stands on the shelf under the title and rights of what it
+    was made of."""
+    began = time.monotonic()
+
+    def progress(part: float) -> None:
+        spent = time.monotonic() - began
+        report(part, spent / part * (1 - part) if part > 0.05 else None, "keying")
+
+    order = dict(job.order)
+    source = order.pop("item")
+    item = studio().shelf.key(source, KeySettings(**order), progress)
+    before = ShelfEntry.objects.filter(item=source).order_by("owner_id").first()
+    own = ShelfEntry.objects.filter(item=source, owner_id=job.owner_id).first() or before
+    return {"item": item.id, "number": enter(job.owner_id, item, like=own).number}
 
 
 def take_in(job: Job, report: Reporter) -> dict[str, Any]:

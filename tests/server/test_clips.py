@@ -19,6 +19,7 @@ from server.jobs.models import Job
 from server.jobs.running import run_job
 from server.productions.models import Production
 from server.shelf.actions.enter import enter
+from server.shelf.models import ShelfEntry
 from server.studio import studio
 from tests.clips import counted, write_clip
 from tests.server.conftest import Begin
@@ -138,3 +139,32 @@ def test_speech_that_is_cut_is_the_clips_own(client: Client, clip: str, begin: B
     part = speech[round(read.pieces[0].source * 48_000) :][: len(read.samples)]
     middle = slice(2000, len(part) - 2000)
     assert np.abs(read.samples[: len(part)][middle] - part[middle]).max() < 1e-3
+
+
+def test_a_figure_is_looked_at_and_cut_out_by_a_job(
+    client: Client, stranger: Client, ines: User, tmp_path: Path
+) -> None:
+    frame = np.full((96, 160, 3), (60, 190, 70), np.uint8)
+    frame[30:, 60:100] = (120, 60, 40)
+    item = studio().shelf.take(write_clip(tmp_path / "keeper.mp4", [frame] * 5, rate=25), "keeper.mp4")
+    entry = enter(ines.pk, item)
+    ShelfEntry.objects.filter(pk=entry.pk).update(title="The keeper", licence="own", author="Ines")
+    look = f"/api/shelf/{item.id}/key.png"
+    still = client.get(f"{look}?strength=0.5&moment=0.1")
+    assert still.status_code == 200 and still.content[:4] == b"\x89PNG"
+    for wrong in ("strength=2", "softness=nan", "ground=green", "moment=-1"):
+        assert client.get(f"{look}?{wrong}").status_code == 422, wrong
+    order = json.dumps({"strength": 0.5, "shadow": 0.0})
+    assert stranger.get(look).status_code == 404
+    assert stranger.post(f"/api/shelf/{item.id}/key", order, "application/json").status_code == 404
+    answer = client.post(f"/api/shelf/{item.id}/key", order, "application/json")
+    assert answer.status_code == 201, answer.content
+    run_job(Job.objects.get(pk=answer.json()["id"]).pk)
+    made = next(thing for thing in client.get("/api/shelf").json() if thing["transparent"])
+    assert (made["title"], made["licence"], made["author"]) == ("The keeper, cut out", "own", "Ines")
+
+
+def test_what_has_no_even_ground_is_refused_at_once(client: Client, clip: str) -> None:
+    answer = client.post(f"/api/shelf/{clip}/key", "{}", "application/json")
+    assert answer.status_code == 422 and "No ground of one colour" in answer.json()["detail"]
+    assert not Job.objects.exists()

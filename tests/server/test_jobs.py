@@ -44,6 +44,7 @@ def test_every_kind_of_work_is_there() -> None:
         "voice-over",
         "draft",
         "clip",
+        "key",
         "voice-match",
         "comments",
         "model-draft",

@@ -16,8 +16,9 @@ from server.shelf.models import ShelfEntry
 _LONGEST_TITLE = 120
 
 
-def enter(owner_id: int, item: ShelfItem) -> ShelfEntry:
-    """The account's entry of a thing: made now, or taken out again where it was put away."""
+def enter(owner_id: int, item: ShelfItem, like: ShelfEntry | None = None) -> ShelfEntry:
+    """The account's entry of a thing: made now, or taken out again where it was put away. ``like``: the entry of what
+    it was made of, whose title and rights it has."""
     with transaction.atomic():
         entry = ShelfEntry.with_deleted.filter(owner_id=owner_id, item=item.id).first()
         if entry is None:
@@ -27,9 +28,9 @@ def enter(owner_id: int, item: ShelfItem) -> ShelfEntry:
                 item=item.id,
                 kind=item.kind,
                 number=(last or 0) + 1,
-                title=_title(item.name),
-                licence=item.licence if item.licence in LICENCES else "",
-                author=item.author[:200],
+                title=f"{like.title[: _LONGEST_TITLE - 20]}, cut out" if like else _title(item.name),
+                licence=like.licence if like else item.licence if item.licence in LICENCES else "",
+                author=like.author if like else item.author[:200],
             )
         elif entry.deleted_at:
             entry.deleted_at = None

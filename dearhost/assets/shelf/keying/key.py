@@ -107,12 +107,11 @@ def _guided(luma: Floats, coarse: Floats, half: Floats) -> Floats:
 def without_dust(alpha: Floats) -> Floats:
     """Without small pieces that stand apart from the figure."""
     # hair is fine: what is near belongs together
-    small = ndimage.maximum_filter((alpha[::2, ::2] > 0.15).astype(np.uint8), _TOGETHER)
-    pieces, count = ndimage.label(small)
+    small = alpha[::2, ::2] > 0.15
+    pieces, count = ndimage.label(ndimage.maximum_filter(small.astype(np.uint8), _TOGETHER))
     if count < 2:
         return alpha
-    sizes = np.bincount(pieces.ravel())
-    sizes[0] = 0
+    sizes = np.bincount(pieces[small], minlength=count + 1)
     kept = sizes >= _SPECK * sizes.max()
     near = kept[pieces].astype(np.uint8)
     return alpha * np.repeat(np.repeat(near, 2, 0), 2, 1)[: alpha.shape[0], : alpha.shape[1]].astype(np.float32)

@@ -5,6 +5,7 @@ import { type ShelfThing, thumbnailOf, useChangeThing, useReplace } from "../../
 import { megabytes } from "../../shared/time";
 import { Choice, PlainButton, Tick } from "../../shared/ui/controls";
 import { describedThing } from "./finding";
+import { Keying } from "./Keying";
 import { RightsFields } from "./RightsFields";
 
 type Props = { thing: ShelfThing; others: readonly ShelfThing[]; onPutAway: () => void };
@@ -76,6 +77,7 @@ export function ThingPage({ thing, others, onPutAway }: Props) {
 					))}
 				</dd>
 			</dl>
+			{thing.kind !== "sound" && !thing.transparent && <Keying key={item} thing={thing} />}
 			{thing.mine && (
 				<>
 					<Tick

@@ -1965,6 +1965,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shelf/{item}/key.png": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Still
+         * @description What a picture or clip would be without its ground, at a moment.
+         */
+        get: operations["keyedStill"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{item}/key": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Key
+         * @description Take the ground away: a job makes a thing of its own.
+         */
+        post: operations["keyThing"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -4969,6 +5009,73 @@ export interface components {
             /** Missing */
             missing: string[];
         };
+        /**
+         * KeyLook
+         * @description The same, looked at ``moment`` seconds into a clip.
+         */
+        KeyLook: {
+            /**
+             * Strength
+             * @default 0.5
+             */
+            strength: number;
+            /**
+             * Softness
+             * @default 0.5
+             */
+            softness: number;
+            /**
+             * Spill
+             * @default 1
+             */
+            spill: number;
+            /**
+             * Shadow
+             * @default 0.6
+             */
+            shadow: number;
+            /**
+             * Ground
+             * @default
+             */
+            ground: string;
+            /**
+             * Moment
+             * @default 0
+             */
+            moment: number;
+        };
+        /**
+         * KeyIn
+         * @description How a ground is taken away, all from 0 to 1; ``ground``: its colour as six hexadecimal figures, "" to find it.
+         */
+        KeyIn: {
+            /**
+             * Strength
+             * @default 0.5
+             */
+            strength: number;
+            /**
+             * Softness
+             * @default 0.5
+             */
+            softness: number;
+            /**
+             * Spill
+             * @default 1
+             */
+            spill: number;
+            /**
+             * Shadow
+             * @default 0.6
+             */
+            shadow: number;
+            /**
+             * Ground
+             * @default
+             */
+            ground: string;
+        };
     };
     responses: never;
     parameters: never;
@@ -7722,6 +7829,59 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CreditsOut"];
+                };
+            };
+        };
+    };
+    keyedStill: {
+        parameters: {
+            query?: {
+                strength?: number;
+                softness?: number;
+                spill?: number;
+                shadow?: number;
+                ground?: string;
+                moment?: number;
+            };
+            header?: never;
+            path: {
+                item: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    keyThing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                item: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeyIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
                 };
             };
         };

@@ -5,12 +5,13 @@ import type { Job } from "../jobs/useJob";
 export type ShelfThing = Schemas["ShelfOut"];
 export type Licence = Schemas["LicenceOut"];
 
-const KEY = ["shelf"];
+/** Under which the shelf is kept once it was asked for. */
+export const SHELF = ["shelf"];
 const NONE: ShelfThing[] = [];
 
 /** Everything on the shelf, the latest first. */
 export function useShelf() {
-	return useQuery({ queryKey: KEY, queryFn: () => ask(api.GET("/api/shelf")) });
+	return useQuery({ queryKey: SHELF, queryFn: () => ask(api.GET("/api/shelf")) });
 }
 
 /** The things of some kinds. */
@@ -21,7 +22,7 @@ export function useThings(kinds: readonly string[]): readonly ShelfThing[] {
 /** Ask for the shelf again. */
 export function useShelfAgain(): () => void {
 	const queries = useQueryClient();
-	return () => queries.invalidateQueries({ queryKey: KEY });
+	return () => queries.invalidateQueries({ queryKey: SHELF });
 }
 
 export function useLicences(): readonly Licence[] {
@@ -78,6 +79,23 @@ export function useReplace() {
 			ask(api.POST("/api/shelf/{item}/replace/{other}", { params: { path: { item, other } } })),
 		onSuccess: again,
 	});
+}
+
+export type KeySettings = Required<Schemas["KeyIn"]>;
+
+/** Take the ground behind a figure away: a job makes a thing of its own. */
+export function useKeyThing() {
+	return useMutation({
+		mutationFn: ({ item, ...body }: { item: string } & KeySettings) =>
+			ask(api.POST("/api/shelf/{item}/key", { params: { path: { item } }, body })),
+	});
+}
+
+/** Where a picture of a thing without its ground is. */
+export function keyedStill(item: string, settings: KeySettings, moment: number): string {
+	const asked = new URLSearchParams({ moment: String(moment) });
+	for (const [name, value] of Object.entries(settings)) asked.set(name, String(value));
+	return `/api/shelf/${item}/key.png?${asked}`;
 }
 
 /** Where the small picture of a thing is. */
