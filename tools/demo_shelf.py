@@ -3,6 +3,9 @@
 from __future__ import annotations
 
 import math
+import subprocess
+import sys
+import tempfile
 from collections.abc import Callable, Sequence
 from pathlib import Path
 from typing import Any
@@ -36,6 +39,9 @@ def main() -> None:
     _write_picture("shells-of-the-slipway.jpg", lambda canvas: _product(canvas, ("shell", "starfish", "crab")))
     _write_clip("water-at-the-slipway.mp4", _water)
     _write_clip("gulls-over-the-pier.mp4", _gulls)
+    for interview in INTERVIEWS:
+        _write_interview(*interview)
+    _write_before_green("keeper-before-green.png", "walter")
 
 
 def _harbour_wall(canvas: Any) -> None:
@@ -86,6 +92,51 @@ def _gulls(canvas: Any, picture: Picture, turn: float) -> None:
         along = (turn * speed + index * 0.37) % 1.0
         lift = math.sin(2 * math.pi * (turn * 3 + index * 0.4)) * 0.018
         draw_thing(paper, "gull", picture.width * (1.15 - 1.3 * along), picture.height * (at + lift), size)
+
+
+INTERVIEWS = (
+    (
+        "visitor-hanne.mp4", "hanne", "joan", "garden",
+        "I come for the, um, [[cue: pause 0.5]] for the quiet. [[cue: pause 1.3]] "
+        "At low water you can hear the whole harbour drip.",
+    ),
+    (
+        "visitor-dayo.mp4", "dayo", "simon", "quay",
+        "My daughter, my daughter counts the steps of the slipway. [[cue: pause 1.1]] "
+        "She has got to, uh, thirty one.",
+    ),
+    (
+        "keeper-walter.mp4", "walter", "walter", "study",
+        "We wind the clock when the sea is lowest. [[cue: pause 1.2]] Then we, um, wait for it to come back.",
+    ),
+)  # fmt: skip
+"""People nobody knows, asked in front of a camera: file, host, voice, set, and what they say, as they say it."""
+
+
+def _write_interview(name: str, host: str, voice: str, place: str, text: str) -> None:
+    """Somebody who is asked, and hesitates."""
+    _render(SHELF / name, text, "--host", host, "--voice", voice, "--set", place, "--height", "540")
+
+
+def _write_before_green(name: str, host: str) -> None:
+    """Somebody before a green ground, to be cut out."""
+    with tempfile.TemporaryDirectory() as folder:
+        film = Path(folder) / "green.mp4"
+        _render(film, "I wind the clock.", "--host", host, "--set", "green", "--height", "720")
+        with av.open(str(film)) as container:
+            frames = container.decode(video=0)
+            frame = next(frame for number, frame in enumerate(frames) if number == _RATE)
+        pixels = np.ascontiguousarray(frame.to_ndarray(format="bgra"))
+    image = skia.Image.fromarray(pixels, colorType=skia.kBGRA_8888_ColorType)
+    (SHELF / name).write_bytes(bytes(image.encodeToData()))
+
+
+def _render(film: Path, text: str, *look: str) -> None:
+    with tempfile.TemporaryDirectory() as folder:
+        script = Path(folder) / "said.md"
+        script.write_text(text, encoding="utf-8")
+        asked = [str(script), "--out", str(film), "--captions", "none", "--fps", str(_RATE), *look]
+        subprocess.run([sys.executable, "-m", "dearhost.cli", "render", *asked], check=True)
 
 
 def _write_picture(name: str, draw: Callable[[Any], None]) -> None:

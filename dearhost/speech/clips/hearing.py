@@ -48,7 +48,10 @@ def hear_words(samples: Samples, rate: int, aligner: Aligner, *, language: str =
     if text.strip():
         found = aligner.align(samples, rate, text, language, tell=False)
         written = plan_words(text, language).written
-        placed = [ClipWord(w.text, t.start, t.end) for w, t in zip(written, found.words, strict=True)]
+        placed = [
+            ClipWord(w.text, float(t.start), float(t.end), plain(w.text) in HESITATIONS)
+            for w, t in zip(written, found.words, strict=True)
+        ]
         return Transcript(language, seconds, tuple(placed))
     if not language.lower().startswith(ENGLISH):
         raise SpeechError("Only English is heard by itself. Write what is said, and its words are found in the clip.")

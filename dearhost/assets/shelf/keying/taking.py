@@ -46,8 +46,9 @@ def key_thing(item: ShelfItem, source: Path, folder: Path, settings: KeySettings
     made = _key_picture if item.kind == PICTURE else _key_clip
     notes = made(source, folder, settings, tell)
     size = sum(path.stat().st_size for path in folder.iterdir())
+    name = f"{Path(item.name).stem}-cut-out{Path(item.name).suffix}"
     return replace(
-        item, id=keyed_id(item, settings), transparent=True, notes=(*item.notes, *notes), bytes=size
+        item, id=keyed_id(item, settings), name=name, transparent=True, notes=(*item.notes, *notes), bytes=size
     )  # fmt: skip
 
 

@@ -11,6 +11,7 @@ from django.conf import settings
 from django.contrib.auth import get_user_model
 from django.core.management.base import BaseCommand
 
+from dearhost.assets.shelf import KeySettings
 from dearhost.production import CastEntry, Choices, open_script, own_choices_from_json, with_named_files
 from dearhost.production.production import Production as Staged
 from dearhost.script import Brief
@@ -64,6 +65,10 @@ class Command(BaseCommand):
         known = set(ShelfEntry.with_deleted.filter(owner_id=owner_id).values_list("item", flat=True))
         for row in json.loads((folder / "shelf.json").read_text(encoding="utf-8")):
             item = studio().shelf.take(folder / row["file"], row["file"])
+            if "said" in row and studio().speaker.clips.known(item.id) is None:
+                studio().speaker.clips.hear(item.id, text=row["said"])
+            if row.get("cut_out"):
+                item = studio().shelf.key(item.id, KeySettings())
             if item.id in known:
                 continue
             entry = enter(owner_id, item)
