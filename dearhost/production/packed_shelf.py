@@ -14,23 +14,29 @@ from collections.abc import Callable, Iterable, Mapping
 from pathlib import Path
 from typing import Any
 
-from dearhost.assets.shelf import Shelf, ShelfItem, kind_of
+from dearhost.assets.shelf import CLIP, Shelf, ShelfItem, kind_of
 from dearhost.errors import HostError
+from dearhost.speech import ClipStore
+from dearhost.speech.clips import TRANSCRIPT
 
 _FOLDER = "shelf/"
-_FILES: Mapping[str, str] = {"picture": "picture", "clip": "full", "sound": "sound"}
+_FILES: Mapping[str, str] = {"picture": "picture", "sound": "sound"}
+_CLIP_ENDING = ".mkv"
 MOST = 200_000_000
 """Bytes of all things together; what is beyond stays behind, and is said."""
 
 
-def packed_things(shelf: Shelf, items: Iterable[str]) -> tuple[dict[str, Path], list[dict[str, Any]]]:
-    """The files to pack by their names in the zip, and what is said of them in the document."""
+def packed_things(
+    shelf: Shelf, clips: ClipStore, items: Iterable[str], folder: Path
+) -> tuple[dict[str, Path], list[dict[str, Any]]]:
+    """The files to pack by their names in the zip, and what is said of them in the document. ``folder``: where clips
+    are put together for it."""
     files: dict[str, Path] = {}
     told: list[dict[str, Any]] = []
     whole = 0
     for item in sorted(set(items)):
         known = shelf.item(item)
-        path = shelf.file(item, _FILES[known.kind]) if known else None
+        path = _file_of(shelf, known, folder) if known else None
         if known is None or path is None:
             continue
         whole += path.stat().st_size
@@ -39,11 +45,25 @@ def packed_things(shelf: Shelf, items: Iterable[str]) -> tuple[dict[str, Path], 
         if fits:
             files[name] = path
         told.append({"id": item, "file": name if fits else "", "name": known.name})
+        if fits and (heard := clips.known(item)):
+            told[-1]["words"] = TRANSCRIPT.dump_python(heard, mode="json")
     return files, told
 
 
+def _file_of(shelf: Shelf, known: ShelfItem, folder: Path) -> Path | None:
+    """The one file that holds all of a thing; None where it is not kept any more."""
+    if known.kind != CLIP:
+        return shelf.file(known.id, _FILES[known.kind])
+    path = folder / f"{known.id}{_CLIP_ENDING}"
+    try:
+        shelf.packed(known.id, path)
+    except HostError:
+        return None
+    return path
+
+
 def taken_things(
-    shelf: Shelf, packed: zipfile.ZipFile, told: object, note: Callable[[str], None]
+    shelf: Shelf, clips: ClipStore, packed: zipfile.ZipFile, told: object, note: Callable[[str], None]
 ) -> dict[str, ShelfItem]:
     """The things of a file, taken in; by the ids they had there. What is missing or damaged is noted."""
     taken: dict[str, ShelfItem] = {}
@@ -67,7 +87,9 @@ def taken_things(
                 # only who has the thing itself may have it by its id
                 same = _kept_as(shelf, item, Path(kept.name))
                 taken[item] = same or shelf.take(Path(kept.name), name or "unnamed")
-        except (HostError, KeyError, RuntimeError, OSError, zipfile.BadZipFile) as error:
+            if entry.get("words") and clips.known(taken[item].id) is None:
+                clips.adopt(taken[item].id, TRANSCRIPT.validate_python(entry["words"]))
+        except (HostError, KeyError, RuntimeError, OSError, ValueError, zipfile.BadZipFile) as error:
             note(f"'{name}' could not be taken out of the file ({error}).")
     return taken
 
@@ -75,8 +97,11 @@ def taken_things(
 def _kept_as(shelf: Shelf, item: str, path: Path) -> ShelfItem | None:
     """The thing of this id, if what is kept of it here is this very file."""
     known = shelf.item(item)
-    kept = shelf.file(item, _FILES[known.kind]) if known else None
-    return known if kept and filecmp.cmp(kept, path, shallow=False) else None
+    if known is None:
+        return None
+    with tempfile.TemporaryDirectory() as folder:
+        kept = _file_of(shelf, known, Path(folder))
+        return known if kept and filecmp.cmp(kept, path, shallow=False) else None
 
 
 def renamed(document: Any, taken: Mapping[str, ShelfItem]) -> Any:

@@ -9,10 +9,12 @@ from __future__ import annotations
 import base64
 import io
 import json
+import tempfile
 import zipfile
 import zlib
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, replace
+from pathlib import Path
 from typing import Any
 
 from dearhost.errors import DearHostError, ScriptError
@@ -69,19 +71,20 @@ def pack(production: Production, studio: Studio) -> bytes:
     if pictures:
         document["pictures"] = pictures
     shelf = (use.id for use in uses_of(production) if use.kind == SHELF)
-    files, things = packed_things(studio.shelf, shelf)
-    if things:
-        document["shelf"] = things
-    contents = {
-        "production.json": json.dumps(document, ensure_ascii=False, indent=1),
-        "script.fountain": write_fountain(production.script),
-    }
-    buffer = io.BytesIO()
-    with zipfile.ZipFile(buffer, "w", zipfile.ZIP_DEFLATED) as packed:
-        for name, text in contents.items():
-            packed.writestr(zipfile.ZipInfo(name, _EPOCH), text, zipfile.ZIP_DEFLATED)
-        for name, path in files.items():  # compressed already
-            packed.writestr(zipfile.ZipInfo(name, _EPOCH), path.read_bytes(), zipfile.ZIP_STORED)
+    with tempfile.TemporaryDirectory() as folder:
+        files, things = packed_things(studio.shelf, studio.speaker.clips, shelf, Path(folder))
+        if things:
+            document["shelf"] = things
+        contents = {
+            "production.json": json.dumps(document, ensure_ascii=False, indent=1),
+            "script.fountain": write_fountain(production.script),
+        }
+        buffer = io.BytesIO()
+        with zipfile.ZipFile(buffer, "w", zipfile.ZIP_DEFLATED) as packed:
+            for name, text in contents.items():
+                packed.writestr(zipfile.ZipInfo(name, _EPOCH), text, zipfile.ZIP_DEFLATED)
+            for name, path in files.items():  # compressed already
+                packed.writestr(zipfile.ZipInfo(name, _EPOCH), path.read_bytes(), zipfile.ZIP_STORED)
     return buffer.getvalue()
 
 
@@ -107,7 +110,7 @@ def unpack(data: bytes, name: str, studio: Studio) -> OpenedProduction:
         held = document["production"]
         if document.get("shelf"):
             with zipfile.ZipFile(io.BytesIO(data)) as packed:
-                things = taken_things(studio.shelf, packed, document["shelf"], notes.append)
+                things = taken_things(studio.shelf, studio.speaker.clips, packed, document["shelf"], notes.append)
             held = renamed(held, things)
             brought |= {Use(SHELF, item.id) for item in things.values()}
         production = production_from_json(held)

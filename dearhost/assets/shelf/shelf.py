@@ -18,6 +18,7 @@ from pydantic import ValidationError
 
 from dearhost.assets.shelf.item import ITEM, PICTURE, SOUND, ShelfItem, kind_of
 from dearhost.assets.shelf.keying import KeySettings, key_still, key_thing, keyed_id
+from dearhost.assets.shelf.packing import write_packed
 from dearhost.assets.shelf.taking import THUMBNAIL, take_file
 from dearhost.errors import HostError
 from dearhost.foreign import ForeignFailure, in_own_process
@@ -125,6 +126,13 @@ class Shelf:
                    "small-matte": ("small-matte.mp4",)}  # fmt: skip
         found = (self.path(item) / one for one in endings[name]) if kind_of(item) else ()
         return next((path for path in found if path.exists()), None)
+
+    def packed(self, item: str, path: Path) -> None:
+        """Write a clip with all that belongs to it as one file, which ``take`` reads again. Raises HostError."""
+        try:
+            write_packed(self.path(item), path)
+        except (OSError, ValueError, av.FFmpegError) as error:
+            raise HostError("A clip of the shelf cannot be read any more. Bring its file in again.") from error
 
     def image(self, item: str) -> Any:
         """A picture as a Skia image; None where there is none."""

@@ -11,6 +11,7 @@ import skia
 
 from dearhost.assets.shelf.clips import LONGEST_CLIP, OPENING, Tell, picture_stream, take_clip
 from dearhost.assets.shelf.item import CLIP, PICTURE, SOUND, ShelfItem, item_id
+from dearhost.assets.shelf.mattes import take_matte
 from dearhost.assets.shelf.rights import rights_of_tags
 from dearhost.assets.shelf.sounds import LONGEST_SOUND, shape_image, take_sound
 from dearhost.assets.shelf.stills import codec_of, take_picture, thumbnail_jpg
@@ -90,9 +91,11 @@ def _moving(path: Path, name: str, folder: Path, digest: str, tell: Tell) -> She
         else None
     )
     (folder / THUMBNAIL).write_bytes(_first_of(folder / "small.mp4", len(clip.times)))
+    has_matte = take_matte(path, folder, (clip.width, clip.height), len(clip.times))
     return ShelfItem(
         item_id(CLIP, digest), CLIP, name, clip.width, clip.height, round(clip.seconds, 3), round(clip.rate, 3),
-        sounds=sound is not None and not sound[0].silent, author=clip.rights.author, licence=clip.rights.licence,
+        sounds=sound is not None and not sound[0].silent, transparent=has_matte,
+        author=clip.rights.author, licence=clip.rights.licence,
         notes=tuple(clip.notes), light=clip.light, loop=clip.loop, bytes=_bytes_in(folder),
     )  # fmt: skip
 

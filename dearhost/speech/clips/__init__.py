@@ -5,11 +5,12 @@ from dearhost.speech.clips.lines import ClipLine, lines_of
 from dearhost.speech.clips.matching import match_words
 from dearhost.speech.clips.store import ClipStore
 from dearhost.speech.clips.tidying import Tidy
-from dearhost.speech.clips.transcript import LONG_PAUSE, ClipWord, Transcript
+from dearhost.speech.clips.transcript import LONG_PAUSE, TRANSCRIPT, ClipWord, Transcript
 
 __all__ = [
     "CLIPS_VERSION",
     "LONG_PAUSE",
+    "TRANSCRIPT",
     "ClipLine",
     "ClipStore",
     "ClipWord",

@@ -54,6 +54,10 @@ class ClipStore:
         except (OSError, ValidationError):
             return None
 
+    def adopt(self, item: str, heard: Transcript) -> None:
+        """Keep what was heard in a clip elsewhere."""
+        write_text(self._shelf.path(item) / _WORDS, TRANSCRIPT.dump_json(heard).decode())
+
     def transcript(self, item: str) -> Transcript:
         """What is said in a clip, heard now if need be. Raises SpeechError, HostError."""
         with self._lock:
@@ -71,7 +75,7 @@ class ClipStore:
         heard = hear_words(
             self._speech(item), RATE, self._aligner, language=language, text=text, progress=progress
         )  # fmt: skip
-        write_text(self._shelf.path(item) / _WORDS, TRANSCRIPT.dump_json(heard).decode())
+        self.adopt(item, heard)
         return heard
 
     def _speech(self, item: str) -> Samples:

@@ -15,6 +15,7 @@ import skia
 from hypothesis import given
 from hypothesis import strategies as st
 
+from dearhost.assets.shelf import KeySettings
 from dearhost.json_data import keepable
 from dearhost.production import (
     FRAMINGS,
@@ -30,7 +31,9 @@ from dearhost.production import (
 )
 from dearhost.production.project_file import unpack
 from dearhost.production.uses import SHELF, Use
-from dearhost.script import Brief, Spot, Staging
+from dearhost.script import Brief, Cue, Line, Scene, Script, Spot, Staging, new_id
+from dearhost.speech.clips import ClipWord, Transcript
+from tests.clips import write_clip
 
 SCRIPT = read_script("# The pier\n\nMAREN: Mind the [[cue: wave]]step.\n\n# The bell\n\nSKERRY: It rings.\n")
 
@@ -174,3 +177,35 @@ def test_an_id_alone_gives_nobody_a_thing(studio: Studio, tmp_path: Path) -> Non
                 packed.writestr(held, bytes(skia.Image.fromarray(other).encodeToData()))
         brought = unpack(buffer.getvalue(), "a.dearhost", studio).brought
         assert Use(SHELF, item) not in brought
+
+
+def test_clips_go_along_with_their_moments_sound_matte_and_words(studio: Studio, tmp_path: Path) -> None:
+    green = np.full((96, 160, 3), (60, 190, 70), np.uint8)
+    green[30:, 60:100] = (120, 60, 40)
+    moments = [0, 1, 2, 3, 5, 8, 9, 10]
+    path = write_clip(tmp_path / "keeper.mp4", [green] * 8, rate=25, moments=moments, sound=True)
+    item = studio.shelf.key(studio.shelf.take(path, path.name).id, KeySettings(shadow=0)).id
+    heard = Transcript("en", 0.4, (ClipWord("One", 0.05, 0.2), ClipWord("two.", 0.2, 0.35)))
+    studio.speaker.clips.adopt(item, heard)
+    line = Line(new_id(), "Maren", "One two.", (Cue(new_id(), "clip", 0, {"items": item}),))
+    made = Production(Script(scenes=(Scene(new_id(), "", (line,)),)), {"Maren": CastEntry("maren", "fake")})
+    data = pack(made, studio)
+    assert data == pack(made, studio), "the same production gives the same bytes"
+
+    elsewhere = Studio(tmp_path / "elsewhere")
+    opened = unpack(data, "a.dearhost", elsewhere)
+    (cue,) = opened.production.script.scenes[0].lines[0].cues
+    own = cue.text("items")
+    kept = elsewhere.shelf.item(own)
+    assert opened.notes == () and kept is not None and kept.transparent and kept.sounds
+    assert elsewhere.speaker.clips.known(own) == heard
+    for lines in (96, 2000):
+        footage, matte = elsewhere.shelf.footage(own, lines), elsewhere.shelf.matte(own, lines)
+        before = studio.shelf.matte(item, lines)
+        assert footage is not None and matte is not None and before is not None
+        assert np.abs(footage.times - np.array(moments) / 25).max() < 0.002
+        here, there = (one.frame(5).to_ndarray()[:96].astype(int) for one in (before, matte))
+        assert np.abs(here - there).mean() < 4
+    assert elsewhere.shelf.file(own, "sound") is not None
+    again = unpack(data, "a.dearhost", studio).production.script.scenes[0].lines[0]
+    assert again.cues[0].text("items") == item, "where it is known it keeps its id"

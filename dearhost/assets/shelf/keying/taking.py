@@ -16,17 +16,18 @@ import skia
 from av.video.reformatter import ColorRange, Colorspace, Interpolation
 from numpy.typing import NDArray
 
-from dearhost.assets.shelf.clips import SMALL_SIDE, KeyFrameFilm
+from dearhost.assets.shelf.clips import KeyFrameFilm
 from dearhost.assets.shelf.item import CLIP, PICTURE, ShelfItem, item_id
 from dearhost.assets.shelf.keying.ground import Ground, ground_of
 from dearhost.assets.shelf.keying.key import Keyed, KeySettings, keyed, near_ground
 from dearhost.assets.shelf.keying.loops import halved
+from dearhost.assets.shelf.mattes import matte_films, small_size
 from dearhost.assets.shelf.stills import thumbnail_jpg
 from dearhost.errors import HostError
 
 _RATE = 25
-_COLOUR, _MATTE = 18, 10
-"""Quality of the figure's colour and of its matte (x264's crf)."""
+_COLOUR = 18
+"""Quality of the figure's colour (x264's crf)."""
 _LOOKS = 5
 """Frames of a clip of which the one with most ground tells its colour."""
 _CLOSE = 0.06
@@ -181,14 +182,11 @@ class _Films:
     """The figure's colour and its matte, at full size and small: every frame is a key frame."""
 
     def __init__(self, folder: Path, width: int, height: int) -> None:
-        scale = min(1.0, SMALL_SIDE / min(width, height))
-        small = _even(width * scale), _even(height * scale)
-        self._films = (
-            KeyFrameFilm(folder / "full.mp4", width, height, _COLOUR),
-            KeyFrameFilm(folder / "matte.mp4", width, height, _MATTE),
-            KeyFrameFilm(folder / "small.mp4", *small, _COLOUR),
-            KeyFrameFilm(folder / "small-matte.mp4", *small, _MATTE),
-        )
+        size = width, height
+        matte, small_matte = matte_films(folder, size)
+        full = KeyFrameFilm(folder / "full.mp4", *size, _COLOUR)
+        small = KeyFrameFilm(folder / "small.mp4", *small_size(size), _COLOUR)
+        self._films = full, matte, small, small_matte
         self._size = width, height
 
     def add(self, found: Keyed) -> None:

@@ -73,4 +73,5 @@ class Command(BaseCommand):
                 continue
             entry = enter(owner_id, item)
             entry.licence, entry.author = row["licence"], row["author"]
+            entry.title = row.get("title", entry.title)
             entry.save()
