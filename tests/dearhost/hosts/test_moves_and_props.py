@@ -153,6 +153,7 @@ def test_what_stands_at_the_other_hand_is_taken_there_and_handed_over() -> None:
 
 @settings(max_examples=25, deadline=None, phases=UNSHRUNK)
 @given(ACTS)
+@example([("take", "megaphone", "right", 0.45), ("take", "megaphone", "left", 1.12), ("count", "book", "right", 2.0)])
 def test_behind_a_desk_a_prop_is_on_it_or_in_a_hand_never_both(acts: list[tuple[str, str, str, float]]) -> None:
     roles, end = played(acts, desk=True)
     performance = Performance(replace(roles["a"], behind=True), RATE)
