@@ -109,8 +109,8 @@ class _Hands:
         return max(at, *(self._free.get(host, -1e9) + _BEFORE[act] for host in hosts))
 
     def take(self, cue: PropCue) -> None:
-        """Out of the pocket or off the desk, when the hand is free; what stands at the other hand, or is in it, by way of
-        that."""
+        """Out of the pocket or off the desk, when the hand is free; what stands at the other hand, or is in it, by
+        way of that."""
         hand, both = cue.hand, PROPS[cue.prop].hands == 2
         across = self._held.get(cue.host, {}).get(other(hand))
         if across and not both and (across.prop, across.content) == (cue.prop, cue.content):
