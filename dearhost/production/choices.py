@@ -210,6 +210,7 @@ class Choices:
     directed: Annotated[bool, Choice("Gestures by themselves", Scope.EVERYWHERE, _PICTURE)] = True
     titles: Annotated[bool, Choice("Headings as titles", Scope.EVERYWHERE, _PICTURE)] = True
     caption_names: Annotated[bool, Choice("Captions name the speaker", Scope.EVERYWHERE, _PICTURE)] = False
+    caption_sounds: Annotated[bool, Choice("Captions say what is heard", Scope.EVERYWHERE, _PICTURE)] = False
     bed: Annotated[str, Choice("Music", Scope.BOTH, _SOUND, BEDS, assets=(SOUND,), open=True, asks="A bed that is")] = (
         "none"
     )

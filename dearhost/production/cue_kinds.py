@@ -383,6 +383,18 @@ CUE_KINDS = CueKinds(
             flag="Music {level}",
         ),
         CueKind(
+            "own-sound",
+            "Own sound",
+            "sound",
+            "Sound",
+            (
+                Parameter("items", "Which", "", asset="sound", missing="nothing yet: choose it from the shelf"),
+                Parameter("strength", "Level", 1.0, 0.2, 2.0),
+            ),
+            also="effect jingle noise shelf recording",
+            stretch=True,
+        ),
+        CueKind(
             "sound",
             "Sound",
             "sound",

@@ -13,7 +13,7 @@ from dearhost.script import Cue, Line, Scene
 VOICE, HOST, PICTURE, RECORDING, SHELF = KINDS = ("voice", "host", "picture", "recording", "shelf")
 _IN_CUES = {
     "take": {"picture": PICTURE}, "recording": {"recording": RECORDING},
-    "own": {"items": SHELF}, "figure": {"items": SHELF}, "clip": {"items": SHELF},
+    "own": {"items": SHELF}, "figure": {"items": SHELF}, "own-sound": {"items": SHELF}, "clip": {"items": SHELF},
 }  # fmt: skip
 """The parameters of cues that name assets, apart by spaces, by the kind of cue: the kind of what they name."""
 IN_CHOICES = tuple(name for name, choice in CHOICES.items() if choice.assets)

@@ -8,7 +8,7 @@ from functools import lru_cache
 
 import numpy as np
 
-from dearhost.assets.shelf import Shelf
+from dearhost.assets.shelf import SOUND, Shelf, kind_of
 from dearhost.render.encoding import SAMPLE_RATE
 from dearhost.sound import Placement, Stereo
 from dearhost.sound.beds import BedSpec
@@ -27,6 +27,7 @@ _COMES, _GOES = 0.8, 2.0
 """Seconds in which music of one's own comes in and goes; a composed bed begins and ends of itself."""
 _ROOM_STEP = 0.02
 _FOOTAGE_UNDER, _CLIP_FADES = 16.0, 0.3
+_SOUND_UNDER, _SOUND_FADES = 8.0, 0.01
 """LU below the voice at which clips are heard, and seconds in which they come and go."""
 
 
@@ -66,13 +67,14 @@ def placed_footage(heard: Sequence[PlacedFootage], voice: float, shelf: Shelf) -
         if path is None:
             continue
         samples = whole_file(path)[round(one.begins * SAMPLE_RATE) :]
-        count = round(one.seconds * SAMPLE_RATE)
+        count = round(one.seconds * SAMPLE_RATE) or len(samples)
         if not len(samples) or not count:
             continue
         sound = np.resize(samples, (count, 2)).copy() if len(samples) < count else samples[:count].copy()
-        gain = voice - _FOOTAGE_UNDER - loudness_of_file(path)
-        sound *= np.float32(10 ** (min(gain, 24.0) / 20))
-        faded(sound, SAMPLE_RATE, _CLIP_FADES, _CLIP_FADES)
+        under, fades = (_SOUND_UNDER, _SOUND_FADES) if kind_of(one.item) == SOUND else (_FOOTAGE_UNDER, _CLIP_FADES)
+        gain = voice - under - loudness_of_file(path)
+        sound *= np.float32(10 ** (min(gain, 24.0) / 20) * one.strength)
+        faded(sound, SAMPLE_RATE, fades, fades)
         yield Placement(one.at, SAMPLE_RATE, sound)
 
 

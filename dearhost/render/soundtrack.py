@@ -7,7 +7,7 @@ from dataclasses import replace
 
 import numpy as np
 
-from dearhost.assets.shelf import Shelf
+from dearhost.assets.shelf import SOUND, Shelf, kind_of
 from dearhost.render.encoding import SAMPLE_RATE
 from dearhost.sound import STING_LEVEL, STING_RATE, Placement, Stereo, Track, joined, mix, sting_over
 from dearhost.sound.under_voice import Mark
@@ -39,7 +39,7 @@ def scene_tracks(scene: SceneTimeline) -> list[Track]:
 def film_tracks(timeline: Timeline, shelf: Shelf) -> list[Track]:
     """Everything that is heard, in film time."""
     spoken = joined(track.later(scene.start) for scene in timeline.scenes for track in scene_tracks(scene))
-    return [*spoken, *_beside(timeline, shelf, spoken)]
+    return joined([*spoken, *_beside(timeline, shelf, spoken)])
 
 
 def tracks_of_scene(timeline: Timeline, scene: SceneTimeline, shelf: Shelf) -> list[Track]:
@@ -49,7 +49,7 @@ def tracks_of_scene(timeline: Timeline, scene: SceneTimeline, shelf: Shelf) -> l
         timeline, scenes=(replace(scene, start=0.0),), beds=tuple(bed.later(-scene.start) for bed in beds if bed)
     )
     spoken = scene_tracks(scene)
-    return [*spoken, *_beside(alone, shelf, spoken)]
+    return joined([*spoken, *_beside(alone, shelf, spoken)])
 
 
 def _beside(timeline: Timeline, shelf: Shelf, spoken: list[Track]) -> list[Track]:
@@ -65,8 +65,9 @@ def _beside(timeline: Timeline, shelf: Shelf, spoken: list[Track]) -> list[Track
     tracks = []
     if timeline.beds:
         tracks.append(Track(BED, tuple(placed_music(timeline.beds, _words(timeline), _marks(timeline), level, shelf))))
-    if heard:
-        tracks.append(Track(FOOTAGE, tuple(placed_footage(heard, level, shelf))))
+    for name, own in ((FOOTAGE, False), (STINGS, True)):
+        if mine := [one for one in heard if (kind_of(one.item) == SOUND) == own]:
+            tracks.append(Track(name, tuple(placed_footage(mine, level, shelf))))
     return tracks
 
 

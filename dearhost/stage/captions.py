@@ -125,6 +125,18 @@ def corrected(words: Sequence[CaptionWord], first: int, last: int, text: str) ->
     return (*before, *made, *after)
 
 
+def with_sounds(words: Sequence[CaptionWord], sounds: Sequence[tuple[float, str]]) -> tuple[CaptionWord, ...]:
+    """The words with what else is heard in brackets, each of ``sounds`` (seconds, description) before the next word."""
+    told = list(words)
+    for at, description in sorted(sounds, reverse=True):
+        index = next((n for n, word in enumerate(told) if word.start >= at - 1e-6), len(told) - 1)
+        following = told[index]
+        begins = told[index - 1].end if index else min(at, following.start)
+        start = min(max(at, begins), following.start)
+        told.insert(index, CaptionWord(f"[{description}]", start, following.start, following.said))
+    return tuple(told)
+
+
 def make_captions(words: Sequence[CaptionWord], speaker: str, *, characters: int, until: float,
                   lines: int = 2, cuts: CaptionCuts = NO_CUTS) -> tuple[Caption, ...]:  # fmt: skip
     """Captions for one line's words, in at most ``lines`` of ``characters``; none stays beyond ``until`` seconds."""

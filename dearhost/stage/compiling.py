@@ -11,12 +11,19 @@ from dearhost.production import Choices, Production, Studio, is_in_clip, manner_
 from dearhost.script import Cue, Line, Scene, display_name, spoken_lines
 from dearhost.speech import Reading, with_pauses
 from dearhost.stage.beds import NONE, BedStretch, PlacedBed, beds_of, scenes_of_bed
-from dearhost.stage.captions import SHORTEST, Caption, make_captions, nudged, shown_words
+from dearhost.stage.captions import SHORTEST, Caption, make_captions, nudged, shown_words, with_sounds
 from dearhost.stage.direction.abilities import within_abilities
 from dearhost.stage.direction.auto_gestures import automatic
 from dearhost.stage.direction.caption_cues import caption_cuts, caption_nudges, with_corrections
 from dearhost.stage.direction.clips import clips_shown
-from dearhost.stage.direction.cueing import bed_marks_of, cue_times, framings_of, stings_of
+from dearhost.stage.direction.cueing import (
+    bed_marks_of,
+    cue_times,
+    described_sounds,
+    framings_of,
+    own_sounds_of,
+    stings_of,
+)
 from dearhost.stage.direction.moves import needed_end, needed_lead, planned
 from dearhost.stage.direction.roles import handling_in, moves_in, roles_of
 from dearhost.stage.direction.showing import Arrangement, beside_each_other, footage_of, rooms_of, shown_of
@@ -178,7 +185,7 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
         captions=tuple(_captions(production, choices, placed, scene, duration)),
         shown=tuple(beside_each_other([*clips_shown(staged, duration), *_heading(staged, number, duration), *shown])),
         stings=tuple(stings_of(staged.heard)),
-        footage=footage_of(staged.heard, choices, duration),
+        footage=(*footage_of(staged.heard, choices, duration), *own_sounds_of(staged.heard)),
         bed_marks=tuple(bed_marks_of(staged.heard)),
         roles=roles,
         notes=tuple(sorted([*notes, *unheld, *(note for plan in plans.values() for note in plan.notes)])),
@@ -202,6 +209,8 @@ def _captions(
         name = display_name(item.speaker) if len(production.script.speakers()) > 1 else ""
         characters = caption_characters(choices)
         lines = 1 if choices.caption_lines == "one" else 2
+        if production.choices.caption_sounds:
+            words = with_sounds(words, described_sounds(written[item.id], item.reading, item.span.start))
         cuts = caption_cuts(written[item.id])
         made = make_captions(words, name, characters=characters, until=until, lines=lines, cuts=cuts)
         made = nudged(made, caption_nudges(written[item.id]), until)

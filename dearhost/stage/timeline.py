@@ -110,13 +110,14 @@ class PlacedSting:
 
 @dataclass(frozen=True, slots=True)
 class PlacedFootage:
-    """The sound of a clip of the shelf, from ``at`` seconds into the scene on for ``seconds``, its own from ``begins``
-    on."""
+    """The sound of a clip, or a sound, of the shelf, from ``at`` seconds into the scene on for ``seconds`` (0 for all
+    of it), its own from ``begins`` on; ``strength`` 1 is its usual level."""
 
     item: str
     at: float
     seconds: float
     begins: float = 0.0
+    strength: float = 1.0
 
 
 @dataclass(frozen=True, slots=True)

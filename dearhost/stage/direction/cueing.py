@@ -9,9 +9,10 @@ from dearhost.languages import LANGUAGES
 from dearhost.production import FRAMINGS, playable
 from dearhost.production.cue_kinds import ONE_HANDED
 from dearhost.script import Cue, Line, word_index, word_indices
+from dearhost.sound import STINGS
 from dearhost.sound.under_voice import Mark
 from dearhost.speech import Reading
-from dearhost.stage.timeline import FramingCut, PlacedSting
+from dearhost.stage.timeline import FramingCut, PlacedFootage, PlacedSting
 
 
 def moment_of(line: Line, cue: Cue, reading: Reading) -> float:
@@ -122,6 +123,27 @@ def stings_of(lines: Placed) -> list[PlacedSting]:
         for cue in playable(line)
         if cue.kind == "sound"
         for at in (start + moment_of(line, cue, reading),)
+    ]
+
+
+def described_sounds(line: Line, reading: Reading, start: float) -> list[tuple[float, str]]:
+    """When sounds of a line begin, and how they are described to those who do not hear them."""
+    return [
+        (start + moment_of(line, cue, reading), STINGS[cue.text("sound")].caption)
+        for cue in playable(line)
+        if cue.kind == "sound"
+    ]
+
+
+def own_sounds_of(lines: Placed) -> list[PlacedFootage]:
+    """The sounds of the shelf cued in a scene: as long as a stretch, or whole."""
+    return [
+        PlacedFootage(cue.text("items"), at, max(0.0, until - at), strength=cue.number("strength"))
+        for line, start, reading in lines
+        for cue in playable(line)
+        if cue.kind == "own-sound"
+        for at in (start + moment_of(line, cue, reading),)
+        for until in (end_of(line, cue, start, reading) or at,)
     ]
 
 

@@ -12,7 +12,16 @@ from hypothesis import strategies as st
 from dearhost.production import Studio, read_script
 from dearhost.stage import compile_timeline
 from dearhost.stage.caption_check import caption_rows
-from dearhost.stage.captions import CaptionCuts, CaptionWord, Nudge, corrected, make_captions, nudged, shown_words
+from dearhost.stage.captions import (
+    CaptionCuts,
+    CaptionWord,
+    Nudge,
+    corrected,
+    make_captions,
+    nudged,
+    shown_words,
+    with_sounds,
+)
 from dearhost.timebase import FrameRate
 from tests.conftest import with_tones
 
@@ -156,3 +165,23 @@ def test_what_is_read_too_quickly_is_told_with_what_would_mend_it(studio: Studio
     hasty = [row for row in rows if row.hasty]
     assert len(hasty) == 1 and hasty[0].texts[0].startswith(("Go.", "a great"))
     assert 0 <= hasty[0].mend <= scene.duration - hasty[0].end + 1e-6
+
+
+def test_what_else_is_heard_stands_in_brackets_on_request(studio: Studio) -> None:
+    text = "MAREN: Mama may [[cue: sound bell]]bring a boat. [[cue: sound gull]]Papa mends the map."
+    for told in (True, False):
+        production = with_tones(read_script(text), caption_sounds=told)
+        scene = compile_timeline(production, studio, FrameRate.of(25)).scenes[0]
+        shown = " ".join(row for caption in scene.captions for row in caption.texts())
+        assert ("[bell rings] bring" in shown, "[gull cries] Papa" in shown) == (told, told)
+        said = " ".join(row.said for row in caption_rows(scene, 37))
+        assert said.replace(".", "") == "Mama may bring a boat Papa mends the map"
+
+
+@given(words, st.lists(st.floats(-1, 30), max_size=4))
+def test_sounds_are_put_between_words_and_move_none(parts: list[str], moments: list[float]) -> None:
+    counted = [replace(word, said=n) for n, word in enumerate(timed(" ".join(parts)))]
+    told = with_sounds(counted, [(at, "bell rings") for at in moments])
+    assert [word for word in told if word.text != "[bell rings]"] == counted
+    assert len(told) == len(parts) + len(moments)
+    assert all(a.start <= b.start + 1e-9 for a, b in pairwise(told))

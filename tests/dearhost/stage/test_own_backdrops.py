@@ -15,7 +15,8 @@ from hypothesis.extra.numpy import arrays
 
 from dearhost.assets.shelf import Light, Loop
 from dearhost.production import Choices, Production, Studio, read_script, with_choices, with_named_files
-from dearhost.render.soundtrack import FOOTAGE, film_tracks
+from dearhost.production.uses import SHELF, Use, uses_of
+from dearhost.render.soundtrack import FOOTAGE, STINGS, film_tracks
 from dearhost.sound import mix
 from dearhost.stage import Painter, Picture, SceneTimeline, Timeline, compile_timeline
 from dearhost.stage.backdrops import Scenery, backdrop_for
@@ -25,7 +26,7 @@ from dearhost.stage.backdrops.toning import grain_tile, no_grain, tone_of, tone_
 from dearhost.stage.backdrops.toning_loops import tone_words as compiled
 from dearhost.stage.painting.panels.own_pictures import MOUNTED
 from dearhost.timebase import FrameRate
-from tests.clips import counted, write_clip
+from tests.clips import counted, write_clip, write_sound_file
 from tests.conftest import with_tones
 
 RATE = FrameRate.of(30)
@@ -327,3 +328,24 @@ def test_a_clip_on_words_is_heard_on_them_alone(studio: Studio, loud_clip: str) 
     span = scene.shown[0].span
     assert heard_at(timeline, studio, span.start + 0.4, span.end - 0.4) > 1e-3
     assert heard_at(timeline, studio, 0.0, span.start - 0.05) < 1e-6
+
+
+def test_a_sound_of_ones_own_is_heard_on_its_word_whole_or_over_a_stretch(studio: Studio, tmp_path: Path) -> None:
+    time = np.arange(24_000) / 48_000
+    path = write_sound_file(tmp_path / "horn.flac", 0.4 * np.sin(2 * np.pi * 440 * time))
+    item = studio.shelf.take(path, path.name).id
+    whole, lasting = (
+        compile_timeline(with_tones(read_script(text)), studio, RATE)
+        for text in (
+            f"MAREN: Mama may [[cue: own-sound {item}]]bring a boat to the wall today.",
+            f"MAREN: Mama may [[cue: own-sound {item}]]bring a boat to the wall[[/cue]] today.",
+        )
+    )
+    begins = whole.scenes[0].footage[0].at
+    for timeline, seconds in ((whole, 0.5), (lasting, lasting.scenes[0].footage[0].seconds)):
+        [track] = [t for t in film_tracks(timeline, studio.shelf) if t.name == STINGS]
+        heard = np.abs(mix([track], timeline.duration, 48_000).left) > 1e-3
+        first, last = np.flatnonzero(heard)[[0, -1]] / 48_000
+        assert first == pytest.approx(begins, abs=0.02) and last == pytest.approx(begins + seconds, abs=0.03)
+    assert lasting.scenes[0].footage[0].seconds > 0.6
+    assert Use(SHELF, item) in uses_of(with_tones(read_script(f"MAREN: [[cue: own-sound {item}]]Mama.")))

@@ -3042,6 +3042,11 @@ export interface components {
              */
             caption_names: boolean;
             /**
+             * Caption Sounds
+             * @default false
+             */
+            caption_sounds: boolean;
+            /**
              * Bed
              * @default none
              */

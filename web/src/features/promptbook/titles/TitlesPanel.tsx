@@ -43,6 +43,11 @@ export function TitlesPanel({ document, current, change, editor, times }: Props)
 					onChange={(caption_names) => change({ caption_names })}
 				/>
 				<Tick
+					label="They say what else is heard, everywhere"
+					checked={document.caption_sounds}
+					onChange={(caption_sounds) => change({ caption_sounds })}
+				/>
+				<Tick
 					label="Headings as titles, everywhere"
 					checked={document.titles}
 					onChange={(titles) => change({ titles })}
