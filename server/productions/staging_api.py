@@ -10,8 +10,8 @@ from ninja import Field, Router, Schema
 
 from dearhost.hosts import THINGS, thing_index
 from dearhost.production import CHOICES, LOOKS, PATTERNS, Look, Pattern
-from dearhost.production.cue_kinds import TEMPLATES
 from dearhost.production.picture_proposals import PictureProposal, pictures_for
+from dearhost.production.shown_cues import TEMPLATES
 from dearhost.stage.backdrops import Scenery
 from dearhost.stage.samples import caption_png, picture_png, set_png, thing_png
 from server.studio import studio

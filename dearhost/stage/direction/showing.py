@@ -10,7 +10,7 @@ from dearhost.assets.shelf import CLIP, kind_of
 from dearhost.hosts import things_for
 from dearhost.languages import LANGUAGES
 from dearhost.production import CUE_KINDS, Choices, is_in_clip, playable
-from dearhost.production.cue_kinds import BESIDE
+from dearhost.production.shown_cues import BESIDE
 from dearhost.script import Cue, Line, display_name, word_index, word_indices
 from dearhost.speech import Reading
 from dearhost.stage.direction.cueing import end_of, moment_of

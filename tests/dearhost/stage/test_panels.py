@@ -15,7 +15,7 @@ from dearhost.drawing.colours import contrast, rgb
 from dearhost.drawing.fonts import Fonts
 from dearhost.drawing.paper import Paper
 from dearhost.production import SHAPES, Studio, read_script
-from dearhost.production.cue_kinds import COMES, TEMPLATES
+from dearhost.production.shown_cues import COMES, TEMPLATES
 from dearhost.stage import Painter, Picture, Timeline, compile_timeline
 from dearhost.stage.direction.showing import row_texts
 from dearhost.stage.layout.shapes import LAYOUTS, panel_box

@@ -158,7 +158,7 @@ MOUNTED: Mapping[str, Callable[[OwnPanel, Paper, Box], None]] = {
     "print": OwnPanel.draw_print, "framed": OwnPanel.draw_frame, "torn": OwnPanel.draw_torn,
     "tablet": OwnPanel.draw_tablet, "none": OwnPanel.draw_nothing,
 }  # fmt: skip
-"""By the names of ``production.MOUNTS``."""
+"""By the names of ``production.shown_cues.MOUNTS``."""
 
 
 def _middle(box: Box) -> tuple[float, float]:

@@ -1,0 +1,199 @@
+"""Cues that show something on the picture for a while: titles and names, pictures, figures, lists, numbers, cards.
+
+A kind here has a line in ``stage.painting.shown`` and its drawing.
+"""
+
+from __future__ import annotations
+
+from dearhost.hosts import THINGS
+from dearhost.script import CueKind, Parameter
+
+BESIDE = "beside"
+"""The place of what is shown beside the host, who steps aside for it."""
+TEMPLATES = ("solo", "pair", "trio", "sequence", "pull", "versus", "negation", "badge", "up", "down", "many")
+"""How the things of a picture stand to each other."""
+COMES = ("slides", "unfolds", "pops", "turns", "drawn", "rises", "drops", "fades")
+"""How what is shown comes, and goes the other way round; "drawn" is wiped in as ink."""
+MOUNTS = ("print", "framed", "torn", "tablet", "none")
+"""What own pictures are shown in."""
+_SHOWN_PLACE = Parameter("place", "Where", BESIDE, choices=(BESIDE, "whole"))
+_STAYS = Parameter("seconds", "Stays", 4.0, 0.8, 30.0, "s")
+
+
+def _comes(usual: str) -> Parameter:
+    return Parameter("comes", "Comes in", usual, choices=COMES)
+
+
+def _words(name: str, label: str) -> Parameter:
+    return Parameter(name, label, "", required=False)
+
+
+SHOWN_CUES = (
+    CueKind(
+        "title",
+        "Title",
+        "picture",
+        "Text",
+        (
+            Parameter("text", "Words", ""),
+            Parameter("where", "Where", "low", choices=("low", "high", "centre")),
+            _comes("slides"),
+            Parameter("seconds", "Stays", 3.0, 1.0, 10.0, "s"),
+        ),
+        shown=True,
+        flag="{text}",
+    ),
+    CueKind(
+        "lower-third",
+        "Name and role",
+        "picture",
+        "Text",
+        (
+            _words("name", "Name, else the speaker's"),
+            _words("role", "Role"),
+            _comes("slides"),
+            Parameter("seconds", "Stays", 4.0, 1.0, 12.0, "s"),
+        ),
+        also="lower third strap caption who speaks job title",
+        shown=True,
+    ),
+    CueKind(
+        "picture",
+        "Picture",
+        "picture",
+        "Picture",
+        (
+            Parameter("shows", "Shows", next(iter(THINGS)), choices=tuple(THINGS)),
+            _words("also", "And"),
+            Parameter("how", "How they stand", "solo", choices=TEMPLATES),
+            Parameter("count", "How many", 3.0, 2.0, 6.0, only_for=("how", "many")),
+            Parameter("place", "Where", "left", choices=("left", "right", BESIDE, "whole")),
+            _comes("slides"),
+            Parameter("seconds", "Stays", 3.0, 0.8, 20.0, "s"),
+        ),
+        stretch=True,
+        shown=True,
+        flag="{shows}",
+    ),
+    CueKind(
+        "own",
+        "Own picture or clip",
+        "picture",
+        "Picture",
+        (
+            Parameter("items", "Shows", "", asset="picture clip", missing="nothing yet: choose it from the shelf"),
+            Parameter("mount", "Mounted", "print", choices=MOUNTS),
+            Parameter("sound", "Sound of clips", "off", choices=("off", "under")),
+            _SHOWN_PLACE,
+            _comes("slides"),
+            _STAYS,
+        ),
+        also="photo photograph image video footage clip screen product logo shelf upload",
+        stretch=True,
+        shown=True,
+    ),
+    CueKind(
+        "figure",
+        "Figure",
+        "picture",
+        "Picture",
+        (
+            Parameter("items", "Shows", "", asset="picture clip", missing="nobody yet: choose from the shelf"),
+            Parameter("stands", "Stands", "right", choices=("left", "middle", "right")),
+            Parameter("size", "Size", 0.8, 0.2, 1.4),
+            Parameter("depth", "Where", "before", choices=("before", "behind")),
+            Parameter("sound", "Sound of clips", "off", choices=("off", "under")),
+            _comes("rises"),
+            _STAYS,
+        ),
+        also="keyed green screen cut out person colleague drawing transparent",
+        stretch=True,
+        shown=True,
+    ),
+    CueKind(
+        "list",
+        "List",
+        "picture",
+        "Picture",
+        (_words("title", "Heading"), _words("rows", "Rows, apart by |"), _SHOWN_PLACE, _comes("unfolds"), _STAYS),
+        also="rows points steps bullets enumerate first second third",
+        stretch=True,
+        shown=True,
+    ),
+    CueKind(
+        "number",
+        "Number",
+        "picture",
+        "Picture",
+        (
+            _words("number", "Number"),
+            _words("unit", "Of what"),
+            _words("text", "Says"),
+            _SHOWN_PLACE,
+            _comes("unfolds"),
+            _STAYS,
+        ),
+        also="figure percent amount price large",
+        stretch=True,
+        shown=True,
+    ),
+    CueKind(
+        "quotation",
+        "Quotation",
+        "picture",
+        "Picture",
+        (_words("text", "Words"), _words("who", "Who says it"), _SHOWN_PLACE, _comes("slides"), _STAYS),
+        also="quote saying words of",
+        stretch=True,
+        shown=True,
+    ),
+    CueKind(
+        "comparison",
+        "Comparison",
+        "picture",
+        "Picture",
+        (
+            Parameter("shows", "One", "sun", choices=tuple(THINGS)),
+            _words("says", "Called"),
+            Parameter("against", "The other", "moon", choices=tuple(THINGS)),
+            _words("says_against", "Called"),
+            Parameter("between", "Between them", "or", choices=("or", "and", "then", "nothing")),
+            Parameter("place", "Where", "whole", choices=(BESIDE, "whole")),
+            _comes("slides"),
+            _STAYS,
+        ),
+        also="versus against before after two",
+        stretch=True,
+        shown=True,
+        flag="{shows} {between} {against}",
+    ),
+    CueKind(
+        "words",
+        "Large words",
+        "picture",
+        "Picture",
+        (_words("text", "Words"), _SHOWN_PLACE, _comes("drawn"), _STAYS),
+        also="keyword big type lettering",
+        stretch=True,
+        shown=True,
+    ),
+    CueKind(
+        "end-card",
+        "End card",
+        "picture",
+        "Picture",
+        (
+            Parameter("text", "Words", ""),
+            _words("says", "Below them"),
+            _words("button", "What to do"),
+            _words("address", "Address"),
+            Parameter("code", "QR code of the address", "yes", choices=("yes", "no")),
+            _SHOWN_PLACE,
+            _comes("unfolds"),
+            _STAYS,
+        ),
+        also="call to action button address link qr code closing",
+        stretch=True,
+        shown=True,
+    ),
+)
