@@ -24,17 +24,30 @@ def text_of_subtitles(text: str, name: str) -> str:
 
     Raises UnreadableScript when it holds no captions.
     """
+    paragraphs = list(_paragraphs(_read(text, name)))
+    if not paragraphs:
+        raise UnreadableScript(f"'{name}' holds no captions. Is it the right file?")
+    return "\n\n".join(paragraphs)
+
+
+def captions_in(text: str, name: str) -> list[str]:
+    """The text of each caption of a subtitle file, in order of time, without who speaks. Raises UnreadableScript."""
+    captions = _read(_VOICE.sub("", text), name)
+    rows = (" ".join(caption.plaintext.split()) for caption in sorted(captions, key=lambda c: c.start))
+    found = [row for row in rows if row]
+    if not found:
+        raise UnreadableScript(f"'{name}' holds no captions. Is it the right file?")
+    return found
+
+
+def _read(text: str, name: str) -> pysubs2.SSAFile:
     kind = "vtt" if text.lstrip("\ufeff \n").startswith("WEBVTT") else "srt"
     try:
-        captions = pysubs2.SSAFile.from_string(_VOICE.sub(r"\1: ", text), format_=kind)
+        return pysubs2.SSAFile.from_string(_VOICE.sub(r"\1: ", text), format_=kind)
     except (Pysubs2Error, ValueError, IndexError, OverflowError) as error:
         raise UnreadableScript(
             f"'{name}' is no subtitle file that can be read. Open its words as plain text."
         ) from error
-    paragraphs = list(_paragraphs(captions))
-    if not paragraphs:
-        raise UnreadableScript(f"'{name}' holds no captions. Is it the right file?")
-    return "\n\n".join(paragraphs)
 
 
 def _paragraphs(captions: pysubs2.SSAFile) -> Iterator[str]:

@@ -18,6 +18,7 @@ from server.hosts.api import router as hosts
 from server.hosts.workshop_api import router as workshop
 from server.jobs.api import router as jobs
 from server.productions.api import router as productions
+from server.productions.caption_api import router as captions
 from server.productions.say_as_api import router as say_as
 from server.productions.sound_api import router as sound
 from server.productions.stage_api import router as stage
@@ -56,6 +57,7 @@ for prefix, router in (
     ("/workshop", workshop),
     ("/hosts", hosts),
     ("/productions", productions),
+    ("/productions", captions),
     ("/productions", stage),
     ("/productions", pasting),
     ("/productions", comments),

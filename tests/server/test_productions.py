@@ -389,3 +389,22 @@ def test_a_voice_is_auditioned_as_loud_as_any_other(client: Client, ines: object
     assert max(levels) - min(levels) < 0.5  # LU, ITU-R BS.1770-4
     assert "There is no voice" in heard("nobody").json()["detail"]
     assert heard("formant-en-us", "").status_code == 422 and heard("formant-en-us", "x" * 999).status_code == 422
+
+
+def test_captions_written_elsewhere_are_read_against_the_script(client: Client, stranger: Client, begin: Begin) -> None:
+    production = begin("MAREN: The tide comes in twice a day.\n")
+    address = f"/api/productions/{production.pk}/captions"
+
+    def read(who: Client, text: bytes, name: str = "captions.srt") -> Any:
+        return who.post(address, {"file": SimpleUploadedFile(name, text)})
+
+    srt = b"1\n00:00:01,000 --> 00:00:03,000\nThe tide comes in\n\n2\n00:00:03,000 --> 00:00:05,000\n2x a day.\n"
+    answer = read(client, srt)
+    assert answer.status_code == 200, answer.content
+    cues = {cue["kind"]: cue for cue in answer.json()["cues"]}
+    assert cues["caption"]["parameters"] == {"text": "2x"} and cues["caption"]["start"] == len("The tide comes in ")
+    assert cues["caption-cut"]["start"] == cues["caption"]["start"] and answer.json()["left"] == []
+    assert read(stranger, srt).status_code == 404
+    for wrong in (b"\xff\xfe\x00", b"no captions", b"", b"WEBVTT\n\n00:00.000 --> 00:01.000\nSomething else\n"):
+        refused = read(client, wrong, "captions.vtt")
+        assert refused.status_code == 422 and refused.json()["detail"], wrong

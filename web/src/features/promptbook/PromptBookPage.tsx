@@ -268,7 +268,9 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 							/>
 						)}
 						{tab === "Set" && <SetPanel {...panel} editor={editor} />}
-						{tab === "Titles" && <TitlesPanel {...panel} editor={editor} times={times.get(current)} />}
+						{tab === "Titles" && (
+							<TitlesPanel {...panel} {...{ editor, productionId, kept }} times={times.get(current)} />
+						)}
 						{tab === "Sound" && <SoundPanel {...panel} productionId={productionId} />}
 						{tab === "Deliver" && <DeliverPanel {...{ productionId, revision, document, check, kept, editor }} />}
 					</div>

@@ -764,6 +764,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/productions/{production_id}/captions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read
+         * @description What SRT or WebVTT captions show otherwise than the script as it is kept; changes nothing.
+         */
+        post: operations["readCaptions"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/productions/check": {
         parameters: {
             query?: never;
@@ -3409,6 +3429,34 @@ export interface components {
             revision_id: number;
             /** Current */
             current: number;
+        };
+        /**
+         * CaptionCueOut
+         * @description A cue that corrects or cuts a caption: on the word of a line at ``start``, to the one at ``end``.
+         */
+        CaptionCueOut: {
+            /** Line */
+            line: string;
+            /** Kind */
+            kind: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number | null;
+            /** Parameters */
+            parameters: {
+                [key: string]: string;
+            };
+        };
+        /**
+         * CaptionsReadOut
+         * @description What a caption file asks for; ``left``: what it shows that fits nowhere in the script.
+         */
+        CaptionsReadOut: {
+            /** Cues */
+            cues: components["schemas"]["CaptionCueOut"][];
+            /** Left */
+            left: string[];
         };
         /**
          * AdviceOut
@@ -6235,6 +6283,38 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StaleOut"];
+                };
+            };
+        };
+    };
+    readCaptions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                production_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CaptionsReadOut"];
                 };
             };
         };

@@ -3,7 +3,7 @@ import type { Node as DocNode } from "@tiptap/pm/model";
 import type { Transaction } from "@tiptap/pm/state";
 import type { Schemas } from "../../../shared/api/client";
 import { asOneStep } from "./choosing";
-import { type CueValues, cuesInLine, type LineCue, lineById, placeCue, removeCue } from "./cues";
+import { type CueValues, cuesInLine, cuesOf, type LineCue, lineById, placeCue, removeCue } from "./cues";
 import { newId } from "./document";
 import { wordsOf } from "./words";
 
@@ -196,6 +196,24 @@ export function correctedIn(doc: DocNode): Corrected[] {
 		});
 	});
 	return found;
+}
+
+type ReadCue = Schemas["CaptionCueOut"];
+
+/** Corrections and cuts out of a file, in place of those that are there: one step to undo. */
+export function putCaptions(editor: Editor, cues: readonly ReadCue[]): void {
+	const { tr } = editor.state;
+	for (const cue of cuesOf(tr.doc)) if (cue.kind === READS || cue.kind === CUT) removeCue(tr, cue.id);
+	for (const { line, kind, start, end, parameters } of cues) {
+		const found = lineById(tr.doc, line);
+		const words = wordsOf(found?.node.textContent ?? "");
+		const first = words.find((word) => word.from === start);
+		const last = end === null ? first : words.find((word) => word.from === end);
+		if (!found || !first || !last) continue;
+		const cue = { id: newId(), kind, parameters, stretch: end !== null };
+		placeCue(tr, cue, found.start + first.from, found.start + last.to);
+	}
+	if (tr.docChanged) asOneStep(editor, tr, "");
 }
 
 /** Take a correction off. */

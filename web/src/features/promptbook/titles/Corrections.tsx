@@ -1,21 +1,33 @@
+import { useMutation } from "@tanstack/react-query";
 import type { Editor } from "@tiptap/core";
 import { TextSelection } from "@tiptap/pm/state";
 import { useEditorState } from "@tiptap/react";
+import { useRef } from "react";
+import { type Schemas, sendFile, sentence } from "../../../shared/api/client";
 import { PlainButton } from "../../../shared/ui/controls";
-import { type Corrected, correctedIn, nudgeCaptions, takeOffCorrection } from "../document/captions";
+import { FileInput } from "../../../shared/ui/FileInput";
+import {
+	type Corrected,
+	correctedIn,
+	nudgeCaptions,
+	putCaptions,
+	READS,
+	takeOffCorrection,
+} from "../document/captions";
 import { lineById } from "../document/cues";
 import type { SceneTimes } from "../document/useSceneTimes";
 
-/** What is corrected by hand in all captions, and what of this scene is read too quickly. */
-export function Corrections({
-	editor,
-	times,
-	number,
-}: {
+type Props = {
 	editor: Editor;
 	times: SceneTimes | undefined;
 	number: number;
-}) {
+	productionId: string;
+	/** The server knows the script as it stands. */
+	kept: boolean;
+};
+
+/** What is corrected by hand in all captions, and what of this scene is read too quickly. */
+export function Corrections({ editor, times, number, productionId, kept }: Props) {
 	const text = useEditorState({ editor, selector: ({ editor: now }) => JSON.stringify(correctedIn(now.state.doc)) });
 	const corrected = JSON.parse(text) as Corrected[];
 	const hasty = (times?.captions ?? []).filter((one) => one.hasty);
@@ -49,6 +61,7 @@ export function Corrections({
 					)}
 				</p>
 			)}
+			<CaptionFile editor={editor} productionId={productionId} kept={kept} />
 			<p className="label">
 				{corrected.length
 					? "Corrected by hand, kept when the script changes"
@@ -76,5 +89,34 @@ export function Corrections({
 				))}
 			</ul>
 		</section>
+	);
+}
+
+/** Captions that were written elsewhere, opened as corrections of this script. */
+function CaptionFile({ editor, productionId, kept }: { editor: Editor; productionId: string; kept: boolean }) {
+	const input = useRef<HTMLInputElement>(null);
+	const read = useMutation({
+		mutationFn: (file: File) =>
+			sendFile<Schemas["CaptionsReadOut"]>(`/api/productions/${productionId}/captions`, file, file.name),
+		onSuccess: ({ cues }) => putCaptions(editor, cues),
+	});
+	const { data } = read;
+	const corrections = data?.cues.filter((cue) => cue.kind === READS).length ?? 0;
+	return (
+		<div className="caption-file small">
+			<PlainButton small disabled={!kept || read.isPending} onClick={() => input.current?.click()}>
+				Open captions from a file
+			</PlainButton>
+			<FileInput label="An SRT or WebVTT file" accept=".srt,.vtt" input={input} onFile={(file) => read.mutate(file)} />
+			<span role="status" className="quiet num">
+				{data && `${corrections} words or stretches are shown otherwise. Undo takes it away.`}
+				{data && data.left.length > 0 && ` Not in the script: ${data.left.slice(0, 3).join("; ")}`}
+			</span>
+			{read.error && (
+				<span role="alert" className="problem">
+					{sentence(read.error)}
+				</span>
+			)}
+		</div>
 	);
 }

@@ -7,7 +7,7 @@ import type { SceneTimes } from "../document/useSceneTimes";
 import { type Lead, useSentence } from "../document/useSentence";
 import { Corrections } from "./Corrections";
 
-type Props = PanelProps & { editor: Editor; times: SceneTimes | undefined };
+type Props = PanelProps & { editor: Editor; times: SceneTimes | undefined; productionId: string; kept: boolean };
 
 const LEADS: readonly Lead[] = [
 	["caption_style", "Captions are", ","],
@@ -18,7 +18,7 @@ const LEADS: readonly Lead[] = [
 ];
 
 /** How captions look and where they are, and which titles come by themselves. */
-export function TitlesPanel({ document, current, change, editor, times }: Props) {
+export function TitlesPanel({ document, current, change, editor, times, productionId, kept }: Props) {
 	const { scene, number } = sceneAt(document, current);
 	const sentence = useSentence({ document, scene, number, change, leads: LEADS, picture: captionPicture });
 	if (sentence.list || !scene) return sentence.list;
@@ -53,7 +53,7 @@ export function TitlesPanel({ document, current, change, editor, times }: Props)
 					onChange={(titles) => change({ titles })}
 				/>
 			</div>
-			<Corrections editor={editor} times={times} number={number} />
+			<Corrections {...{ editor, times, number, productionId, kept }} />
 			<p className="small quiet">For a title or a name on a word, select it and press Cue.</p>
 		</div>
 	);

@@ -1,0 +1,45 @@
+"""Captions that somebody wrote elsewhere, against a production's script."""
+
+from __future__ import annotations
+
+from dataclasses import asdict
+from typing import Any
+from uuid import UUID
+
+from django.http import HttpRequest
+from ninja import File, Router, Schema, UploadedFile
+
+from dearhost.production.caption_file import read_captions
+from dearhost.script.reading import decode
+from dearhost.script.subtitle_file import captions_in
+from server.productions.api import owned
+from server.productions.documents import usable_production
+
+router = Router(tags=["captions"])
+
+
+class CaptionCueOut(Schema):
+    """A cue that corrects or cuts a caption: on the word of a line at ``start``, to the one at ``end``."""
+
+    line: str
+    kind: str
+    start: int
+    end: int | None
+    parameters: dict[str, str]
+
+
+class CaptionsReadOut(Schema):
+    """What a caption file asks for; ``left``: what it shows that fits nowhere in the script."""
+
+    cues: list[CaptionCueOut]
+    left: list[str]
+
+
+@router.post("/{uuid:production_id}/captions", response=CaptionsReadOut, operation_id="readCaptions")
+def read(request: HttpRequest, production_id: UUID, file: File[UploadedFile]) -> dict[str, Any]:
+    """What SRT or WebVTT captions show otherwise than the script as it is kept; changes nothing."""
+    production = owned(request, production_id)
+    staged = usable_production(production.document, production.title, production.owner_id)
+    name = (file.name or "captions")[-120:]
+    found = read_captions(captions_in(decode(file.read(), name), name), staged.script)
+    return {"cues": [asdict(cue) for cue in found.cues], "left": found.left}
