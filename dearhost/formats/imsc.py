@@ -14,7 +14,7 @@ _XML = "http://www.w3.org/XML/1998/namespace"
 
 
 def to_imsc(captions: Iterable[TimedText], *, language: str) -> str:
-    """A document with one region at the foot, the speakers as agents. ``language`` is a BCP 47 tag."""
+    """A document with a region at the foot and one at the top, the speakers as agents. ``language``: a BCP 47 tag."""
     captions = list(captions)
     root = etree.Element(f"{{{TT}}}tt", nsmap={None: TT, "tts": TTS, "ttp": TTP, "ttm": TTM})
     root.set(f"{{{_XML}}}lang", language)
@@ -34,14 +34,16 @@ def to_imsc(captions: Iterable[TimedText], *, language: str) -> str:
          f"{{{TTS}}}color": "#ffffffff", f"{{{TTS}}}backgroundColor": "#000000c0", f"{{{TTS}}}textAlign": "center"},
     )  # fmt: skip
     layout = etree.SubElement(head, f"{{{TT}}}layout")
-    etree.SubElement(
-        layout, f"{{{TT}}}region",
-        {f"{{{_XML}}}id": "foot", f"{{{TTS}}}origin": "10% 75%", f"{{{TTS}}}extent": "80% 18%",
-         f"{{{TTS}}}displayAlign": "after", "style": "plain"},
-    )  # fmt: skip
-    division = etree.SubElement(etree.SubElement(root, f"{{{TT}}}body"), f"{{{TT}}}div", {"region": "foot"})
+    for name, origin, align in (("foot", "10% 75%", "after"), ("top", "10% 7%", "before")):
+        etree.SubElement(
+            layout, f"{{{TT}}}region",
+            {f"{{{_XML}}}id": name, f"{{{TTS}}}origin": origin, f"{{{TTS}}}extent": "80% 18%",
+             f"{{{TTS}}}displayAlign": align, "style": "plain"},
+        )  # fmt: skip
+    division = etree.SubElement(etree.SubElement(root, f"{{{TT}}}body"), f"{{{TT}}}div")
     for number, caption in enumerate(captions, 1):
         told = {f"{{{_XML}}}id": f"c{number}", "begin": clock(caption.start, "."), "end": clock(caption.end, ".")}
+        told["region"] = "top" if caption.top else "foot"
         if caption.speaker:
             told[f"{{{TTM}}}agent"] = f"s{speakers.index(caption.speaker) + 1}"
         paragraph = etree.SubElement(division, f"{{{TT}}}p", told)

@@ -9,12 +9,13 @@ from dataclasses import dataclass
 
 @dataclass(frozen=True, slots=True)
 class TimedText:
-    """One caption: seconds, and one or two lines of text. ``speaker`` may be ""."""
+    """One caption: seconds, and one or two lines of text. ``speaker`` may be ""; ``top``: it is shown at the top."""
 
     start: float
     end: float
     lines: tuple[str, ...]
     speaker: str = ""
+    top: bool = False
 
 
 def clock(seconds: float, point: str) -> str:
@@ -36,11 +37,13 @@ def to_srt(captions: Iterable[TimedText]) -> str:
 
 
 def to_webvtt(captions: Iterable[TimedText], *, language: str) -> str:
-    """WebVTT: header, then cues; a known speaker becomes a voice span. ``language`` is a BCP 47 tag."""
+    """WebVTT: header, then cues; a known speaker becomes a voice span, what is shown at the top has
+    its line there. ``language`` is a BCP 47 tag."""
     blocks = [f"WEBVTT\nLanguage: {language}\n"]
     for number, caption in enumerate(captions, 1):
         text = "\n".join(html.escape(line, quote=False) for line in caption.lines)
         if caption.speaker:
             text = f"<v {html.escape(caption.speaker, quote=False)}>{text}"
-        blocks.append(f"{number}\n{clock(caption.start, '.')} --> {clock(caption.end, '.')}\n{text}\n")
+        place = " line:10%" if caption.top else ""
+        blocks.append(f"{number}\n{clock(caption.start, '.')} --> {clock(caption.end, '.')}{place}\n{text}\n")
     return "\n".join(blocks)

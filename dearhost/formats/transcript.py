@@ -58,6 +58,7 @@ def to_ass(captions: Iterable[TimedText]) -> str:
     file = pysubs2.SSAFile()
     for caption in captions:
         said = r"\N".join(line.replace("{", "(").replace("}", ")") for line in caption.lines)
+        said = rf"{{\an8}}{said}" if caption.top else said
         file.append(
             pysubs2.SSAEvent(
                 start=round(caption.start * 1000), end=round(caption.end * 1000), text=said, name=caption.speaker

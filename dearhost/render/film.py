@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from concurrent.futures import ThreadPoolExecutor
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from pathlib import Path
 
 import av
@@ -37,7 +37,11 @@ class FilmReport:
 
 def captions_of(timeline: Timeline) -> tuple[TimedText, ...]:
     """All captions in film time."""
-    return tuple(c.timed_text(scene.start) for scene in timeline.scenes for c in scene.captions)
+    return tuple(
+        replace(caption.timed_text(scene.start), top=scene.choices.caption_place == "top")
+        for scene in timeline.scenes
+        for caption in scene.captions
+    )
 
 
 def _sound_of(timeline: Timeline, settings: RenderSettings) -> Stereo:

@@ -175,15 +175,24 @@ def test_imsc_is_what_its_recommendation_asks_for(studio: Studio) -> None:
     assert len(rows) == sum(len(scene.captions) for scene in timeline.scenes)
     for row in rows:
         assert row.get("{http://www.w3.org/ns/ttml#metadata}agent") in ids
-        assert row.get("begin") < row.get("end")
-    region = root.find(".//tt:region", ns)
-    assert region is not None
-    origin, extent = (
-        [float(v.rstrip("%")) for v in region.get("{http://www.w3.org/ns/ttml#styling}" + name).split()]
-        for name in ("origin", "extent")
-    )
-    assert all(a >= 0 and a + b <= 100 for a, b in zip(origin, extent, strict=True))
-    assert root.find(".//tt:div", ns).get("region") in ids
+        assert row.get("begin") < row.get("end") and row.get("region") in ids
+    regions = root.findall(".//tt:region", ns)
+    assert len(regions) == 2
+    for region in regions:
+        origin, extent = (
+            [float(v.rstrip("%")) for v in region.get("{http://www.w3.org/ns/ttml#styling}" + name).split()]
+            for name in ("origin", "extent")
+        )
+        assert all(a >= 0 and a + b <= 100 for a, b in zip(origin, extent, strict=True))
+
+
+def test_captions_at_the_top_are_there_in_files_too(studio: Studio) -> None:
+    foot, top = film(studio), film(studio, caption_place="top")
+    settings = [cue.split("-->")[1].split("\n")[0].split() for cue in caption_text(top, "vtt").split("\n\n")[1:]]
+    assert settings and all(rest[1:] == ["line:10%"] for rest in settings)  # WebVTT, 6.2: a percentage of the height
+    assert "line:" not in caption_text(foot, "vtt")
+    assert caption_text(top, "ttml").count('region="top"') == len(settings)
+    assert all(r"{\an8}" in event.text for event in SSAFile.from_string(caption_text(top, "ass"), format_="ass"))
 
 
 def test_ass_is_read_by_another_reader(studio: Studio) -> None:
