@@ -152,7 +152,7 @@ CUE_KINDS = CueKinds(
                 Parameter("fit", "The picture", "fill", choices=("fill", "whole")),
                 Parameter("joins", "At cuts", "nearer", choices=("nearer", "stays")),
             ),
-            also="interview footage testimonial person speaks recording",
+            also="interview testimonial person speaks",
         ),
         CueKind(
             "pause",
