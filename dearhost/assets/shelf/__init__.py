@@ -1,7 +1,20 @@
 """The shelf: pictures, clips and sounds of one's own, taken in once in a process with limits, then our own files."""
 
+from dearhost.assets.shelf.footage import Footage, alpha_of
 from dearhost.assets.shelf.item import CLIP, PICTURE, SOUND, Light, Loop, ShelfItem, kind_of
 from dearhost.assets.shelf.keying import KeySettings
-from dearhost.assets.shelf.shelf import Footage, Shelf
+from dearhost.assets.shelf.shelf import Shelf
 
-__all__ = ["CLIP", "PICTURE", "SOUND", "Footage", "KeySettings", "Light", "Loop", "Shelf", "ShelfItem", "kind_of"]
+__all__ = [
+    "CLIP",
+    "PICTURE",
+    "SOUND",
+    "Footage",
+    "KeySettings",
+    "Light",
+    "Loop",
+    "Shelf",
+    "ShelfItem",
+    "alpha_of",
+    "kind_of",
+]

@@ -247,11 +247,9 @@ class _Taking:
     def add(self, at: float, frame: Any) -> None:
         if not self.writers:
             self.size = frame.width, frame.height
-            scale = min(1.0, SMALL_SIDE / min(self.size))
-            small = _scaled(self.size[0], scale), _scaled(self.size[1], scale)
             self.writers = [
                 KeyFrameFilm(self.folder / "full.mp4", *self.size, 18),
-                KeyFrameFilm(self.folder / "small.mp4", *small, 20),
+                KeyFrameFilm(self.folder / "small.mp4", *small_size(self.size), 20),
             ]
         tiny = frame.reformat(width=64, height=64, format="bgr24", interpolation=Interpolation.AREA).to_ndarray()
         if self.first is None or len(self.times) == _WRITTEN_RATE:
@@ -262,8 +260,15 @@ class _Taking:
             writer.add(frame)
 
 
-def _scaled(side: int, scale: float) -> int:
-    return max(2, round(side * scale / 2) * 2)
+def small_size(size: tuple[int, int]) -> tuple[int, int]:
+    """The size of the small film of a clip."""
+    scale = min(1.0, SMALL_SIDE / min(size))
+    return even(size[0] * scale), even(size[1] * scale)
+
+
+def even(side: float) -> int:
+    """A side of a frame whose chroma has half its size."""
+    return max(2, round(side / 2) * 2)
 
 
 def take_clip(path: Path, folder: Path, tell: Tell) -> TakenClip:

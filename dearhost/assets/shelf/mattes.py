@@ -3,12 +3,11 @@
 from __future__ import annotations
 
 from pathlib import Path
-from typing import Any
 
 import av
 from av.video.reformatter import Interpolation
 
-from dearhost.assets.shelf.clips import OPENING, SMALL_SIDE, KeyFrameFilm
+from dearhost.assets.shelf.clips import OPENING, KeyFrameFilm, ensure_room, small_size
 from dearhost.assets.shelf.packing import matte_stream
 from dearhost.errors import HostError
 
@@ -21,7 +20,8 @@ def take_matte(path: Path, folder: Path, size: tuple[int, int], count: int) -> b
     HostError for one that is damaged."""
     try:
         return _taken(path, folder, size, count)
-    except (ValueError, av.FFmpegError) as error:
+    except (OSError, ValueError, av.FFmpegError) as error:
+        ensure_room(error, folder)
         raise HostError("The matte of this clip is damaged. Cut its figure out again.") from error
 
 
@@ -31,23 +31,19 @@ def _taken(path: Path, folder: Path, size: tuple[int, int], count: int) -> bool:
         if stream is None:
             return False
         stream.thread_count = 1
+        frames = container.decode(stream)
+        last = next(frames, None)
+        if last is None:
+            return False
         films = matte_films(folder, size)
-        last: Any = None
-        written = 0
-        for frame in container.decode(stream):
-            if written == count:
-                break
-            last = frame.reformat(width=size[0], height=size[1], format="yuv420p", interpolation=Interpolation.AREA)
+        for number in range(count):
+            last = next(frames, last) if number else last  # a matte that ends too soon stays as it was
+            own = last.reformat(width=size[0], height=size[1], format="yuv420p", interpolation=Interpolation.AREA)
             for film in films:
-                film.add(last)
-            written += 1
-        while last is not None and written < count:
-            for film in films:
-                film.add(last)
-            written += 1
+                film.add(own)
         for film in films:
             film.close()
-        return written > 0
+        return True
 
 
 def matte_films(folder: Path, size: tuple[int, int]) -> tuple[KeyFrameFilm, KeyFrameFilm]:
@@ -56,13 +52,3 @@ def matte_films(folder: Path, size: tuple[int, int]) -> tuple[KeyFrameFilm, KeyF
         KeyFrameFilm(folder / "matte.mp4", *size, MATTE_QUALITY),
         KeyFrameFilm(folder / "small-matte.mp4", *small_size(size), MATTE_QUALITY),
     )
-
-
-def small_size(size: tuple[int, int]) -> tuple[int, int]:
-    """The size of the small film of a clip."""
-    scale = min(1.0, SMALL_SIDE / min(size))
-    return _even(size[0] * scale), _even(size[1] * scale)
-
-
-def _even(side: float) -> int:
-    return max(2, round(side / 2) * 2)

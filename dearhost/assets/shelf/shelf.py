@@ -6,16 +6,15 @@ import shutil
 import threading
 from collections import OrderedDict
 from collections.abc import Callable
-from functools import cached_property
 from pathlib import Path
 from tempfile import mkdtemp
 from typing import Any
 
 import av
-import numpy as np
 import skia
 from pydantic import ValidationError
 
+from dearhost.assets.shelf.footage import Footage
 from dearhost.assets.shelf.item import ITEM, PICTURE, SOUND, ShelfItem, kind_of
 from dearhost.assets.shelf.keying import KeySettings, key_still, key_thing, keyed_id
 from dearhost.assets.shelf.packing import write_packed
@@ -45,37 +44,30 @@ class Shelf:
     def take(self, path: Path, name: str, progress: Progress = lambda part: None) -> ShelfItem:
         """Take a file called ``name`` in; the same file a second time is the same thing. ``progress`` hears 0 to 1 and
         may raise to stop. Raises HostError for what cannot be read, StorageFull."""
+        return self._made(name, progress, lambda part: (take_file, path, name, part))
+
+    def key(self, item: str, settings: KeySettings, progress: Progress = lambda part: None) -> ShelfItem:
+        """A picture or clip without its ground, as a thing of its own; the same with the same settings is the same.
+        Raises HostError, StorageFull."""
+        source = self._keyable(item)
+        known = self.item(keyed_id(source, settings))
+        return known or self._made(
+            source.name, progress, lambda part: (key_thing, source, self.path(item), part, settings)
+        )
+
+    def _made(self, name: str, progress: Progress, work: Callable[[Path], tuple[Any, ...]]) -> ShelfItem:
+        """What comes of ``work``, a function and what it is given, done in a process with limits in a folder that is a
+        thing's once it is whole."""
         self.folder.mkdir(parents=True, exist_ok=True)
         part = Path(mkdtemp(prefix=".part-", dir=self.folder))
         try:
-            item = in_own_process(take_file, path, name, part, seconds=_SECONDS, memory=_MEMORY, progress=progress)
+            item: ShelfItem = in_own_process(*work(part), seconds=_SECONDS, memory=_MEMORY, progress=progress)
             if not self.path(item.id).exists():
                 write_text(part / _FACTS, ITEM.dump_json(item).decode())
                 part.rename(self.path(item.id))
             return self.item(item.id) or item
         except ForeignFailure as failure:
             raise HostError(f"'{name}' {failure}. Choose another file, or save it again.") from failure
-        except OSError as error:
-            raise explained(error, part) from error
-        finally:
-            shutil.rmtree(part, ignore_errors=True)
-
-    def key(self, item: str, settings: KeySettings, progress: Progress = lambda part: None) -> ShelfItem:
-        """A picture or clip without its ground, as a thing of its own; the same with the same settings is the same.
-        Raises HostError, StorageFull."""
-        source = self._keyable(item)
-        if known := self.item(keyed_id(source, settings)):
-            return known
-        part = Path(mkdtemp(prefix=".part-", dir=self.folder))
-        try:
-            made = in_own_process(
-                key_thing, source, self.path(item), part, settings, seconds=_SECONDS, memory=_MEMORY, progress=progress
-            )
-            write_text(part / _FACTS, ITEM.dump_json(made).decode())
-            part.rename(self.path(made.id))
-            return made
-        except ForeignFailure as failure:
-            raise HostError(f"'{source.name}' {failure}. Choose another.") from failure
         except OSError as error:
             raise explained(error, part) from error
         finally:
@@ -165,58 +157,3 @@ class Shelf:
         """Forget a thing for good."""
         shutil.rmtree(self.path(item), ignore_errors=True)
         self._images.pop(item, None)
-
-
-class Footage:
-    """Frames of a clip by their moment. Every frame is a key frame: any is found at once. For one thread."""
-
-    def __init__(self, path: Path, times: Path) -> None:
-        self._path, self.times = path, np.load(times)
-        self._next = -1
-        self._number, self._frame = -1, None
-        self._decoding: Any = None
-
-    @property
-    def seconds(self) -> float:
-        """How long it lasts."""
-        steps = np.diff(self.times)
-        return float(self.times[-1]) + (float(np.median(steps)) if len(steps) else 0.04)
-
-    def number_at(self, moment: float) -> int:
-        """The frame that is seen at a moment: the last that has begun."""
-        found = int(np.searchsorted(self.times, moment + 1e-6, side="right")) - 1
-        return min(max(0, found), len(self.times) - 1)
-
-    def frame(self, number: int) -> Any:
-        """A frame of the film, yuv420p in BT.709. Raises HostError for a film that cannot be read."""
-        if number == self._number:
-            return self._frame
-        try:
-            if self._decoding is None or number != self._next:
-                self._seek(number)
-            self._frame = next(self._decoding)
-        except (StopIteration, OSError, av.FFmpegError) as error:
-            self.close()
-            raise HostError("A clip of the shelf cannot be read any more. Bring its file in again.") from error
-        self._number, self._next = number, number + 1
-        return self._frame
-
-    @cached_property
-    def _container(self) -> Any:
-        container = av.open(str(self._path))
-        container.streams.video[0].thread_count = 1
-        return container
-
-    def _seek(self, number: int) -> None:
-        stream = self._container.streams.video[0]
-        ticks = round(number / stream.average_rate / stream.time_base)
-        self._container.seek(ticks, stream=stream)
-        self._decoding = self._container.decode(stream)
-        self._next = number
-
-    def close(self) -> None:
-        """Let go of the file."""
-        if "_container" in self.__dict__:
-            self._container.close()
-            del self.__dict__["_container"]
-        self._decoding = None

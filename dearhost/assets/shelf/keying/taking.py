@@ -4,9 +4,9 @@ from __future__ import annotations
 
 import hashlib
 import json
-from collections.abc import Callable, Iterator
+import shutil
+from collections.abc import Callable
 from dataclasses import asdict, replace
-from fractions import Fraction
 from pathlib import Path
 from typing import Any
 
@@ -16,14 +16,16 @@ import skia
 from av.video.reformatter import ColorRange, Colorspace, Interpolation
 from numpy.typing import NDArray
 
-from dearhost.assets.shelf.clips import KeyFrameFilm
+from dearhost.assets.shelf.clips import KeyFrameFilm, even, small_size
+from dearhost.assets.shelf.footage import Footage
 from dearhost.assets.shelf.item import CLIP, PICTURE, ShelfItem, item_id
 from dearhost.assets.shelf.keying.ground import Ground, ground_of
 from dearhost.assets.shelf.keying.key import Keyed, KeySettings, keyed, near_ground
 from dearhost.assets.shelf.keying.loops import halved
-from dearhost.assets.shelf.mattes import matte_films, small_size
+from dearhost.assets.shelf.mattes import matte_films
 from dearhost.assets.shelf.stills import thumbnail_jpg
 from dearhost.errors import HostError
+from dearhost.storage import explained
 
 _RATE = 25
 _COLOUR = 18
@@ -43,9 +45,15 @@ def keyed_id(item: ShelfItem, settings: KeySettings) -> str:
 
 
 def key_thing(item: ShelfItem, source: Path, folder: Path, settings: KeySettings, tell: Tell) -> ShelfItem:
-    """Write ``item``, whose files lie in ``source``, into ``folder`` without its ground. Raises HostError."""
+    """Write ``item``, whose files lie in ``source``, into ``folder`` without its ground.
+
+    Raises HostError, and StorageFull when the disk has no room for it.
+    """
     made = _key_picture if item.kind == PICTURE else _key_clip
-    notes = made(source, folder, settings, tell)
+    try:
+        notes = made(source, folder, settings, tell)
+    except OSError as error:
+        raise explained(error, folder) from error
     size = sum(path.stat().st_size for path in folder.iterdir())
     name = f"{Path(item.name).stem}-cut-out{Path(item.name).suffix}"
     return replace(
@@ -57,7 +65,7 @@ def key_still(item: ShelfItem, source: Path, settings: KeySettings, moment: floa
     """A picture of what comes of it, at most ``side`` pixels wide or high: BGRA, premultiplied. Raises HostError."""
     frame = _still_frame(item, source, moment)
     scale = min(1.0, side / max(frame.width, frame.height))
-    size = {"width": _even(frame.width * scale), "height": _even(frame.height * scale)}
+    size = {"width": even(frame.width * scale), "height": even(frame.height * scale)}
     small = frame.reformat(**size, interpolation=Interpolation.AREA)
     return premultiplied(keyed(small, _found(small, settings), settings))
 
@@ -65,17 +73,11 @@ def key_still(item: ShelfItem, source: Path, settings: KeySettings, moment: floa
 def _still_frame(item: ShelfItem, source: Path, moment: float) -> Any:
     if item.kind == PICTURE:
         return _frame_of(_picture(source))
-    times = np.load(source / "times.npy")
-    number = int(np.clip(np.searchsorted(times, moment, side="right") - 1, 0, len(times) - 1))
-    with av.open(str(source / "small.mp4")) as container:
-        stream = container.streams.video[0]
-        rate = stream.average_rate or Fraction(_RATE)
-        container.seek(round(number / rate / (stream.time_base or Fraction(1, _RATE))), stream=stream)
-        return next(container.decode(stream))
-
-
-def _even(side: float) -> int:
-    return max(2, round(side / 2) * 2)
+    footage = Footage(source / "small.mp4", source / "times.npy")
+    try:
+        return footage.frame(footage.number_at(moment))
+    finally:
+        footage.close()
 
 
 def _found(frame: Any, settings: KeySettings) -> Ground:
@@ -141,14 +143,15 @@ def _notes(close: list[float]) -> list[str]:
 
 
 def _key_clip(source: Path, folder: Path, settings: KeySettings, tell: Tell) -> list[str]:
-    times = np.load(source / "times.npy")
-    (folder / "times.npy").write_bytes((source / "times.npy").read_bytes())
-    if (source / "sound.flac").exists():
-        (folder / "sound.flac").write_bytes((source / "sound.flac").read_bytes())
-    ground = _ground_in(source / "small.mp4", len(times), settings)
+    for name in ("times.npy", "sound.flac"):
+        if (source / name).exists():
+            shutil.copyfile(source / name, folder / name)
+    ground = _ground_in(Footage(source / "small.mp4", source / "times.npy"), settings)
+    footage = Footage(source / "full.mp4", source / "times.npy")
     films = None
     close: list[float] = []
-    for number, frame in enumerate(_frames(source / "full.mp4")):
+    for number in range(len(footage.times)):
+        frame = footage.frame(number)
         found = keyed(frame, ground, settings)
         if films is None:
             films = _Films(folder, frame.width, frame.height)
@@ -157,25 +160,18 @@ def _key_clip(source: Path, folder: Path, settings: KeySettings, tell: Tell) -> 
         films.add(found)
         if number % _RATE == 0:
             close.append(near_ground(found))
-            tell(min(0.99, number / max(1, len(times))))
-    if films is None:
-        raise HostError("This clip cannot be read any more. Bring its file in again.")
+            tell(min(0.99, number / len(footage.times)))
+    assert films is not None, "a clip has a frame"
     films.close()
     return _notes(close)
 
 
-def _ground_in(film: Path, count: int, settings: KeySettings) -> Ground:
+def _ground_in(footage: Footage, settings: KeySettings) -> Ground:
     """The ground of the frame of a clip that shows most of it."""
-    wanted = {count * look // _LOOKS for look in range(_LOOKS)}
-    frames = [frame for number, frame in enumerate(_frames(film)) if number in wanted]
+    count = len(footage.times)
+    frames = [footage.frame(count * look // _LOOKS) for look in range(_LOOKS)]
     found = [ground for frame in frames if (ground := ground_of(frame, settings.colour))]
     return max(found, key=lambda ground: ground.cover) if found else _found(frames[0], settings)
-
-
-def _frames(path: Path) -> Iterator[Any]:
-    with av.open(str(path)) as container:
-        container.streams.video[0].thread_count = 1
-        yield from container.decode(video=0)
 
 
 class _Films:

@@ -9,6 +9,7 @@ from typing import Any
 import av
 import numpy as np
 
+from dearhost.assets.shelf.footage import alpha_of
 from dearhost.assets.shelf.item import PICTURE, ShelfItem
 from dearhost.assets.shelf.shelf import Shelf
 from dearhost.errors import HostError
@@ -47,8 +48,7 @@ def _write_film(shelf: Shelf, item: ShelfItem, part: Path) -> None:
         stream.codec_context.time_base = Fraction(1, _TICKS)
         for number, begins in enumerate(footage.times):
             rgba = footage.frame(number).to_ndarray(format="rgba")
-            luma = matte.frame(number).to_ndarray()[: item.height].astype(np.int32)
-            rgba[..., 3] = np.clip((luma - 16) * 255 // 219, 0, 255)
+            rgba[..., 3] = alpha_of(matte.frame(number), item.width, item.height)
             frame: Any = av.VideoFrame.from_ndarray(np.ascontiguousarray(rgba), format="rgba")
             frame.pts, frame.time_base = round(float(begins) * _TICKS), Fraction(1, _TICKS)
             container.mux(stream.encode(frame))

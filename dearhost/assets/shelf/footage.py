@@ -1,0 +1,75 @@
+"""Frames of our own clips, found by their moment."""
+
+from __future__ import annotations
+
+from functools import cached_property
+from pathlib import Path
+from typing import Any
+
+import av
+import numpy as np
+from numpy.typing import NDArray
+
+from dearhost.errors import HostError
+
+
+class Footage:
+    """Frames of a clip by their moment. Every frame is a key frame: any is found at once. For one thread."""
+
+    def __init__(self, path: Path, times: Path) -> None:
+        self._path, self.times = path, np.load(times)
+        self._next = -1
+        self._number, self._frame = -1, None
+        self._decoding: Any = None
+
+    @property
+    def seconds(self) -> float:
+        """How long it lasts."""
+        steps = np.diff(self.times)
+        return float(self.times[-1]) + (float(np.median(steps)) if len(steps) else 0.04)
+
+    def number_at(self, moment: float) -> int:
+        """The frame that is seen at a moment: the last that has begun."""
+        found = int(np.searchsorted(self.times, moment + 1e-6, side="right")) - 1
+        return min(max(0, found), len(self.times) - 1)
+
+    def frame(self, number: int) -> Any:
+        """A frame of the film, yuv420p in BT.709. Raises HostError for a film that cannot be read."""
+        if number == self._number:
+            return self._frame
+        try:
+            if self._decoding is None or number != self._next:
+                self._seek(number)
+            self._frame = next(self._decoding)
+        except (StopIteration, OSError, av.FFmpegError) as error:
+            self.close()
+            raise HostError("A clip of the shelf cannot be read any more. Bring its file in again.") from error
+        self._number, self._next = number, number + 1
+        return self._frame
+
+    @cached_property
+    def _container(self) -> Any:
+        container = av.open(str(self._path))
+        container.streams.video[0].thread_count = 1
+        return container
+
+    def _seek(self, number: int) -> None:
+        stream = self._container.streams.video[0]
+        ticks = round(number / stream.average_rate / stream.time_base)
+        self._container.seek(ticks, stream=stream)
+        self._decoding = self._container.decode(stream)
+        self._next = number
+
+    def close(self) -> None:
+        """Let go of the file."""
+        if "_container" in self.__dict__:
+            self._container.close()
+            del self.__dict__["_container"]
+        self._decoding = None
+
+
+def alpha_of(frame: Any, width: int, height: int) -> NDArray[np.uint8]:
+    """How far each pixel of a matte's frame belongs to its figure, 0 to 255, at an even size."""
+    luma = frame.to_ndarray(format="yuv420p", width=width, height=height)[:height].astype(np.int32)
+    alpha: NDArray[np.uint8] = np.clip((luma - 16) * 255 // 219, 0, 255).astype(np.uint8)
+    return alpha
