@@ -1,6 +1,6 @@
 """The shelf: pictures, clips and sounds of one's own, taken in once in a process with limits, then our own files."""
 
-from dearhost.assets.shelf.footage import Footage, alpha_of
+from dearhost.assets.shelf.footage import Footage, alpha_of, even
 from dearhost.assets.shelf.item import CLIP, PICTURE, SOUND, Light, Loop, ShelfItem, kind_of
 from dearhost.assets.shelf.keying import KeySettings
 from dearhost.assets.shelf.shelf import Shelf
@@ -16,5 +16,6 @@ __all__ = [
     "Shelf",
     "ShelfItem",
     "alpha_of",
+    "even",
     "kind_of",
 ]

@@ -19,6 +19,7 @@ import numpy as np
 from av.video.reformatter import ColorRange, Colorspace, Interpolation
 from numpy.typing import NDArray
 
+from dearhost.assets.shelf.footage import even
 from dearhost.assets.shelf.item import Light, Loop
 from dearhost.assets.shelf.measuring import light_of, loop_of
 from dearhost.assets.shelf.rights import Rights, rights_of_tags
@@ -264,11 +265,6 @@ def small_size(size: tuple[int, int]) -> tuple[int, int]:
     """The size of the small film of a clip."""
     scale = min(1.0, SMALL_SIDE / min(size))
     return even(size[0] * scale), even(size[1] * scale)
-
-
-def even(side: float) -> int:
-    """A side of a frame whose chroma has half its size."""
-    return max(2, round(side / 2) * 2)
 
 
 def take_clip(path: Path, folder: Path, tell: Tell) -> TakenClip:

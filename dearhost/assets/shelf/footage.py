@@ -73,3 +73,8 @@ def alpha_of(frame: Any, width: int, height: int) -> NDArray[np.uint8]:
     luma = frame.to_ndarray(format="yuv420p", width=width, height=height)[:height].astype(np.int32)
     alpha: NDArray[np.uint8] = np.clip((luma - 16) * 255 // 219, 0, 255).astype(np.uint8)
     return alpha
+
+
+def even(side: float) -> int:
+    """A side of a frame whose chroma has half its size."""
+    return max(2, round(side / 2) * 2)

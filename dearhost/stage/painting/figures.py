@@ -4,13 +4,13 @@ from __future__ import annotations
 
 from typing import Any
 
-import numpy as np
 import skia
 
-from dearhost.assets.shelf import CLIP, Footage, Shelf, kind_of
+from dearhost.assets.shelf import Shelf
 from dearhost.stage.layout.shapes import Picture
 from dearhost.stage.painting.entrances import Box, Coming, arrived, coming
 from dearhost.stage.painting.panels.panel import reach
+from dearhost.stage.painting.shelf_images import ShelfImages
 from dearhost.stage.timeline import Shown
 
 _STANDS = {"left": 0.24, "middle": 0.5, "right": 0.76}
@@ -20,82 +20,39 @@ _NARROW = 1.05
 _SMOOTH = skia.SamplingOptions(skia.FilterMode.kLinear, skia.MipmapMode.kLinear)
 
 
-def _even(side: float) -> int:
-    return max(2, round(side / 2) * 2)
-
-
 class FigureDrawing:
     """Draws one figure of the shelf, or several one after another."""
 
     def __init__(self, shown: Shown, picture: Picture, shelf: Shelf) -> None:
-        self._shown, self._picture, self._shelf = shown, picture, shelf
-        self._items = [item for item in shown.text("items").split() if shelf.item(item)]
+        self._shown, self._picture = shown, picture
         high = min(picture.height, _NARROW * picture.width)
-        self._height = float(shown.parameters.get("size", 0.8)) * high
-        self._films: dict[str, tuple[Footage | None, Footage | None]] = {}
-        boxes = [self._place(item) for item in self._items] or [(0.0, 0.0, 0.0, 0.0)]
-        whole = (
-            min(b[0] for b in boxes), min(b[1] for b in boxes), max(b[2] for b in boxes), max(b[3] for b in boxes)
-        )  # fmt: skip
-        self.box: Box = reach(shown.text("comes"), whole, picture)
+        height = float(shown.parameters.get("size", 0.8)) * high
+        self._images = ShelfImages(shelf, shown.text("items"), shown.span, height)
+        self._places = {item: self._place(*size, height) for item, size in self._images.sizes.items()}
+        lefts, tops, rights, bottoms = zip(*self._places.values() or [(0.0, 0.0, 0.0, 0.0)], strict=True)
+        self.box: Box = reach(shown.text("comes"), (min(lefts), min(tops), max(rights), max(bottoms)), picture)
 
-    def _place(self, item: str) -> Box:
+    def _place(self, wide: int, high: int, height: float) -> Box:
         """Where a figure stands: at the foot of the picture, as high as it is to be."""
-        known = self._shelf.item(item)
-        assert known is not None
-        width = self._height * known.width / max(1, known.height)
+        width = height * wide / max(1, high)
         middle = _STANDS.get(self._shown.text("stands"), 0.5) * self._picture.width
         bottom = float(self._picture.height)
-        return middle - width / 2, bottom - self._height, middle + width / 2, bottom
-
-    def _now(self, moment: float) -> tuple[str, float]:
-        """Who is there at a moment of the scene, and for how long."""
-        if not self._items:
-            return "", 0.0
-        span = self._shown.span
-        share = max(1e-6, (span.end - span.start) / len(self._items))
-        index = min(len(self._items) - 1, max(0, int((moment - span.start) / share)))
-        return self._items[index], moment - span.start - index * share
-
-    def _film(self, item: str) -> tuple[Footage | None, Footage | None]:
-        """The colours of a clip and its matte; None for what it has not."""
-        if kind_of(item) != CLIP:
-            return None, None
-        if item not in self._films:
-            self._films[item] = self._shelf.footage(item, self._height), self._shelf.matte(item, self._height)
-        return self._films[item]
+        return middle - width / 2, bottom - height, middle + width / 2, bottom
 
     def key(self, moment: float) -> Any:
         """Equal keys give equal pixels."""
-        item, since = self._now(moment)
-        footage, _ = self._film(item)
-        number = footage.number_at(since) if footage else 0
-        return arrived(self._shown.text("comes"), self._shown.span, moment), item, number
+        return arrived(self._shown.text("comes"), self._shown.span, moment), self._images.now(moment)
 
     def draw(self, canvas: Any, moment: float) -> None:
         """Draw at ``moment`` of the scene."""
         done = arrived(self._shown.text("comes"), self._shown.span, moment)
-        item, since = self._now(moment)
-        image = self._image(item, since) if item else None
-        if done <= 0 or image is None:
+        item, number = self._images.now(moment)
+        if done <= 0 or not item:
             return
-        place = self._place(item)
+        left, top, right, bottom = place = self._places[item]
+        image = self._images.image(item, number, right - left, bottom - top)
+        if image is None:
+            return
         size = self._picture.width, self._picture.height
         with coming(self._shown.text("comes"), Coming(canvas, place, size, self._picture.unit, done)):
             canvas.drawImageRect(image, skia.Rect.MakeLTRB(*place), _SMOOTH)
-
-    def _image(self, item: str, since: float) -> Any:
-        footage, matte = self._film(item)
-        if footage is None:
-            return self._shelf.image(item)
-        number = footage.number_at(since)
-        frame = footage.frame(number)
-        scale = min(1.0, self._height / frame.height)
-        size = {"width": _even(frame.width * scale), "height": _even(frame.height * scale)}
-        pixels = np.ascontiguousarray(frame.to_ndarray(format="bgra", **size))
-        if matte is not None:
-            luma = matte.frame(number).to_ndarray(format="yuv420p", **size)[: size["height"]]
-            alpha = np.clip((luma.astype(np.int32) - 16) * 255 // 219, 0, 255).astype(np.uint16)
-            pixels[..., :3] = (pixels[..., :3] * alpha[..., None] + 127) // 255
-            pixels[..., 3] = alpha
-        return skia.Image.fromarray(pixels, colorType=skia.kBGRA_8888_ColorType, alphaType=skia.kPremul_AlphaType)

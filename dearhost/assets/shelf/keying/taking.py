@@ -16,8 +16,8 @@ import skia
 from av.video.reformatter import ColorRange, Colorspace, Interpolation
 from numpy.typing import NDArray
 
-from dearhost.assets.shelf.clips import KeyFrameFilm, even, small_size
-from dearhost.assets.shelf.footage import Footage
+from dearhost.assets.shelf.clips import KeyFrameFilm, small_size
+from dearhost.assets.shelf.footage import Footage, even
 from dearhost.assets.shelf.item import CLIP, PICTURE, ShelfItem, item_id
 from dearhost.assets.shelf.keying.ground import Ground, ground_of
 from dearhost.assets.shelf.keying.key import Keyed, KeySettings, keyed, near_ground

@@ -11,7 +11,7 @@ import numpy as np
 import skia
 from numpy.random import default_rng
 
-from dearhost.assets.shelf import CLIP, Footage, Shelf, kind_of
+from dearhost.assets.shelf import CLIP, Shelf, kind_of
 from dearhost.drawing.colours import darker, paint
 from dearhost.drawing.cut_shapes import cut_rect
 from dearhost.drawing.fonts import Fonts
@@ -20,6 +20,7 @@ from dearhost.drawing.paper import Paper
 from dearhost.stage.layout.shapes import Picture
 from dearhost.stage.painting.entrances import Box
 from dearhost.stage.painting.panels.panel import MOUNT, Panel
+from dearhost.stage.painting.shelf_images import ShelfImages
 from dearhost.stage.timeline import Shown
 
 _SMOOTH = skia.SamplingOptions(skia.FilterMode.kLinear, skia.MipmapMode.kLinear)
@@ -35,59 +36,28 @@ class OwnPanel(Panel):
 
     def __init__(self, shown: Shown, picture: Picture, fonts: Fonts, shelf: Shelf) -> None:
         super().__init__(shown, picture, fonts)
-        self._shelf = shelf
-        self._items = [item for item in shown.text("items").split() if shelf.item(item)]
+        lines = picture.height if self.whole else self.panel[3] - self.panel[1]
+        self._images = ShelfImages(shelf, shown.text("items"), shown.span, lines)
         self._mount = "none" if self.whole else shown.text("mount") or "print"
-        self._footage: dict[str, Footage | None] = {}
         self._torn: dict[Box, Any] = {}
-
-    def _now(self, moment: float) -> tuple[str, float]:
-        """What is shown at a moment of the scene, and for how long it has been."""
-        span = self.shown.span
-        if not self._items:
-            return "", 0.0
-        share = max(1e-6, (span.end - span.start) / len(self._items))
-        index = min(len(self._items) - 1, max(0, int((moment - span.start) / share)))
-        return self._items[index], moment - span.start - index * share
 
     def state(self, moment: float) -> Any:
         """The picture, and of a clip its frame."""
-        item, since = self._now(moment)
-        footage = self._film(item)
-        return item, footage.number_at(since) if footage else 0
-
-    def _film(self, item: str) -> Footage | None:
-        if kind_of(item) != CLIP:
-            return None
-        if item not in self._footage:
-            high = (self.panel[3] - self.panel[1]) if not self.whole else self.picture.height
-            self._footage[item] = self._shelf.footage(item, high)
-        return self._footage[item]
-
-    def _image(self, moment: float) -> Any:
-        item, since = self._now(moment)
-        footage = self._film(item)
-        if footage is None:
-            return self._shelf.image(item) if item else None
-        frame = footage.frame(footage.number_at(since))
-        # no larger than it is seen: what scales films is quicker than the canvas
-        scale = min(
-            1.0, max((self.panel[2] - self.panel[0]) / frame.width, (self.panel[3] - self.panel[1]) / frame.height)
-        )
-        width, height = max(2, round(frame.width * scale)), max(2, round(frame.height * scale))
-        pixels = np.ascontiguousarray(frame.to_ndarray(format="bgra", width=width, height=height))
-        return skia.Image.fromarray(pixels, colorType=skia.kBGRA_8888_ColorType)
+        return self._images.now(moment)
 
     def draw_mount(self, paper: Paper) -> None:
         """Nothing yet: the mount fits what is in it."""
 
     def draw_content(self, paper: Paper, moment: float) -> None:
         """The picture in its mount; where there is none, the empty mount."""
-        image = self._image(moment)
+        item, number = self._images.now(moment)
+        left, top, right, bottom = self.panel
+        image = self._images.image(item, number, right - left, bottom - top)
+        scaling = _MOVING if kind_of(item) == CLIP else _SMOOTH
         if self.whole:
             paper.flat(cut_rect(-9, -9, self.picture.width + 18, self.picture.height + 18, 0), self.ground())
             if image:
-                self._draw(paper.canvas, image, _covering(image, self.panel), self.panel)
+                _draw(paper.canvas, image, _covering(image, self.panel), self.panel, scaling)
             return
         edge = _EDGES[self._mount] * self.unit
         outer = _fitting(image, self.panel, edge) if image else self.panel
@@ -102,19 +72,11 @@ class OwnPanel(Panel):
                 paper.canvas.clipPath(self._torn_path(inner, 9), doAntiAlias=True)
             else:
                 paper.canvas.clipRect(skia.Rect.MakeLTRB(*inner), doAntiAlias=True)
-            self._draw(paper.canvas, image, (0, 0, image.width(), image.height()), inner)
+            _draw(paper.canvas, image, (0, 0, image.width(), image.height()), inner, scaling)
             paper.canvas.restore()
         if self._mount == "tablet":
             _glass(paper.canvas, inner)
         paper.canvas.restore()
-
-    def _draw(self, canvas: Any, image: Any, part: Box, place: Box) -> None:
-        still = kind_of(self._items[0]) != CLIP
-        width, height = part[2] - part[0], part[3] - part[1]
-        canvas.drawImageRect(
-            image, skia.Rect.MakeXYWH(part[0], part[1], width, height), skia.Rect.MakeLTRB(*place),
-            _SMOOTH if still else _MOVING,
-        )  # fmt: skip
 
     def _torn_path(self, box: Box, seed: int) -> Any:
         if box not in self._torn:
@@ -159,6 +121,10 @@ MOUNTED: Mapping[str, Callable[[OwnPanel, Paper, Box], None]] = {
     "tablet": OwnPanel.draw_tablet, "none": OwnPanel.draw_nothing,
 }  # fmt: skip
 """By the names of ``production.shown_cues.MOUNTS``."""
+
+
+def _draw(canvas: Any, image: Any, part: Box, place: Box, scaling: Any) -> None:
+    canvas.drawImageRect(image, skia.Rect.MakeLTRB(*part), skia.Rect.MakeLTRB(*place), scaling)
 
 
 def _middle(box: Box) -> tuple[float, float]:

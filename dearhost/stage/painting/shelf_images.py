@@ -1,0 +1,57 @@
+"""Pictures and clips of the shelf as images to be drawn, several in turn, with the clear parts of what is cut out."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from typing import Any
+
+import numpy as np
+import skia
+
+from dearhost.assets.shelf import CLIP, Footage, Shelf, alpha_of, even, kind_of
+from dearhost.timebase import Span
+
+
+class ShelfImages:
+    """``items`` that are shown one after another through a ``span``, clips as if they were seen ``lines`` high. One
+    belongs to one painter."""
+
+    def __init__(self, shelf: Shelf, items: str, span: Span, lines: float) -> None:
+        self._shelf, self._span, self._lines = shelf, span, lines
+        self.sizes = {item: (known.width, known.height) for item in items.split() if (known := shelf.item(item))}
+        """Width and height in pixels, of what there is."""
+        self._items: Sequence[str] = [item for item in items.split() if item in self.sizes]
+        self._films: dict[str, tuple[Footage | None, Footage | None]] = {}
+
+    def now(self, moment: float) -> tuple[str, int]:
+        """What is shown at a moment of the scene, "" for nothing, and of a clip its frame."""
+        if not self._items:
+            return "", 0
+        share = max(1e-6, (self._span.end - self._span.start) / len(self._items))
+        index = min(len(self._items) - 1, max(0, int((moment - self._span.start) / share)))
+        item = self._items[index]
+        footage, _ = self._film(item)
+        return item, footage.number_at(moment - self._span.start - index * share) if footage else 0
+
+    def _film(self, item: str) -> tuple[Footage | None, Footage | None]:
+        """The colours of a clip and its matte; None for what it has not."""
+        if kind_of(item) != CLIP:
+            return None, None
+        if item not in self._films:
+            self._films[item] = self._shelf.footage(item, self._lines), self._shelf.matte(item, self._lines)
+        return self._films[item]
+
+    def image(self, item: str, number: int, width: float, height: float) -> Any:
+        """An image for a place of ``width`` and ``height`` pixels; None where there is none."""
+        footage, matte = self._film(item)
+        if footage is None:
+            return self._shelf.image(item) if item else None
+        frame = footage.frame(number)
+        # no larger than it is seen: what scales films is quicker than the canvas
+        scale = min(1.0, max(width / frame.width, height / frame.height))
+        size = {"width": even(frame.width * scale), "height": even(frame.height * scale)}
+        pixels = np.ascontiguousarray(frame.to_ndarray(format="bgra", **size))
+        if matte is not None:
+            pixels[..., 3] = alpha_of(matte.frame(number), **size)
+        alpha = skia.kOpaque_AlphaType if matte is None else skia.kUnpremul_AlphaType
+        return skia.Image.fromarray(pixels, colorType=skia.kBGRA_8888_ColorType, alphaType=alpha)
