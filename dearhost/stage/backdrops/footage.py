@@ -13,7 +13,7 @@ from numpy.typing import NDArray
 
 from dearhost.assets.shelf import Footage, Loop
 from dearhost.stage.backdrops.placing import Placing, behind_whole, seen_part, whole_place
-from dearhost.stage.backdrops.toning import grain_tile, no_grain, tone_words, whole_tone
+from dearhost.stage.backdrops.toning import grain_tile, no_grain, tone_of, tone_words, whole_tone
 from dearhost.stage.layout.shapes import Picture
 from dearhost.stage.painting.area import Area
 from dearhost.stage.painting.sheet import Sheet, Words
@@ -71,6 +71,9 @@ class LaidFootage:
     def _tone(self, pixels: NDArray[np.uint32], target: Words, dim: float) -> None:
         paper = self._placing.tone == "paper"
         seen = pixels[:, ::-1] if self._placing.mirrored else pixels
+        if tone_of(paper, round(dim, 3)) is None:
+            np.bitwise_or(seen, np.uint32(0xFF000000), out=target)
+            return
         tone_words(seen, target, whole_tone(paper, round(dim, 3)), grain_tile() if paper else no_grain())
 
 
