@@ -10,14 +10,13 @@ from dearhost.assets.shelf import Shelf
 from dearhost.stage.layout.shapes import Picture
 from dearhost.stage.painting.entrances import Box, Coming, arrived, coming
 from dearhost.stage.painting.panels.panel import reach
-from dearhost.stage.painting.shelf_images import ShelfImages
+from dearhost.stage.painting.shelf_images import ShelfImages, scaling_of
 from dearhost.stage.timeline import Shown
 
 _STANDS = {"left": 0.24, "middle": 0.5, "right": 0.76}
 """Where its middle is, of the picture's width."""
 _NARROW = 1.05
 """Of the picture's width, how high a figure of size 1 is in a picture higher than that."""
-_SMOOTH = skia.SamplingOptions(skia.FilterMode.kLinear, skia.MipmapMode.kLinear)
 
 
 class FigureDrawing:
@@ -55,4 +54,4 @@ class FigureDrawing:
             return
         size = self._picture.width, self._picture.height
         with coming(self._shown.text("comes"), Coming(canvas, place, size, self._picture.unit, done)):
-            canvas.drawImageRect(image, skia.Rect.MakeLTRB(*place), _SMOOTH)
+            canvas.drawImageRect(image, skia.Rect.MakeLTRB(*place), scaling_of(item))

@@ -9,7 +9,16 @@ import numpy as np
 import skia
 
 from dearhost.assets.shelf import CLIP, Footage, Shelf, alpha_of, even, kind_of
+from dearhost.stage.painting.sheet import Pixels
 from dearhost.timebase import Span
+
+_SMOOTH = skia.SamplingOptions(skia.FilterMode.kLinear, skia.MipmapMode.kLinear)
+_MOVING = skia.SamplingOptions(skia.FilterMode.kLinear)
+
+
+def scaling_of(item: str) -> Any:
+    """How an image of a thing is brought to its size: a clip comes about as large as it is seen."""
+    return _MOVING if kind_of(item) == CLIP else _SMOOTH
 
 
 class ShelfImages:
@@ -51,7 +60,21 @@ class ShelfImages:
         scale = min(1.0, max(width / frame.width, height / frame.height))
         size = {"width": even(frame.width * scale), "height": even(frame.height * scale)}
         pixels = np.ascontiguousarray(frame.to_ndarray(format="bgra", **size))
-        if matte is not None:
-            pixels[..., 3] = alpha_of(matte.frame(number), **size)
-        alpha = skia.kOpaque_AlphaType if matte is None else skia.kUnpremul_AlphaType
-        return skia.Image.fromarray(pixels, colorType=skia.kBGRA_8888_ColorType, alphaType=alpha)
+        if matte is None:
+            return skia.Image.fromarray(pixels, colorType=skia.kBGRA_8888_ColorType, alphaType=skia.kOpaque_AlphaType)
+        pixels[..., 3] = alpha_of(matte.frame(number), **size)
+        return skia.Image.fromarray(
+            _premultiplied(pixels), colorType=skia.kBGRA_8888_ColorType, alphaType=skia.kPremul_AlphaType
+        )
+
+
+def _premultiplied(pixels: Pixels) -> Pixels:
+    """BGRA pixels with straight alpha, premultiplied: as they are, the canvas would take six times as long."""
+    made = np.empty_like(pixels)
+    height, width, _ = pixels.shape
+    straight, whole = (
+        skia.Pixmap(skia.ImageInfo.Make(width, height, skia.kBGRA_8888_ColorType, alpha), own, own.strides[0])
+        for alpha, own in ((skia.kUnpremul_AlphaType, pixels), (skia.kPremul_AlphaType, made))
+    )
+    straight.readPixels(whole)
+    return made

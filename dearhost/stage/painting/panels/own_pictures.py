@@ -11,7 +11,7 @@ import numpy as np
 import skia
 from numpy.random import default_rng
 
-from dearhost.assets.shelf import CLIP, Shelf, kind_of
+from dearhost.assets.shelf import Shelf
 from dearhost.drawing.colours import darker, paint
 from dearhost.drawing.cut_shapes import cut_rect
 from dearhost.drawing.fonts import Fonts
@@ -20,11 +20,9 @@ from dearhost.drawing.paper import Paper
 from dearhost.stage.layout.shapes import Picture
 from dearhost.stage.painting.entrances import Box
 from dearhost.stage.painting.panels.panel import MOUNT, Panel
-from dearhost.stage.painting.shelf_images import ShelfImages
+from dearhost.stage.painting.shelf_images import ShelfImages, scaling_of
 from dearhost.stage.timeline import Shown
 
-_SMOOTH = skia.SamplingOptions(skia.FilterMode.kLinear, skia.MipmapMode.kLinear)
-_MOVING = skia.SamplingOptions(skia.FilterMode.kLinear)
 _EDGES: Mapping[str, float] = {"print": 14.0, "framed": 34.0, "torn": 16.0, "tablet": 22.0, "none": 0.0}
 """Units between the edge of a mount and the picture in it."""
 _WOOD, _TABLET = "#8C6038", "#3A4248"
@@ -53,7 +51,7 @@ class OwnPanel(Panel):
         item, number = self._images.now(moment)
         left, top, right, bottom = self.panel
         image = self._images.image(item, number, right - left, bottom - top)
-        scaling = _MOVING if kind_of(item) == CLIP else _SMOOTH
+        scaling = scaling_of(item)
         if self.whole:
             paper.flat(cut_rect(-9, -9, self.picture.width + 18, self.picture.height + 18, 0), self.ground())
             if image:
