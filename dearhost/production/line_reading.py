@@ -23,6 +23,8 @@ CLIP_LINE = "clip"
 
 def is_in_clip(line: Line) -> bool:
     """Whether a line is said in a clip, not by a host."""
+    if not any(cue.kind == CLIP_LINE for cue in line.cues):  # asked at every step of staging a scene
+        return False
     return any(cue.kind == CLIP_LINE for cue in playable(line))
 
 

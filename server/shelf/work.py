@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import time
+from collections.abc import Callable
 from pathlib import Path
 from typing import Any
 
@@ -35,18 +36,23 @@ def forget_uploads() -> None:
             path.unlink(missing_ok=True)
 
 
-def hear_clip(job: Job, report: Reporter) -> dict[str, Any]:
-    """Hear what is said in a clip."""
+def _told(report: Reporter, doing: str) -> Callable[[float], None]:
+    """Reports how far something is, and how long it takes yet."""
     began = time.monotonic()
 
     def progress(part: float) -> None:
         spent = time.monotonic() - began
-        report(part, spent / part * (1 - part) if part > 0.05 else None, "listening")
+        report(part, spent / part * (1 - part) if part > 0.05 else None, doing)
 
+    return progress
+
+
+def hear_clip(job: Job, report: Reporter) -> dict[str, Any]:
+    """Hear what is said in a clip."""
     report(0.02, None, "listening")
     order = job.order
     heard = studio().speaker.clips.hear(
-        order["item"], language=order["language"], text=order["text"], progress=progress
+        order["item"], language=order["language"], text=order["text"], progress=_told(report, "listening")
     )
     return {"item": order["item"], "words": len(heard.words)}
 
@@ -54,15 +60,9 @@ def hear_clip(job: Job, report: Reporter) -> dict[str, Any]:
 def key_thing(job: Job, report: Reporter) -> dict[str, Any]:
     """Take the ground behind a figure away; what comes of it stands on the shelf under the title and rights of what it
     was made of."""
-    began = time.monotonic()
-
-    def progress(part: float) -> None:
-        spent = time.monotonic() - began
-        report(part, spent / part * (1 - part) if part > 0.05 else None, "keying")
-
     order = dict(job.order)
     source = order.pop("item")
-    item = studio().shelf.key(source, KeySettings(**order), progress)
+    item = studio().shelf.key(source, KeySettings(**order), _told(report, "cutting out"))
     before = ShelfEntry.objects.filter(item=source).order_by("owner_id").first()
     own = ShelfEntry.objects.filter(item=source, owner_id=job.owner_id).first() or before
     return {"item": item.id, "number": enter(job.owner_id, item, like=own).number}
@@ -71,14 +71,8 @@ def key_thing(job: Job, report: Reporter) -> dict[str, Any]:
 def take_in(job: Job, report: Reporter) -> dict[str, Any]:
     """Take a file in that was sent; whatever comes of it, the file itself is not kept."""
     path = upload_path(job.order["upload"])
-    began = time.monotonic()
-
-    def progress(part: float) -> None:
-        spent = time.monotonic() - began
-        report(part, spent / part * (1 - part) if part > 0.05 else None, "reading")
-
     try:
-        item = studio().shelf.take(path, job.order["name"], progress)
+        item = studio().shelf.take(path, job.order["name"], _told(report, "reading"))
     except StorageFull:
         raise  # it waits for room, and is read again
     except BaseException:

@@ -26,6 +26,10 @@ def breaths(words: Sequence[PlacedWord], pause: float = 0.4, from_seconds: float
 
 def as_sentence(words: Sequence[PlacedWord]) -> str:
     """The words as a line: with a capital at its beginning and a stop at its end."""
-    text = " ".join(word.text for word in words)
+    return finished(" ".join(word.text for word in words))
+
+
+def finished(text: str) -> str:
+    """A text with a capital at its beginning and a stop at its end."""
     text = text[:1].upper() + text[1:]
     return text if text.rstrip("\"')”’").endswith(tuple(_STOPS)) else text.rstrip(",;:–-") + "."

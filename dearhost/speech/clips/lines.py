@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+from dearhost.speech.aligning.breaths import finished
 from dearhost.speech.clips.transcript import ClipWord, Transcript
 
 _STOPS = (".", "!", "?", "…")
@@ -40,9 +41,7 @@ def _ends(line: Sequence[ClipWord], following: ClipWord) -> bool:
 def _written(words: Sequence[ClipWord]) -> str:
     """The words as a line: a hesitation is set apart by commas, and it ends with a stop."""
     parts = [word.text.rstrip(",") + "," if _is_set_apart(word) else word.text for word in words]
-    text = " ".join(parts)
-    text = text[:1].upper() + text[1:]
-    return text if text.endswith(_STOPS) else text.rstrip(",;:–- ") + "."
+    return finished(" ".join(parts))
 
 
 def _is_set_apart(word: ClipWord) -> bool:

@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 import threading
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
 
 import numpy as np
 from numpy.typing import NDArray
@@ -11,6 +12,7 @@ from pydantic import ValidationError
 
 from dearhost.assets.shelf import Shelf
 from dearhost.errors import NothingToSay, SpeechError
+from dearhost.script.document import Word
 from dearhost.sound.files import RATE, read_sound, write_sound
 from dearhost.sound.tidying import levelled
 from dearhost.speech.aligning import Aligner
@@ -26,9 +28,17 @@ from dearhost.speech.reading import Reading, Samples, TimedWord, check_times
 from dearhost.storage import write_text
 
 _WORDS, _SPEECH = "words.json", "speech.flac"
-_MOST_TIDIED = 400
-"""Lines: at every check all of a script are asked for."""
+_MOST_KNOWN, _MOST_TIDIED = 20, 400
+"""Clips, and lines: at every check all of a script are asked for."""
 Progress = Callable[[float], None]
+
+
+@dataclass(frozen=True, slots=True)
+class _Found:
+    """The written words of a line, and what each is in a clip."""
+
+    written: Sequence[Word]
+    said: list[Said | None]
 
 
 class ClipStore:
@@ -37,6 +47,7 @@ class ClipStore:
     def __init__(self, shelf: Shelf, aligner: Aligner) -> None:
         self._shelf, self._aligner = shelf, aligner
         self._lock = threading.Lock()
+        self._known: dict[str, tuple[str, Transcript]] = {}
         self._tidied: dict[tuple[str, str, ClipTaken, str], list[Tidy]] = {}
         self._loaded: tuple[str, NDArray[np.int16]] | None = None
 
@@ -49,10 +60,19 @@ class ClipStore:
 
     def known(self, item: str) -> Transcript | None:
         """What is said in a clip, if it has been heard."""
-        try:
-            return TRANSCRIPT.validate_json((self._shelf.path(item) / _WORDS).read_bytes())
-        except (OSError, ValidationError):
+        stamp = self.stamp(item)
+        if not stamp:
             return None
+        kept = self._known.get(item)
+        if kept is None or kept[0] != stamp:
+            try:
+                kept = stamp, TRANSCRIPT.validate_json((self._shelf.path(item) / _WORDS).read_bytes())
+            except (OSError, ValidationError):
+                return None
+            if len(self._known) >= _MOST_KNOWN:
+                self._known.clear()
+            self._known[item] = kept
+        return kept[1]
 
     def adopt(self, item: str, heard: Transcript) -> None:
         """Keep what was heard in a clip elsewhere."""
@@ -104,24 +124,24 @@ class ClipStore:
 
         return between
 
-    def said(self, text: str, language: str, taken: ClipTaken) -> list[Said | None]:
-        """What each written word of a line is in its clip. Raises SpeechError, HostError."""
-        transcript = self.transcript(taken.item)
+    def _found(self, text: str, language: str, taken: ClipTaken, transcript: Transcript) -> _Found:
+        """The written words of a line, and what each is in its clip."""
         written = plan_words(text, language).written
         ends = [word.start for word in written[1:]] + [len(text)]
         gaps = [text[word.end : end] for word, end in zip(written, ends, strict=True)]
         begins = next((i for i, word in enumerate(transcript.words) if word.end > taken.begins), 0)
-        return match_words([word.text for word in written], gaps, transcript.words, begins)
+        return _Found(written, match_words([word.text for word in written], gaps, transcript.words, begins))
 
     def tidying(self, text: str, language: str, taken: ClipTaken) -> list[Tidy]:
-        """What could be cut from a line of a clip; nothing where the clip has not been heard. Raises SpeechError."""
-        transcript = self.known(taken.item)
-        if transcript is None:
-            return []
-        known = self._tidied.get(key := (text, language, taken, self.stamp(taken.item)))
-        if known is None:
-            said = self.said(text, language, taken)
-            known = tidying_of(text, plan_words(text, language).written, said, transcript)
+        """What could be cut from a line of a clip; nothing where the clip has not been heard."""
+        key = text, language, taken, self.stamp(taken.item)
+        known = self._tidied.get(key)
+        if known is None:  # asked for at every check of the script
+            transcript = self.known(taken.item)
+            if transcript is None:
+                return []
+            found = self._found(text, language, taken, transcript)
+            known = tidying_of(text, found.written, found.said, transcript)
             if len(self._tidied) >= _MOST_TIDIED:
                 self._tidied.clear()
             self._tidied[key] = known
@@ -129,18 +149,18 @@ class ClipStore:
 
     def read(self, text: str, language: str, taken: ClipTaken) -> Reading:
         """A line as it is said in its clip. Raises NothingToSay, SpeechError, HostError."""
-        written = plan_words(text, language).written
-        if not written:
+        transcript = self.transcript(taken.item)
+        found = self._found(text, language, taken, transcript)
+        if not found.written:
             raise NothingToSay("The line holds no spoken word. Write one, or make the line a direction.")
-        said = self.said(text, language, taken)
-        if not any(said):
+        if not any(found.said):
             raise SpeechError(
                 "None of the words of this line is said in its clip. Write words of the clip, or let a host say it."
             )
-        cut = cut_line(said, self.transcript(taken.item), RATE, self._sound(taken.item), taken.shortened)
+        cut = cut_line(found.said, transcript, RATE, self._sound(taken.item), taken.shortened)
         words = tuple(
             TimedWord(word.text, start, end, word.start, word.end)
-            for word, (start, end) in zip(written, cut.words, strict=True)
+            for word, (start, end) in zip(found.written, cut.words, strict=True)
         )
         duration = max(len(cut.samples) / RATE, words[-1].end)
         samples = np.pad(cut.samples, (0, max(0, round(duration * RATE) - len(cut.samples))))
