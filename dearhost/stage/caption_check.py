@@ -8,17 +8,26 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from dearhost.stage.captions import Caption
+from dearhost.stage.captions import Caption, shown_texts
 from dearhost.stage.timeline import PlacedLine, SceneTimeline
 
 SECONDS_A_WORD, HASTY = 0.3, 0.25
 
 
 @dataclass(frozen=True, slots=True)
+class SaidWord:
+    """A word of a line, from ``offset`` to ``to``, and how captions show it where it is not corrected."""
+
+    text: str
+    offset: int
+    to: int
+
+
+@dataclass(frozen=True, slots=True)
 class CaptionRow:
-    """A caption: seconds of the scene, the line's text from ``first`` to ``last`` that is heard meanwhile, and what is
-    shown. ``hasty``: it is read too quickly; ``mend``: by how many seconds it could end later; ``wide``: a row of it is
-    longer than captions are here."""
+    """A caption: seconds of the scene, the line's text from ``first`` to ``last`` that is heard meanwhile, its words,
+    and what is shown. ``hasty``: it is read too quickly; ``mend``: by how many seconds it could end later; ``wide``:
+    a row of it is longer than captions are here."""
 
     line: str
     start: float
@@ -26,6 +35,7 @@ class CaptionRow:
     first: int
     last: int
     said: str
+    words: tuple[SaidWord, ...]
     texts: tuple[str, ...]
     letters_a_second: float
     hasty: bool
@@ -49,9 +59,9 @@ def caption_rows(scene: SceneTimeline, characters: int) -> list[CaptionRow]:
 
 
 def _row(line: PlacedLine, caption: Caption, after: Caption | None, until: float, characters: int) -> CaptionRow:
-    words = line.reading.words
-    first = words[caption.words[0].said]
-    last = words[after.words[0].said - 1 if after else len(words) - 1]
+    words = line.reading.words[caption.words[0].said : after.words[0].said if after else None]
+    first, last = words[0], words[-1]
+    shown = shown_texts(line.text, [word.from_ for word in line.reading.words])[caption.words[0].said :]
     seconds = max(0.01, caption.end - caption.start)
     texts = caption.texts()
     words_shown = sum(len(text.split()) for text in texts)
@@ -63,6 +73,7 @@ def _row(line: PlacedLine, caption: Caption, after: Caption | None, until: float
         first.from_,
         last.to,
         line.text[first.from_ : last.to],
+        tuple(SaidWord(text, word.from_, word.to) for text, word in zip(shown, words, strict=False)),
         texts,
         round(sum(map(len, texts)) / seconds, 1),
         hasty,

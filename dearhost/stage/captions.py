@@ -92,14 +92,18 @@ class Caption:
 
 def shown_words(text: str, reading: Reading, start: float) -> tuple[CaptionWord, ...]:
     """The reading's words as shown: with the punctuation round them, without what is not spoken."""
+    written = shown_texts(text, [word.from_ for word in reading.words])
+    return tuple(
+        CaptionWord(shown, word.start + start, word.end + start, index)
+        for index, (shown, word) in enumerate(zip(written, reading.words, strict=True))
+    )
+
+
+def shown_texts(text: str, starts: Sequence[int]) -> list[str]:
+    """What captions show for each word of a line, by where the words begin in it."""
     visible = blanked(text)
-    shown = []
-    edges = [_chunk_start(visible, w.from_) for w in reading.words]
-    for index, word in enumerate(reading.words):
-        end = edges[index + 1] if index + 1 < len(edges) else len(visible)
-        written = " ".join(visible[edges[index] : end].split())
-        shown.append(CaptionWord(written, word.start + start, word.end + start, index))
-    return tuple(shown)
+    edges = [*(_chunk_start(visible, start) for start in starts), len(visible)]
+    return [" ".join(visible[a:b].split()) for a, b in itertools.pairwise(edges)]
 
 
 def _chunk_start(visible: str, index: int) -> int:

@@ -9,9 +9,9 @@ from uuid import UUID
 from django.http import HttpRequest
 from ninja import File, Router, Schema, UploadedFile
 
-from dearhost.production.caption_file import read_captions
 from dearhost.script.reading import decode
 from dearhost.script.subtitle_file import captions_in
+from dearhost.stage.caption_file import read_captions
 from server.productions.api import owned
 from server.productions.documents import usable_production
 

@@ -105,6 +105,14 @@ class LineTimes(Schema):
     pitch: Envelope
 
 
+class SaidWordOut(Schema):
+    """A word of a line, and how captions show it where it is not corrected."""
+
+    text: str
+    offset: int
+    to: int
+
+
 class CaptionOut(Schema):
     """A caption in scene time: what is shown in its ``rows`` for what is said in ``line`` from ``first`` to ``last``.
     ``hasty``: it is read too quickly; ``mend``: by how many seconds it could end later; ``wide``: a row is too long."""
@@ -115,6 +123,7 @@ class CaptionOut(Schema):
     first: int
     last: int
     said: str
+    words: list[SaidWordOut]
     rows: list[str]
     letters_a_second: float
     hasty: bool

@@ -116,3 +116,25 @@ def test_own_files_are_brought_and_seen_in_the_film(signed_in: Page, worker: Non
     page.get_by_role("button", name="Red wall").click()
     expect(page.get_by_role("region", name="Red wall").get_by_role("link")).to_be_visible()
     expect(page.get_by_role("button", name="Put it away")).to_have_count(0)
+
+
+def test_the_screen_is_recorded_with_ones_voice_straight_to_the_shelf(signed_in: Page, worker: None) -> None:
+    page = signed_in
+    page.get_by_role("link", name="Shelf").click()
+    page.get_by_role("button", name="the screen", exact=True).click()
+    sheet = page.get_by_role("dialog", name="Record: The screen")
+    expect(sheet.get_by_label("With my voice")).to_be_checked()
+    sheet.get_by_role("button", name="Record").click()
+    expect(sheet.get_by_text("Recording")).to_be_visible(timeout=10_000)
+    expect(sheet.get_by_label("What is recorded")).to_be_visible()
+    expect(sheet.get_by_label("Level of the microphone")).to_be_visible()
+    page.wait_for_timeout(1500)
+    sheet.get_by_role("button", name="Stop").click()
+    expect(sheet.get_by_text("It is not kept yet.")).to_be_visible()
+    assert_accessible(page)
+    sheet.get_by_role("button", name="Put it on the shelf").click()
+    row = page.get_by_role("button", name=re.compile("The screen, "))
+    expect(row).to_be_visible(timeout=30_000)
+    things = page.evaluate("fetch('/api/shelf').then((answer) => answer.json())")
+    thing = next(thing for thing in things if thing["title"].startswith("The screen"))
+    assert thing["kind"] == "clip" and thing["sounds"] and thing["seconds"] > 1

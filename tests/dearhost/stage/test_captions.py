@@ -156,6 +156,13 @@ def test_cues_correct_captions_and_not_what_is_said(studio: Studio) -> None:
     assert [" ".join(c.texts()) for c in shown.captions] == ["It piles up in 2", "low hills, as on the sign there."]
     rows = caption_rows(shown, 37)
     assert [row.said for row in rows] == ["It piles up in two", "low hills, as you can see there"]
+    # the words of a row as they are shown where nothing is corrected, and where they stand in the line
+    assert [[word.text for word in row.words] for row in rows] == [
+        "It piles up in two".split(),
+        "low hills, as you can see there.".split(),
+    ]
+    for row in rows:
+        assert all(shown.lines[0].text[word.offset : word.to] in word.text for word in row.words)
 
 
 def test_what_is_read_too_quickly_is_told_with_what_would_mend_it(studio: Studio) -> None:

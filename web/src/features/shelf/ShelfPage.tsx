@@ -15,6 +15,7 @@ import { Choice, MainButton } from "../../shared/ui/controls";
 import { PutAwayNote } from "../../shared/ui/PutAwayNote";
 import { RunningHead } from "../../shared/ui/RunningHead";
 import { EVERYTHING, foundThings, MISSING } from "./finding";
+import { type Recorded, RecordSheet } from "./RecordSheet";
 import { Register } from "./Register";
 import { RightsFields } from "./RightsFields";
 import { ThingPage } from "./ThingPage";
@@ -37,6 +38,7 @@ export function ShelfPage() {
 	const [fresh, setFresh] = useState<readonly string[]>([]);
 	const [putAway, setPutAway] = useState<ShelfThing | null>(null);
 	const [over, setOver] = useState(false);
+	const [recording, setRecording] = useState<Recorded | null>(null);
 	const removing = usePutAway();
 	const bringBack = useBringBack();
 	const files = useRef<HTMLInputElement>(null);
@@ -124,6 +126,14 @@ export function ShelfPage() {
 							<button type="button" className="link" onClick={() => files.current?.click()}>
 								open files
 							</button>
+							, or record{" "}
+							<button type="button" className="link" onClick={() => setRecording("screen")}>
+								the screen
+							</button>{" "}
+							or{" "}
+							<button type="button" className="link" onClick={() => setRecording("camera")}>
+								the camera
+							</button>
 							.
 						</p>
 						<input
@@ -158,6 +168,9 @@ export function ShelfPage() {
 					/>
 				)}
 			</div>
+			{recording && (
+				<RecordSheet what={recording} onKeep={(file) => bring([file])} onClose={() => setRecording(null)} />
+			)}
 		</>
 	);
 }

@@ -1,7 +1,7 @@
 import type { UseMutationResult } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { sentence } from "../../shared/api/client";
-import { useRecorder } from "../../shared/sound/useRecorder";
+import { useRecorder } from "../../shared/recording/useRecorder";
 import { PlainButton } from "../../shared/ui/controls";
 import { Icon } from "../../shared/ui/icons";
 import type { Match } from "./useMatch";
@@ -19,14 +19,14 @@ export function ConsentCard({ match, consent, say }: Props) {
 	const [purpose, setPurpose] = useState(match.purpose || "our own lessons and notices");
 	const [until, setUntil] = useState(match.until);
 	const [own, setOwn] = useState(match.statement);
-	const { hearing, recorder } = useRecorder();
+	const { recording, recorder } = useRecorder();
 	const usual = `I am ${match.person}. A voice may be made from this reading, for ${purpose.trim() || "…"}${until ? `, until ${until}` : ""}.`;
 	const statement = own || usual;
 	// biome-ignore lint/correctness/useExhaustiveDependencies: a recording is sent once, whatever else changes
 	useEffect(() => {
-		if (hearing.state === "done") say.mutate(hearing.sound);
-	}, [hearing]);
-	const live = hearing.state === "recording" || hearing.state === "counting";
+		if (recording.state === "done") say.mutate(recording.file);
+	}, [recording]);
+	const live = recording.state === "recording" || recording.state === "counting";
 	const problem = consent.error ?? say.error;
 	return (
 		<section className="consent" aria-label="Consent">
@@ -61,7 +61,7 @@ export function ConsentCard({ match, consent, say }: Props) {
 							{live ? "Stop" : match.spoken ? "Say it again" : "Record it said aloud"}
 						</PlainButton>
 						<span role="status" className="small quiet">
-							{hearing.state === "recording" && `Recording ${hearing.seconds.toFixed(1)} s`}
+							{recording.state === "recording" && `Recording ${recording.seconds.toFixed(1)} s`}
 							{say.isPending && "Listening…"}
 						</span>
 					</p>
@@ -94,9 +94,9 @@ export function ConsentCard({ match, consent, say }: Props) {
 					</PlainButton>
 				</form>
 			)}
-			{(problem || hearing.state === "refused") && (
+			{(problem || recording.state === "refused") && (
 				<p role="alert" className="problem small">
-					{problem ? sentence(problem) : hearing.state === "refused" && hearing.says}
+					{problem ? sentence(problem) : recording.state === "refused" && recording.says}
 				</p>
 			)}
 		</section>

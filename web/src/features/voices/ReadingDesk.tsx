@@ -1,8 +1,8 @@
 import type { UseMutationResult } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { sentence } from "../../shared/api/client";
-import { LevelMeter } from "../../shared/sound/LevelMeter";
-import { useRecorder } from "../../shared/sound/useRecorder";
+import { LevelMeter } from "../../shared/recording/LevelMeter";
+import { useRecorder } from "../../shared/recording/useRecorder";
 import { MainButton, PlainButton } from "../../shared/ui/controls";
 import type { Match, Sentence } from "./useMatch";
 
@@ -16,15 +16,15 @@ type Props = {
 
 /** One sentence to read, the microphone, and what was heard. */
 export function ReadingDesk({ match, current, record, add, onNext }: Props) {
-	const { hearing, recorder } = useRecorder();
+	const { recording, recorder } = useRecorder();
 	const [problem, setProblem] = useState("");
 	const [busy, setBusy] = useState(false);
 	const files = useRef<HTMLInputElement>(null);
 	// biome-ignore lint/correctness/useExhaustiveDependencies: a recording is sent once, whatever else changes
 	useEffect(() => {
-		if (hearing.state !== "done") return;
+		if (recording.state !== "done") return;
 		setBusy(true);
-		record(hearing.sound)
+		record(recording.file)
 			.then(
 				(next) => {
 					const heard = next.sentences.find((s) => s.number === current.number);
@@ -33,8 +33,8 @@ export function ReadingDesk({ match, current, record, add, onNext }: Props) {
 				(error) => setProblem(sentence(error)),
 			)
 			.finally(() => setBusy(false));
-	}, [hearing]);
-	const live = hearing.state === "recording";
+	}, [recording]);
+	const live = recording.state === "recording";
 	const guided = match.sentences.filter((s) => s.text);
 	return (
 		<div className="reading-desk">
@@ -42,13 +42,13 @@ export function ReadingDesk({ match, current, record, add, onNext }: Props) {
 				Sentence {current.number + 1} of {guided.length}. Read it as you would to one person.
 			</p>
 			<p className={`salutation desk-sentence ${live ? "live" : ""}`}>{current.text}</p>
-			<LevelMeter hearing={hearing} />
+			<LevelMeter recording={recording} />
 			<div className="desk-ways">
-				{live || hearing.state === "counting" ? (
+				{live || recording.state === "counting" ? (
 					<MainButton onClick={() => recorder.stop()}>Stop</MainButton>
 				) : (
 					<MainButton
-						disabled={busy || hearing.state === "asking"}
+						disabled={busy || recording.state === "asking"}
 						onClick={() => {
 							setProblem("");
 							void recorder.start(2);
@@ -73,8 +73,8 @@ export function ReadingDesk({ match, current, record, add, onNext }: Props) {
 					}}
 				/>
 				<span role="status" className="push">
-					{hearing.state === "counting" && <b className="num">{hearing.left}</b>}
-					{live && <b className="recording-says num">Recording {hearing.seconds.toFixed(1)} s</b>}
+					{recording.state === "counting" && <b className="num">{recording.left}</b>}
+					{live && <b className="recording-says num">Recording {recording.seconds.toFixed(1)} s</b>}
 					{busy && "Listening…"}
 				</span>
 			</div>
@@ -96,9 +96,9 @@ export function ReadingDesk({ match, current, record, add, onNext }: Props) {
 					</div>
 				</div>
 			)}
-			{(problem || hearing.state === "refused") && (
+			{(problem || recording.state === "refused") && (
 				<p role="alert" className="problem small">
-					{problem || (hearing.state === "refused" && hearing.says)}
+					{problem || (recording.state === "refused" && recording.says)}
 				</p>
 			)}
 		</div>

@@ -3763,6 +3763,8 @@ export interface components {
             last: number;
             /** Said */
             said: string;
+            /** Words */
+            words: components["schemas"]["SaidWordOut"][];
             /** Rows */
             rows: string[];
             /** Letters A Second */
@@ -3841,6 +3843,18 @@ export interface components {
             at: number;
             /** Text */
             text: string;
+        };
+        /**
+         * SaidWordOut
+         * @description A word of a line, and how captions show it where it is not corrected.
+         */
+        SaidWordOut: {
+            /** Text */
+            text: string;
+            /** Offset */
+            offset: number;
+            /** To */
+            to: number;
         };
         /**
          * SceneTimes

@@ -15,37 +15,13 @@ export const CUT = "caption-cut";
 const WHERE_IT_FITS = "where-it-fits";
 
 /** A word as captions show it, with the punctuation round it; where the word itself is in its line. */
-export type Token = { text: string; from: number; to: number };
-/** Words of the line, from the first to the last of `tokens`, that are shown as `text`. */
+export type SaidWord = Caption["words"][number];
+/** Words of the line, from the first to the last of those said, that are shown as `text`. */
 export type Correction = { first: number; last: number; text: string };
 
-/** The words of a line between two of its offsets, as captions show them. */
-export function tokensOf(text: string, first: number, last: number): Token[] {
-	const visible = text.replace(/\[[^[\]\n]*\]/g, (part) => " ".repeat(part.length));
-	const words = wordsOf(text).filter((word) => word.from >= first && word.to <= last);
-	const begins = words.map((word) => {
-		let at = word.from;
-		while (at > 0 && !/\s|—/.test(visible[at - 1] ?? " ")) at -= 1;
-		return at;
-	});
-	const ends = [...begins.slice(1), endOf(visible, last)];
-	return words.map(({ from, to }, index) => ({
-		text: visible.slice(begins[index], ends[index]).trim().replace(/\s+/g, " "),
-		from,
-		to,
-	}));
-}
-
-/** The end of what is shown behind the last word: its punctuation. */
-function endOf(visible: string, last: number): number {
-	let end = last;
-	while (end < visible.length && !/\s|—/.test(visible[end] ?? " ")) end += 1;
-	return end;
-}
-
-/** What must be corrected so that `shown` is read for `tokens`; each correction stands for one word at least. */
-export function correctionsFor(tokens: readonly Token[], shown: string): Correction[] {
-	const said = tokens.map((token) => token.text);
+/** What must be corrected so that `shown` is read for `words`; each correction stands for one word at least. */
+export function correctionsFor(words: readonly SaidWord[], shown: string): Correction[] {
+	const said = words.map((word) => word.text);
 	const wanted = shown.split(/\s+/).filter(Boolean);
 	if (!said.length || !wanted.length) return [];
 	const kept = commonWords(said, wanted);
@@ -54,20 +30,20 @@ export function correctionsFor(tokens: readonly Token[], shown: string): Correct
 	for (const [nextS, nextW] of [...kept, [said.length, wanted.length] as const]) {
 		if (nextS > s || nextW > w) {
 			let [first, last] = [s, nextS - 1];
-			let words = wanted.slice(w, nextW);
-			if (last < first || !words.length) {
+			let put = wanted.slice(w, nextW);
+			if (last < first || !put.length) {
 				// something is put in, or taken out: it goes with the word before it, else with the one behind
 				if (first > 0) {
 					first -= 1;
-					words = [wanted[w - 1] ?? "", ...words];
+					put = [wanted[w - 1] ?? "", ...put];
 				} else {
 					last += 1;
-					words = [...words, wanted[nextW] ?? ""];
+					put = [...put, wanted[nextW] ?? ""];
 				}
 			}
 			const before = found.at(-1);
-			if (before && before.last >= first) found[found.length - 1] = joined(before, first, last, words);
-			else found.push({ first, last, text: words.join(" ") });
+			if (before && before.last >= first) found[found.length - 1] = joined(before, first, last, put);
+			else found.push({ first, last, text: put.join(" ") });
 		}
 		[s, w] = [nextS + 1, nextW + 1];
 	}
@@ -108,14 +84,18 @@ export function correctCaption(editor: Editor, caption: Caption, shown: string):
 	const line = lineById(tr.doc, caption.line);
 	// what is written meanwhile is not corrected by what was there before
 	if (!line || line.node.textContent.slice(caption.first, caption.last) !== caption.said) return;
-	const tokens = tokensOf(line.node.textContent, caption.first, caption.last);
 	for (const cue of correctionsIn(line.node, caption)) removeCue(tr, cue.id);
-	for (const { first, last, text } of correctionsFor(tokens, shown)) {
-		const [from, to] = [tokens[first]?.from ?? 0, tokens[last]?.to ?? 0];
+	for (const { first, last, text } of correctionsFor(caption.words, shown)) {
+		const [from, to] = [caption.words[first]?.offset ?? 0, caption.words[last]?.to ?? 0];
 		const cue = { id: newId(), kind: READS, parameters: { text }, stretch: last > first };
 		placeCue(tr, cue, line.start + from, line.start + to);
 	}
 	if (tr.docChanged) asOneStep(editor, tr, "");
+}
+
+/** What a caption shows where nothing is corrected. */
+export function asSaid(caption: Caption): string {
+	return caption.words.map((word) => word.text).join(" ");
 }
 
 /** What is corrected in a caption. */

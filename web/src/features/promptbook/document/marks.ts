@@ -18,8 +18,8 @@ export type Marks = {
 	notes: readonly Note[];
 	/** Sentences that answer what the audience asks. */
 	answers: readonly { line: string; start: number; end: number }[];
-	/** Where captions end: the line, and the end of their last word. */
-	captions: readonly { line: string; last: number }[];
+	/** Where captions end, by line: the ends of their last words. */
+	captionEnds: ReadonlyMap<string, readonly number[]>;
 	/** Seconds the whole may run; 0 for no limit. */
 	target: number;
 };
@@ -83,7 +83,7 @@ function findings(doc: DocNode, marks: Marks): DecorationSet {
 		found.push(Decoration.widget(end, () => sup(number), { side: -1, key: `note-${number}`, marks: [] }));
 	}
 	eachLine(doc, (node, start) => {
-		for (const { last } of marks.captions.filter(({ line }) => line === node.attrs.id)) {
+		for (const last of marks.captionEnds.get(String(node.attrs.id)) ?? []) {
 			if (last > node.content.size) continue;
 			const after = MARKS_AFTER.exec(node.textContent.slice(last, last + 4))?.[0].length ?? 0;
 			found.push(Decoration.widget(start + last + after, stroke, { side: -1, key: `caption ${last}`, marks: [] }));
@@ -118,7 +118,15 @@ function sup(number: number): HTMLElement {
 	return element;
 }
 
-const NONE: Marks = { word: null, check: null, reading: new Set(), notes: [], answers: [], captions: [], target: 0 };
+const NONE: Marks = {
+	word: null,
+	check: null,
+	reading: new Set(),
+	notes: [],
+	answers: [],
+	captionEnds: new Map(),
+	target: 0,
+};
 
 export const MarksExtension = Extension.create({
 	name: "marks",

@@ -38,6 +38,16 @@ type Props = {
 	onSpeakFrom: (lineId: string, offset: number) => void;
 };
 
+const NO_ENDS: Marks["captionEnds"] = new Map();
+
+/** Where captions end, by line. */
+function endsOfCaptions(times: Props["times"]): Marks["captionEnds"] {
+	const captions = [...times.values()].flatMap((scene) => scene.captions);
+	const byLine = new Map<string, number[]>();
+	for (const { line, last } of captions) byLine.set(line, [...(byLine.get(line) ?? []), last]);
+	return byLine;
+}
+
 /** The left page: the script, always there. */
 export function ScriptPage(props: Props) {
 	const { editor, check, times, reading, advised, captioned, answers, target } = props;
@@ -45,15 +55,15 @@ export function ScriptPage(props: Props) {
 	const [root, setRoot] = useState<HTMLElement | null>(null);
 	const word = usePlayhead((p) => wordKey(times.get(p.sceneId), p.at));
 	const heard = useMemo(() => (word ? (JSON.parse(word) as NonNullable<Marks["word"]>) : null), [word]);
+	const captionEnds = useMemo(() => (captioned ? endsOfCaptions(times) : NO_ENDS), [captioned, times]);
 	useEffect(() => {
-		const captions = captioned ? [...times.values()].flatMap((scene) => scene.captions) : [];
-		const marks: Marks = { word: heard, check, reading, notes, answers, captions, target };
+		const marks: Marks = { word: heard, check, reading, notes, answers, captionEnds, target };
 		readCaret();
 		editor.view.dispatch(editor.state.tr.setMeta(marksKey, marks).setMeta("addToHistory", false));
 		if (playhead.get().playing && heard) {
 			editor.view.dom.querySelector(".at-playhead")?.scrollIntoView({ block: "nearest", behavior: "smooth" });
 		}
-	}, [editor, heard, check, reading, notes, answers, captioned, times, target]);
+	}, [editor, heard, check, reading, notes, answers, captionEnds, target]);
 
 	return (
 		<main className="page leaf" aria-label="Script page">

@@ -3,6 +3,7 @@ import { useEditorState } from "@tiptap/react";
 import { useEffect, useRef, useState } from "react";
 import { PlainButton } from "../../../shared/ui/controls";
 import {
+	asSaid,
 	type Caption,
 	correctCaption,
 	correctionsFor,
@@ -10,7 +11,7 @@ import {
 	cutAt,
 	cutCaption,
 	nudgeCaptions,
-	tokensOf,
+	type SaidWord,
 } from "../document/captions";
 import { lineAt, lineById } from "../document/cues";
 import { playhead } from "../document/playhead";
@@ -76,9 +77,8 @@ function Correcting({ editor, caption, next }: { editor: Editor; caption: Captio
 	leaving.current = put;
 	useEffect(() => () => leaving.current(), []);
 	const cutHere = () => {
-		const tokens = tokensOf(line?.node.textContent ?? "", caption.first, caption.last);
-		const word = wordAtCaret(tokens, text, box.current?.selectionStart ?? 0);
-		if (word > 0) cutCaption(editor, caption.line, tokens[word]?.from ?? 0, "begins");
+		const word = wordAtCaret(caption.words, text, box.current?.selectionStart ?? 0);
+		if (word > 0) cutCaption(editor, caption.line, caption.words[word]?.offset ?? 0, "begins");
 	};
 	const joins = next?.line === caption.line && `${shown} ${next.rows.join(" ")}`.length <= LONGEST;
 	const nudge = (by: { begins?: number; ends?: number }) => nudgeCaptions(editor, [{ caption, ...by }]);
@@ -105,7 +105,7 @@ function Correcting({ editor, caption, next }: { editor: Editor; caption: Captio
 			{isCorrected && (
 				<p className="small caption-said">
 					<i className="serif">Said: “{caption.said}”</i>{" "}
-					<button type="button" className="link" onClick={() => correctCaption(editor, caption, caption.said)}>
+					<button type="button" className="link" onClick={() => correctCaption(editor, caption, asSaid(caption))}>
 						As said
 					</button>
 				</p>
@@ -146,10 +146,10 @@ function Nudge({ label, by, onNudge }: { label: string; by: number; onNudge: (st
 }
 
 /** The word of the line that is shown at a place of the caption's text; what stands for several words begins with their first. */
-function wordAtCaret(tokens: ReturnType<typeof tokensOf>, text: string, at: number): number {
+function wordAtCaret(words: readonly SaidWord[], text: string, at: number): number {
 	const place = text.slice(0, at).split(/\s+/).filter(Boolean).length - (/\S$/.test(text.slice(0, at)) ? 1 : 0);
 	let [said, shown] = [0, 0];
-	for (const { first, last, text: corrected } of [...correctionsFor(tokens, text), NO_MORE]) {
+	for (const { first, last, text: corrected } of [...correctionsFor(words, text), NO_MORE]) {
 		if (place < shown + first - said) return said + place - shown;
 		shown += first - said + corrected.split(" ").length;
 		said = last + 1;

@@ -1,7 +1,7 @@
 import { useEffect, useState } from "react";
 import { sentence } from "../../../shared/api/client";
-import { LevelMeter } from "../../../shared/sound/LevelMeter";
-import { useRecorder } from "../../../shared/sound/useRecorder";
+import { LevelMeter } from "../../../shared/recording/LevelMeter";
+import { useRecorder } from "../../../shared/recording/useRecorder";
 import { MainButton, PlainButton } from "../../../shared/ui/controls";
 import { Sheet } from "../../../shared/ui/Sheet";
 
@@ -17,37 +17,37 @@ type Props<T> = {
 
 /** Records a line from the microphone: the line in view, a count, a meter; then what was heard, to use or to do again. */
 export function RecordSheet<T>({ title, text, send, notesOf, hear, onUse, onClose }: Props<T>) {
-	const { hearing, recorder } = useRecorder();
+	const { recording, recorder } = useRecorder();
 	const [sent, setSent] = useState<{ take: T } | null>(null);
 	const [problem, setProblem] = useState("");
 	// biome-ignore lint/correctness/useExhaustiveDependencies: a recording is sent once, whatever else changes
 	useEffect(() => {
-		if (hearing.state !== "done") return;
+		if (recording.state !== "done") return;
 		setProblem("");
-		send(hearing.sound).then(
+		send(recording.file).then(
 			(take) => setSent({ take }),
 			(error) => setProblem(sentence(error)),
 		);
-	}, [hearing]);
+	}, [recording]);
 	const again = () => {
 		setSent(null);
 		setProblem("");
 		void recorder.start();
 	};
-	const waiting = hearing.state === "done" && !sent && !problem;
-	const live = hearing.state === "recording";
+	const waiting = recording.state === "done" && !sent && !problem;
+	const live = recording.state === "recording";
 	return (
 		<Sheet label={`Record: ${title}`} kind="record-sheet" onClose={onClose}>
 			<h2 className="panel-title">{title}</h2>
 			<p className={`reading record-text ${live ? "live" : ""}`}>{text}</p>
-			<LevelMeter hearing={hearing} />
+			<LevelMeter recording={recording} />
 			<div role="status" className="record-says">
-				{hearing.state === "off" && "Read it as you would to one person. It begins after a count of three."}
-				{hearing.state === "asking" && "Waiting for the microphone…"}
-				{hearing.state === "counting" && <b className="count-down num">{hearing.left}</b>}
-				{live && <b className="recording-says num">Recording {hearing.seconds.toFixed(1)} s</b>}
+				{recording.state === "off" && "Read it as you would to one person. It begins after a count of three."}
+				{recording.state === "asking" && "Waiting for the microphone…"}
+				{recording.state === "counting" && <b className="count-down num">{recording.left}</b>}
+				{live && <b className="recording-says num">Recording {recording.seconds.toFixed(1)} s</b>}
 				{waiting && "Finding the words in it…"}
-				{hearing.state === "done" && hearing.cut}
+				{recording.state === "done" && recording.cut}
 				{sent && (notesOf(sent.take).length ? "Kept as a take. Look at this:" : "Kept as a take. Every word is in it.")}
 			</div>
 			{sent &&
@@ -56,13 +56,13 @@ export function RecordSheet<T>({ title, text, send, notesOf, hear, onUse, onClos
 						{note}
 					</p>
 				))}
-			{(problem || hearing.state === "refused") && (
+			{(problem || recording.state === "refused") && (
 				<p role="alert" className="problem small">
-					{problem || (hearing.state === "refused" && hearing.says)}
+					{problem || (recording.state === "refused" && recording.says)}
 				</p>
 			)}
 			<div className="change-buttons">
-				{live || hearing.state === "counting" ? (
+				{live || recording.state === "counting" ? (
 					<MainButton onClick={() => recorder.stop()}>Stop</MainButton>
 				) : sent ? (
 					<MainButton
@@ -74,7 +74,7 @@ export function RecordSheet<T>({ title, text, send, notesOf, hear, onUse, onClos
 						Put it in the film
 					</MainButton>
 				) : (
-					<MainButton disabled={waiting || hearing.state === "asking"} onClick={again}>
+					<MainButton disabled={waiting || recording.state === "asking"} onClick={again}>
 						Record
 					</MainButton>
 				)}

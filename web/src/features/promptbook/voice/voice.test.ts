@@ -1,5 +1,4 @@
 import { describe, expect, it } from "vitest";
-import { microphoneProblem } from "../../../shared/sound/recorder";
 import { melodyPath } from "../../../shared/voices/melodyPath";
 import type { CaretLine } from "./lineAtCaret";
 import { layout, nudgedBorders } from "./melody";
@@ -97,13 +96,4 @@ describe("the say-as list", () => {
 			merged([say("Oake", "oak"), say("Maren", "MAH ren")], [say("oake", "OH key"), say("Skerry", "skerry")]),
 		).toEqual([say("oake", "OH key"), say("Maren", "MAH ren"), say("Skerry", "skerry")]);
 	});
-});
-
-describe("a microphone that cannot be heard", () => {
-	it.each([
-		["NotAllowedError", "leave"],
-		["NotFoundError", "No microphone"],
-		["NotReadableError", "Another program"],
-		["OtherError", "Upload a recording"],
-	])("%s", (name, says) => expect(microphoneProblem(new DOMException("", name))).toContain(says));
 });

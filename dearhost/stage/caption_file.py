@@ -9,7 +9,8 @@ from difflib import SequenceMatcher
 from itertools import accumulate
 
 from dearhost.errors import UnreadableScript
-from dearhost.script import Line, Script, blanked, words_of
+from dearhost.script import Line, Script, words_of
+from dearhost.stage.captions import shown_texts
 
 _ALIKE = 0.5
 """Part of the script's words that must stand in a file for it to be captions of this script."""
@@ -88,18 +89,10 @@ def read_captions(captions: Sequence[str], script: Script) -> CaptionsRead:
 
 
 def _words_in(line: Line) -> Iterator[_Word]:
-    """The words of a line as captions show them: with the punctuation round them."""
-    visible = blanked(line.text)
+    """The words of a line as captions show them."""
     words = words_of(line.text)
-    edges = []
-    for word in words:
-        at = word.start
-        while at > 0 and not visible[at - 1].isspace() and visible[at - 1] not in "—-/":
-            at -= 1
-        edges.append(at)
-    edges.append(len(visible))
-    for number, word in enumerate(words):
-        text = " ".join(visible[edges[number] : edges[number + 1]].split())
+    shown = shown_texts(line.text, [word.start for word in words])
+    for number, (word, text) in enumerate(zip(words, shown, strict=True)):
         yield _Word(line.id, text, word.start, number == 0)
 
 

@@ -1,4 +1,4 @@
-import type { Hearing } from "./recorder";
+import type { Recording } from "./recorder";
 
 const WIDE = 560;
 const TALL = 64;
@@ -9,9 +9,9 @@ const LOUDEST = -8;
 
 const height = (level: number) => Math.max(1, ((Math.max(FLOOR, level) - FLOOR) / -FLOOR) * (TALL - 6));
 
-/** What the microphone hears, as a shore that grows to the right, under the loudest level that is wanted. */
-export function LevelMeter({ hearing }: { hearing: Hearing }) {
-	const levels = hearing.state === "recording" ? hearing.levels.slice(-SHOWN) : [];
+/** What a recorder hears, as a shore that grows to the right, under the loudest level that is wanted. */
+export function LevelMeter({ recording }: { recording: Recording }) {
+	const levels = recording.state === "recording" ? recording.levels.slice(-SHOWN) : [];
 	const step = WIDE / SHOWN;
 	const outline = levels.map((level, i) => `L${(i * step).toFixed(1)} ${(TALL - height(level)).toFixed(1)}`).join("");
 	const at = levels.length * step;

@@ -9,10 +9,10 @@ from hypothesis import strategies as st
 from dearhost.errors import UnreadableScript
 from dearhost.films import caption_text
 from dearhost.production import Studio, read_script
-from dearhost.production.caption_file import CaptionCue, read_captions
 from dearhost.script import Cue, Line, Scene, Script, new_id
 from dearhost.script.subtitle_file import captions_in
 from dearhost.stage import Timeline, compile_timeline
+from dearhost.stage.caption_file import CaptionCue, read_captions
 from dearhost.timebase import FrameRate
 from tests.conftest import with_tones
 
