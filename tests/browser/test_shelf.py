@@ -133,8 +133,8 @@ def test_the_screen_is_recorded_with_ones_voice_straight_to_the_shelf(signed_in:
     expect(sheet.get_by_text("It is not kept yet.")).to_be_visible()
     assert_accessible(page)
     sheet.get_by_role("button", name="Put it on the shelf").click()
-    row = page.get_by_role("button", name=re.compile("The screen, "))
-    expect(row).to_be_visible(timeout=30_000)
+    whose = page.get_by_role("region", name="Whose they are")
+    expect(whose).to_contain_text("Whose is “The screen, ", timeout=30_000)
     things = page.evaluate("fetch('/api/shelf').then((answer) => answer.json())")
     thing = next(thing for thing in things if thing["title"].startswith("The screen"))
     assert thing["kind"] == "clip" and thing["sounds"] and thing["seconds"] > 1
