@@ -11,7 +11,7 @@ from dearhost.hosts import EXPRESSIONS, GESTURES, LOOKS, OWN_PICTURE, PROPS
 from dearhost.production.choices import FRAMINGS
 from dearhost.production.cue_words import ALSO
 from dearhost.production.production import EFFECT_CHOICES
-from dearhost.production.shown_cues import SHOWN_CUES
+from dearhost.production.shown_cues import POINTER, SHOWN_CUES, ZOOM
 from dearhost.production.spoken_language import SPOKEN_LANGUAGES
 from dearhost.script import CueKind, CueKinds, Parameter
 from dearhost.sound import STINGS
@@ -151,6 +151,7 @@ CUE_KINDS = CueKinds(
                 Parameter("pauses", "Long pauses", "kept", choices=("kept", "shortened")),
                 Parameter("fit", "The picture", "fill", choices=("fill", "whole")),
                 Parameter("joins", "At cuts", "nearer", choices=("nearer", "stays")),
+                POINTER,
             ),
             also="interview testimonial person speaks",
         ),
@@ -164,6 +165,19 @@ CUE_KINDS = CueKinds(
         ),
         *(CueKind(name, name.capitalize(), "picture", "Framing", stretch=True) for name in FRAMINGS),
         *SHOWN_CUES,
+        CueKind(
+            ZOOM,
+            "Zoom to a place",
+            "picture",
+            "Picture",
+            (
+                Parameter("near", "Nearer", 2.0, 1.0, 4.0, "×"),
+                Parameter("x", "Across", 0.5, 0.0, 1.0),
+                Parameter("y", "Down", 0.5, 0.0, 1.0),
+            ),
+            also="enlarge magnify closer detail screen clip picture pan",
+            stretch=True,
+        ),
         CueKind(
             "caption",
             "Caption reads",

@@ -16,6 +16,12 @@ COMES = ("slides", "unfolds", "pops", "turns", "drawn", "rises", "drops", "fades
 """How what is shown comes, and goes the other way round; "drawn" is wiped in as ink."""
 MOUNTS = ("print", "framed", "torn", "tablet", "none")
 """What own pictures are shown in."""
+MOVES = ("still", "nearer", "away")
+"""How own pictures move while they are shown."""
+POINTER = Parameter("pointer", "Pointer in it", "as-it-is", choices=("as-it-is", "ringed"))
+"""Of a recording of a screen."""
+ZOOM = "zoom"
+"""The kind of cue that goes to a place of what is shown from the shelf."""
 _SHOWN_PLACE = Parameter("place", "Where", BESIDE, choices=(BESIDE, "whole"))
 _STAYS = Parameter("seconds", "Stays", 4.0, 0.8, 30.0, "s")
 
@@ -83,6 +89,8 @@ SHOWN_CUES = (
         (
             Parameter("items", "Shows", "", asset="picture clip", missing="nothing yet: choose it from the shelf"),
             Parameter("mount", "Mounted", "print", choices=MOUNTS),
+            Parameter("moves", "Moves", "still", choices=MOVES),
+            POINTER,
             Parameter("sound", "Sound of clips", "off", choices=("off", "under")),
             _SHOWN_PLACE,
             _comes("slides"),

@@ -12,7 +12,7 @@ from numpy.typing import NDArray
 
 from dearhost.drawing import outline_points
 from dearhost.stage import Painter
-from dearhost.stage.backdrops import toning
+from dearhost.stage.backdrops import parts, toning
 from dearhost.stage.painting import layer_cache
 
 
@@ -21,6 +21,7 @@ def load_machine_code() -> None:
     importlib.import_module("dearhost.render.colour")
     outline_points.to_machine_code()
     layer_cache.to_machine_code()
+    parts.to_machine_code()
     toning.to_machine_code()
 
 

@@ -21,12 +21,20 @@ from dearhost.stage.direction.cueing import (
     cue_times,
     described_sounds,
     framings_of,
+    nearings_of,
     own_sounds_of,
     stings_of,
 )
 from dearhost.stage.direction.moves import needed_end, needed_lead, planned
 from dearhost.stage.direction.roles import handling_in, moves_in, roles_of
-from dearhost.stage.direction.showing import Arrangement, beside_each_other, footage_of, rooms_of, shown_of
+from dearhost.stage.direction.showing import (
+    Arrangement,
+    beside_each_other,
+    footage_of,
+    rooms_of,
+    shown_of,
+    with_nearings,
+)
 from dearhost.stage.direction.staged_scene import HeardLine, StagedScene
 from dearhost.stage.layout.shots import Staged, turns_of
 from dearhost.stage.pacing import LEAD_IN, TAIL, place_lines, sources_of
@@ -183,7 +191,12 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
         shots=tuple(shooting.making_room(shooting.shots(turns, cuts, choices.cutting), rooms_of(shown, speaks))),
         lines=tuple(placed),
         captions=tuple(_captions(production, choices, placed, scene, duration)),
-        shown=tuple(beside_each_other([*clips_shown(staged, duration), *_heading(staged, number, duration), *shown])),
+        shown=tuple(
+            with_nearings(
+                beside_each_other([*clips_shown(staged, duration), *_heading(staged, number, duration), *shown]),
+                nearings_of(staged.heard),
+            )
+        ),
         stings=tuple(stings_of(staged.heard)),
         footage=(*footage_of(staged.heard, choices, duration), *own_sounds_of(staged.heard)),
         bed_marks=tuple(bed_marks_of(staged.heard)),

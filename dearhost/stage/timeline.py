@@ -19,6 +19,7 @@ from dearhost.stage.beds import PlacedBed
 from dearhost.stage.captions import Caption
 from dearhost.stage.fingerprints import picture_fingerprint
 from dearhost.stage.layout.furniture import PlacedFurniture
+from dearhost.stage.nearing import Nearing
 from dearhost.timebase import FrameRate, Span
 
 NO_VOICE = 99.0
@@ -89,6 +90,8 @@ class Shown:
     """Of a list."""
     parts: tuple[ClipPart, ...] = ()
     """Of a clip in which somebody speaks."""
+    nearings: tuple[Nearing, ...] = ()
+    """Places of it that are gone to."""
     region: str = ""
     """Where it has room, as ``panel_box`` knows it; "" where it goes by its own settings."""
 

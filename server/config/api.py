@@ -26,6 +26,7 @@ from server.productions.staging_api import router as staging
 from server.productions.takes_api import router as takes
 from server.productions.voice_api import router as voice
 from server.productions.writing_api import router as pasting
+from server.productions.zooms_api import router as zooms
 from server.room import is_full, release
 from server.shelf.api import router as shelf
 from server.shelf.keying_api import router as keying
@@ -59,6 +60,7 @@ for prefix, router in (
     ("/productions", productions),
     ("/productions", captions),
     ("/productions", stage),
+    ("/productions", zooms),
     ("/productions", pasting),
     ("/productions", comments),
     ("/productions", takes),

@@ -104,6 +104,7 @@ JOB_WORK = {
     "shelf": "server.shelf.work.take_in",
     "clip": "server.shelf.work.hear_clip",
     "key": "server.shelf.work.key_thing",
+    "screen": "server.shelf.work.look_at_clips",
     "stems": "server.deliveries.stems.make_stems",
 }
 """What does jobs of each kind."""

@@ -57,6 +57,19 @@ def hear_clip(job: Job, report: Reporter) -> dict[str, Any]:
     return {"item": order["item"], "words": len(heard.words)}
 
 
+def look_at_clips(job: Job, report: Reporter) -> dict[str, Any]:
+    """Look at clips for where things happen in them."""
+    items: list[str] = job.order["items"]
+    progress = _told(report, "looking at it")
+    for index, item in enumerate(items):
+
+        def of_all(part: float, before: int = index) -> None:
+            progress((before + part) / len(items))
+
+        studio().shelf.happening(item, of_all)
+    return {"items": items}
+
+
 def key_thing(job: Job, report: Reporter) -> dict[str, Any]:
     """Take the ground behind a figure away; what comes of it stands on the shelf under the title and rights of what it
     was made of."""

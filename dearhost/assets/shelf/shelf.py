@@ -15,9 +15,10 @@ import skia
 from pydantic import ValidationError
 
 from dearhost.assets.shelf.footage import Footage
-from dearhost.assets.shelf.item import ITEM, PICTURE, SOUND, ShelfItem, kind_of
+from dearhost.assets.shelf.item import CLIP, ITEM, PICTURE, SOUND, ShelfItem, kind_of
 from dearhost.assets.shelf.keying import KeySettings, key_still, key_thing, keyed_id
 from dearhost.assets.shelf.packing import write_packed
+from dearhost.assets.shelf.screens import Happening, known_happening, look
 from dearhost.assets.shelf.taking import THUMBNAIL, take_file
 from dearhost.errors import HostError
 from dearhost.foreign import ForeignFailure, in_own_process
@@ -28,6 +29,7 @@ _SECONDS, _MEMORY = 1800.0, 2_500_000_000
 """Limits for what reads a stranger's file."""
 _SMALL_ENOUGH = 400
 """Lines up to which the small film of a clip, of 360, is as good as the full one."""
+_LARGE = 1080
 _OPENED = 4
 """Pictures kept decoded."""
 Progress = Callable[[float], None]
@@ -40,6 +42,7 @@ class Shelf:
         self.folder = folder
         self._images: OrderedDict[str, Any] = OrderedDict()
         self._lock = threading.Lock()
+        self._looking = threading.Lock()
 
     def take(self, path: Path, name: str, progress: Progress = lambda part: None) -> ShelfItem:
         """Take a file called ``name`` in; the same file a second time is the same thing. ``progress`` hears 0 to 1 and
@@ -152,6 +155,19 @@ class Shelf:
         """The frames that say how far each pixel of a clip belongs to its figure; None for one that has a ground."""
         path = self.file(item, "small-matte" if lines <= _SMALL_ENOUGH else "matte")
         return Footage(path, self.path(item) / "times.npy") if path else None
+
+    def happening(self, item: str, progress: Progress = lambda part: None) -> Happening | None:
+        """Where things happen in a clip, looked at now if need be; None where there is none. ``progress`` hears 0 to 1
+        and may raise to stop. Raises HostError for one that cannot be read."""
+        footage = self.footage(item, _LARGE) if kind_of(item) == CLIP else None
+        if footage is None:
+            return None
+        with self._looking:
+            return known_happening(self.path(item)) or look(self.path(item), footage, progress)
+
+    def known_happening(self, item: str) -> Happening | None:
+        """The same, where it has been looked at."""
+        return known_happening(self.path(item)) if kind_of(item) == CLIP else None
 
     def remove(self, item: str) -> None:
         """Forget a thing for good."""

@@ -12,6 +12,7 @@ from av.video.reformatter import Interpolation
 from numpy.typing import NDArray
 
 from dearhost.assets.shelf import Footage, Loop
+from dearhost.stage.backdrops.parts import scale_part
 from dearhost.stage.backdrops.placing import Placing, behind_whole, seen_part, whole_place
 from dearhost.stage.backdrops.toning import grain_tile, no_grain, tone_of, tone_words, whole_tone
 from dearhost.stage.layout.shapes import Picture
@@ -19,6 +20,7 @@ from dearhost.stage.painting.area import Area
 from dearhost.stage.painting.sheet import Sheet, Words
 from dearhost.timebase import FrameRate
 
+Box = tuple[float, float, float, float]
 _SHARP = 0.3
 """Units of blur that are none."""
 _BLURS_AWAY = 5.0
@@ -37,24 +39,42 @@ class LaidFootage:
         self._placing, self._picture = placing, picture
         self.sheet = Sheet(picture)
 
-    def lay(self, frame: Any, zoom: float = 1.0) -> None:
-        """Put a frame onto the sheet, filling it, or whole over itself; ``zoom`` times nearer than it is placed."""
+    def lay(self, frame: Any, zoom: float = 1.0, seen: Box | None = None) -> None:
+        """Put a frame onto the sheet, filling it, or whole over itself; ``zoom`` times nearer than it is placed.
+        ``seen``: the part of the frame that is, in its pixels, in place of that."""
         placing, picture = replace(self._placing, zoom=self._placing.zoom * zoom), self._picture
         if placing.fit != "whole":
-            self._fill(frame, placing, placing.blur * picture.unit, placing.dim)
+            if seen:
+                self._tone(_part(frame, seen, picture.width, picture.height), self.sheet.words, placing.dim)
+            else:
+                self._fill(frame, placing, placing.blur * picture.unit, placing.dim)
             return
         self._fill(frame, placing, *behind_whole(placing, picture))
-        left, top, wide, high = (round(side) for side in whole_place((frame.width, frame.height), picture))
-        pixels = _bgra(frame, wide, high).view(np.uint32)[..., 0]
+        left, top, wide, high = (round(side) for side in self.place((frame.width, frame.height)))
+        pixels = _part(frame, seen, wide, high) if seen else _bgra(frame, wide, high).view(np.uint32)[..., 0]
         part = np.empty((high, wide), np.uint32)
         self._tone(pixels, part, placing.dim)
         self.sheet.words[top : top + high, left : left + wide] = part
 
-    def mix_in(self, frame: Any, part: float, zoom: float = 1.0) -> None:
+    def place(self, size: tuple[int, int]) -> Box:
+        """Where on the sheet frames of a ``size`` are: left, top, width and height."""
+        if self._placing.fit == "whole":
+            return whole_place(size, self._picture)
+        return 0.0, 0.0, float(self._picture.width), float(self._picture.height)
+
+    def base(self, size: tuple[int, int], zoom: float = 1.0) -> Box:
+        """What of frames of a ``size`` is seen as they are placed: left, top, right, bottom in their pixels."""
+        if self._placing.fit == "whole":
+            return 0.0, 0.0, float(size[0]), float(size[1])
+        placing = replace(self._placing, zoom=self._placing.zoom * zoom)
+        left, top, wide, high = seen_part(placing, size, self._picture)
+        return left, top, left + wide, top + high
+
+    def mix_in(self, frame: Any, part: float, zoom: float = 1.0, seen: Box | None = None) -> None:
         """Lay another frame over what is there, which shows through but for ``part``, 0 to 1."""
         weight = round(part * 256)
         before = self.sheet.pixels.astype(np.uint16)
-        self.lay(frame, zoom)
+        self.lay(frame, zoom, seen)
         mixed = (before * (256 - weight) + self.sheet.pixels.astype(np.uint16) * weight) >> 8
         self.sheet.pixels[...] = mixed.astype(np.uint8)
 
@@ -140,6 +160,15 @@ def played_at(moment: float, placing: Placing, loop: Loop | None, seconds: float
     if into < loop.fade:
         return loop.end + into, loop.start + into, into / loop.fade
     return loop.start + into, 0.0, 0.0
+
+
+def _part(frame: Any, seen: Box, width: int, height: int) -> NDArray[np.uint32]:
+    """A part of a frame, left, top, right, bottom, at a size."""
+    left, top, right, bottom = seen
+    target = np.empty((height, width), np.uint32)
+    pixels = _bgra(frame, frame.width, frame.height).view(np.uint32)[..., 0]
+    scale_part(pixels, target, left, top, right - left, bottom - top)
+    return target
 
 
 def _bgra(

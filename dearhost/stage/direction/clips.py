@@ -38,7 +38,7 @@ def clips_shown(staged: StagedScene, duration: float) -> list[Shown]:
         cue = _cue(line)
         span = Span(0.0 if alone and index == 0 else at, end)
         parts = joining.parts(cue, _moved(reading, at, span), span)
-        parameters = {"item": cue.text("items"), "fit": cue.text("fit")}
+        parameters = {"item": cue.text("items"), "fit": cue.text("fit"), "pointer": cue.text("pointer")}
         shown.append(Shown(cue.kind, span, parameters, parts=parts, region="whole"))
     return shown
 

@@ -8,10 +8,12 @@ from dearhost.hosts import ACTS, EXPRESSIONS, GESTURES, OWN_PICTURE, ExpressionC
 from dearhost.languages import LANGUAGES
 from dearhost.production import FRAMINGS, playable
 from dearhost.production.cue_kinds import ONE_HANDED
+from dearhost.production.shown_cues import ZOOM
 from dearhost.script import Cue, Line, word_index, word_indices
 from dearhost.sound import STINGS
 from dearhost.sound.under_voice import Mark
 from dearhost.speech import Reading
+from dearhost.stage.nearing import Nearing
 from dearhost.stage.timeline import FramingCut, PlacedFootage, PlacedSting
 
 
@@ -106,6 +108,25 @@ def framings_of(lines: Placed, usual: str) -> list[FramingCut]:
         elif index + 1 == len(asked) or asked[index + 1][0] > end:
             cuts.append(FramingCut(end, framing, speaker))
     return cuts
+
+
+def nearings_of(lines: Placed) -> list[Nearing]:
+    """The places of what is shown that are gone to in a scene, in order. After a stretch all of it is seen again,
+    unless another place is gone to by then."""
+    asked = [
+        (Nearing(start + moment_of(line, cue, reading), cue.number("x"), cue.number("y"), cue.number("near")),
+         end_of(line, cue, start, reading))
+        for line, start, reading in lines
+        for cue in playable(line)
+        if cue.kind == ZOOM
+    ]  # fmt: skip
+    asked.sort(key=lambda one: one[0].at)
+    found: list[Nearing] = []
+    for index, (nearing, end) in enumerate(asked):
+        found.append(nearing)
+        if end is not None and (index + 1 == len(asked) or asked[index + 1][0].at > end):
+            found.append(Nearing(end, 0.5, 0.5, 1.0))
+    return found
 
 
 def end_of(line: Line, cue: Cue, start: float, reading: Reading) -> float | None:

@@ -3,19 +3,20 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
 
 from dearhost.assets.shelf import CLIP, kind_of
 from dearhost.hosts import things_for
 from dearhost.languages import LANGUAGES
-from dearhost.production import CUE_KINDS, Choices, is_in_clip, playable
+from dearhost.production import CLIP_LINE, CUE_KINDS, Choices, is_in_clip, playable
 from dearhost.production.shown_cues import BESIDE
 from dearhost.script import Cue, Line, display_name, word_index, word_indices
 from dearhost.speech import Reading
 from dearhost.stage.direction.cueing import end_of, moment_of
 from dearhost.stage.layout.blocking import BUBBLES
 from dearhost.stage.layout.shots import NOBODY, Room
+from dearhost.stage.nearing import Nearing
 from dearhost.stage.timeline import HEADING, PlacedFootage, Shown, ShownRow
 from dearhost.things.stems import stem, words_in
 from dearhost.timebase import Span
@@ -101,6 +102,25 @@ def footage_of(
                 if kind_of(item) == CLIP and share > 0
             ]
     return tuple(heard)
+
+
+_GONE_TO = ("own", CLIP_LINE)
+"""Kinds of what is shown of which a place can be gone to."""
+
+
+def with_nearings(shown: Iterable[Shown], nearings: Sequence[Nearing]) -> Iterator[Shown]:
+    """What is shown, with the places of it that are gone to while it is. A clip goes on from line to line where the
+    line before left it."""
+    clip, since = "", 0.0
+    for item in shown:
+        if item.kind not in _GONE_TO:
+            yield item
+            continue
+        start = item.span.start
+        if item.kind == CLIP_LINE:
+            clip, since = item.text("item"), since if item.text("item") == clip else start
+            start = since
+        yield replace(item, nearings=tuple(n for n in nearings if start <= n.at < item.span.end))
 
 
 def _place_of(cue: Cue) -> str:

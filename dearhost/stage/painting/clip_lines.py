@@ -2,13 +2,17 @@
 
 from __future__ import annotations
 
+from functools import cached_property
 from typing import Any
 
 from dearhost.assets.shelf import Footage, Shelf
+from dearhost.assets.shelf.screens import Happening
 from dearhost.stage.backdrops.footage import LaidFootage
 from dearhost.stage.backdrops.placing import Placing
 from dearhost.stage.layout.shapes import Picture
+from dearhost.stage.nearing import middle_of, part_of, seen_at
 from dearhost.stage.painting.entrances import Box
+from dearhost.stage.painting.pointer_ring import draw_ring
 from dearhost.stage.timeline import ClipPart, Shown
 
 _FADE = 0.1
@@ -24,8 +28,17 @@ class ClipDrawing:
         self._shown = shown
         self.box: Box = (0.0, 0.0, float(picture.width), float(picture.height))
         item = shown.text("item")
-        self._footage: Footage | None = shelf.footage(item, min(picture.width, picture.height))
+        near = max((nearing.near for nearing in shown.nearings), default=1.0)
+        self._footage: Footage | None = shelf.footage(item, min(picture.width, picture.height) * near)
+        self._shelf, self._item, self._unit = shelf, item, picture.unit
+        known = shelf.item(item)
+        self._size = (known.width, known.height) if known else (1, 1)
         self._laid = LaidFootage(Placing(item, shown.text("fit"), y=_EYES, tone="own"), picture)
+
+    @cached_property
+    def _happening(self) -> Happening | None:
+        """Where the pointer is, if it is to be seen better."""
+        return self._shelf.happening(self._item) if self._shown.text("pointer") == "ringed" else None
 
     def _seen(self, moment: float) -> tuple[ClipPart, float, ClipPart | None, float, float]:
         """The part that is seen and the second of it; the part before with its own, and how far this one has come."""
@@ -44,17 +57,30 @@ class ClipDrawing:
             return None
         part, source, before, behind, come = self._seen(moment)
         numbers = self._footage.number_at(source), self._footage.number_at(behind) if before else -1
-        return numbers, part.zoom, round(come, 3)
+        return numbers, part.zoom, round(come, 3), self._gone_to(moment, part.zoom)
+
+    def _gone_to(self, moment: float, zoom: float) -> Box | None:
+        """What of the clip's pictures is seen while a place of it is gone to; None where all is."""
+        if not self._shown.nearings or self._shown.nearings[0].at > moment:
+            return None
+        base = self._laid.base(self._size, zoom)
+        seen = part_of(base, self._size, seen_at(self._shown.nearings, moment, middle_of(base, self._size)))
+        return None if seen == base else seen
 
     def draw(self, canvas: Any, moment: float) -> None:
         """Draw at ``moment`` of the scene."""
         if self._footage is None or not self._shown.parts:
             return
         part, source, before, behind, come = self._seen(moment)
+        number, seen = self._footage.number_at(source), self._gone_to(moment, part.zoom)
         if before:
-            number = self._footage.number_at(behind)
-            self._laid.lay(self._footage.frame(number), before.zoom)
-            self._laid.mix_in(self._footage.frame(self._footage.number_at(source)), come, part.zoom)
+            self._laid.lay(self._footage.frame(self._footage.number_at(behind)), before.zoom, seen)
+            self._laid.mix_in(self._footage.frame(number), come, part.zoom, seen)
         else:
-            self._laid.lay(self._footage.frame(self._footage.number_at(source)), part.zoom)
+            self._laid.lay(self._footage.frame(number), part.zoom, seen)
         canvas.drawImage(self._laid.sheet.image(), 0, 0)
+        if self._happening:
+            pointer = self._happening.pointer_at(float(self._footage.times[number]))
+            left, top, wide, high = self._laid.place(self._size)
+            place = left, top, left + wide, top + high
+            draw_ring(canvas, pointer, self._size, seen or self._laid.base(self._size, part.zoom), place, self._unit)

@@ -9,6 +9,7 @@ import numpy as np
 import skia
 
 from dearhost.assets.shelf import CLIP, Footage, Shelf, alpha_of, even, kind_of
+from dearhost.assets.shelf.screens import Happening
 from dearhost.stage.painting.sheet import Pixels
 from dearhost.timebase import Span
 
@@ -30,17 +31,38 @@ class ShelfImages:
         self.sizes = {item: (known.width, known.height) for item in items.split() if (known := shelf.item(item))}
         """Width and height in pixels, of what there is."""
         self._items: Sequence[str] = [item for item in items.split() if item in self.sizes]
+        self._happenings: dict[str, Happening | None] = {}
         self._films: dict[str, tuple[Footage | None, Footage | None]] = {}
 
     def now(self, moment: float) -> tuple[str, int]:
         """What is shown at a moment of the scene, "" for nothing, and of a clip its frame."""
         if not self._items:
             return "", 0
-        share = max(1e-6, (self._span.end - self._span.start) / len(self._items))
-        index = min(len(self._items) - 1, max(0, int((moment - self._span.start) / share)))
-        item = self._items[index]
+        item = self._items[self._turn(moment)]
         footage, _ = self._film(item)
-        return item, footage.number_at(moment - self._span.start - index * share) if footage else 0
+        return item, footage.number_at(moment - self.began(moment)) if footage else 0
+
+    @property
+    def share(self) -> float:
+        """Seconds each is shown."""
+        return max(1e-6, (self._span.end - self._span.start) / max(1, len(self._items)))
+
+    def began(self, moment: float) -> float:
+        """When what is shown at a moment of the scene began."""
+        return self._span.start + self._turn(moment) * self.share
+
+    def _turn(self, moment: float) -> int:
+        return max(0, min(len(self._items) - 1, int((moment - self._span.start) / self.share)))
+
+    def pointer(self, item: str, number: int) -> tuple[float, float] | None:
+        """Where the pointer is in a frame of a screen's recording, in parts of width and height."""
+        footage, _ = self._film(item)
+        if footage is None:
+            return None
+        if item not in self._happenings:
+            self._happenings[item] = self._shelf.happening(item)
+        happening = self._happenings[item]
+        return happening.pointer_at(float(footage.times[number])) if happening else None
 
     def _film(self, item: str) -> tuple[Footage | None, Footage | None]:
         """The colours of a clip and its matte; None for what it has not."""

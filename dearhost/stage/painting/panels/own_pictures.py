@@ -18,10 +18,13 @@ from dearhost.drawing.fonts import Fonts
 from dearhost.drawing.outlines import moved
 from dearhost.drawing.paper import Paper
 from dearhost.stage.layout.shapes import Picture
+from dearhost.stage.nearing import middle_of, part_of, pushed, seen_at
 from dearhost.stage.painting.entrances import Box
 from dearhost.stage.painting.panels.panel import MOUNT, Panel
+from dearhost.stage.painting.pointer_ring import draw_ring
 from dearhost.stage.painting.shelf_images import ShelfImages, scaling_of
 from dearhost.stage.timeline import Shown
+from dearhost.timebase import Span
 
 _EDGES: Mapping[str, float] = {"print": 14.0, "framed": 34.0, "torn": 16.0, "tablet": 22.0, "none": 0.0}
 """Units between the edge of a mount and the picture in it."""
@@ -40,8 +43,20 @@ class OwnPanel(Panel):
         self._torn: dict[Box, Any] = {}
 
     def state(self, moment: float) -> Any:
-        """The picture, and of a clip its frame."""
-        return self._images.now(moment)
+        """The picture, of a clip its frame, and what is seen of it."""
+        item, number = self._images.now(moment)
+        return item, number, self._seen_part(item, moment)
+
+    def _seen_part(self, item: str, moment: float) -> Box:
+        """What of a picture is seen at a moment, in its pixels."""
+        size = self._images.sizes.get(item, (1, 1))
+        base = _covering(size, self.panel) if self.whole else (0.0, 0.0, float(size[0]), float(size[1]))
+        began = self._images.began(moment)
+        nearings = [nearing for nearing in self.shown.nearings if nearing.at >= began]
+        x, y, near = seen_at(nearings, moment, middle_of(base, size))
+        near *= pushed(self.shown.text("moves"), Span(began, began + self._images.share), moment)
+        left, top, right, bottom = part_of(base, size, (x, y, near))
+        return round(left, 2), round(top, 2), round(right, 2), round(bottom, 2)
 
     def draw_mount(self, paper: Paper) -> None:
         """Nothing yet: the mount fits what is in it."""
@@ -50,12 +65,18 @@ class OwnPanel(Panel):
         """The picture in its mount; where there is none, the empty mount."""
         item, number = self._images.now(moment)
         left, top, right, bottom = self.panel
-        image = self._images.image(item, number, right - left, bottom - top)
+        seen = self._seen_part(item, moment)
+        width, _ = self._images.sizes.get(item, (1, 1))
+        near = width / (seen[2] - seen[0])
+        image = self._images.image(item, number, (right - left) * near, (bottom - top) * near)
         scaling = scaling_of(item)
+        if image:  # a clip comes no larger than it is seen
+            seen = tuple(side * image.width() / width for side in seen)
         if self.whole:
             paper.flat(cut_rect(-9, -9, self.picture.width + 18, self.picture.height + 18, 0), self.ground())
             if image:
-                _draw(paper.canvas, image, _covering(image, self.panel), self.panel, scaling)
+                _draw(paper.canvas, image, seen, self.panel, scaling)
+                self._point(paper.canvas, item, number, moment, self.panel)
             return
         edge = _EDGES[self._mount] * self.unit
         outer = _fitting(image, self.panel, edge) if image else self.panel
@@ -70,11 +91,18 @@ class OwnPanel(Panel):
                 paper.canvas.clipPath(self._torn_path(inner, 9), doAntiAlias=True)
             else:
                 paper.canvas.clipRect(skia.Rect.MakeLTRB(*inner), doAntiAlias=True)
-            _draw(paper.canvas, image, (0, 0, image.width(), image.height()), inner, scaling)
+            _draw(paper.canvas, image, seen, inner, scaling)
+            self._point(paper.canvas, item, number, moment, inner)
             paper.canvas.restore()
         if self._mount == "tablet":
             _glass(paper.canvas, inner)
         paper.canvas.restore()
+
+    def _point(self, canvas: Any, item: str, number: int, moment: float, place: Box) -> None:
+        """The ring round the pointer of a recording that is shown in a ``place``."""
+        if self.shown.text("pointer") == "ringed":
+            size, seen = self._images.sizes[item], self._seen_part(item, moment)
+            draw_ring(canvas, self._images.pointer(item, number), size, seen, place, self.unit)
 
     def _torn_path(self, box: Box, seed: int) -> Any:
         if box not in self._torn:
@@ -138,11 +166,11 @@ def _fitting(image: Any, box: Box, edge: float) -> Box:
     return x - width, y - height, x + width, y + height
 
 
-def _covering(image: Any, box: Box) -> Box:
-    """What of a picture fills a box: the middle of it, a little above the half."""
-    scale = max((box[2] - box[0]) / image.width(), (box[3] - box[1]) / image.height())
+def _covering(size: tuple[int, int], box: Box) -> Box:
+    """What of a picture of ``size`` fills a box: the middle of it, a little above the half."""
+    scale = max((box[2] - box[0]) / size[0], (box[3] - box[1]) / size[1])
     wide, high = (box[2] - box[0]) / scale, (box[3] - box[1]) / scale
-    left, top = (image.width() - wide) * 0.5, (image.height() - high) * 0.42
+    left, top = (size[0] - wide) * 0.5, (size[1] - high) * 0.42
     return left, top, left + wide, top + high
 
 

@@ -267,7 +267,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 								onSayAs={() => setSaying({ lineId: wordAtCaret(editor.state)?.lineId ?? "", word: "" })}
 							/>
 						)}
-						{tab === "Set" && <SetPanel {...panel} editor={editor} />}
+						{tab === "Set" && <SetPanel {...panel} {...{ editor, productionId, revision }} />}
 						{tab === "Titles" && (
 							<TitlesPanel {...panel} {...{ editor, productionId, kept }} times={times.get(current)} />
 						)}

@@ -866,6 +866,32 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/productions/{production_id}/scenes/{scene_id}/zooms": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Zooms
+         * @description Zooms for the recordings of screens that a scene shows; changes nothing.
+         *
+         *     ``revision`` only keeps answers for different revisions apart.
+         */
+        get: operations["proposeZooms"];
+        put?: never;
+        /**
+         * Look
+         * @description Look at the clips of a scene for where things happen in them.
+         */
+        post: operations["lookAtClips"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/productions/paste": {
         parameters: {
             query?: never;
@@ -3900,6 +3926,73 @@ export interface components {
             to: number;
         };
         /**
+         * ProposedZoomOut
+         * @description On the word of a line at ``offset``, ``at`` seconds of its scene, a place of a recording is gone to, ``x`` and
+         *     ``y`` in parts of its width and height, ``near`` times nearer; 1 is all of it again.
+         */
+        ProposedZoomOut: {
+            /** Item */
+            item: string;
+            /** Line */
+            line: string;
+            /** Offset */
+            offset: number;
+            /** Word */
+            word: string;
+            /** At */
+            at: number;
+            /** Near */
+            near: number;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+        };
+        /**
+         * ZoomsOut
+         * @description What could be gone to in a scene; ``clips``: how many it shows, ``unseen``: how many have not been looked at.
+         */
+        ZoomsOut: {
+            /** Zooms */
+            zooms: components["schemas"]["ProposedZoomOut"][];
+            /** Clips */
+            clips: number;
+            /** Unseen */
+            unseen: number;
+        };
+        /**
+         * JobOut
+         * @description A job and where it stands; ``result`` is what it gave, by its kind.
+         */
+        JobOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Kind */
+            kind: string;
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "queued" | "running" | "done" | "failed" | "stopped";
+            /** Progress */
+            progress: number;
+            /** Doing */
+            doing: string;
+            /** Seconds Left */
+            seconds_left: number | null;
+            /** Message */
+            message: string;
+            /** Stop Requested */
+            stop_requested: boolean;
+            /** Result */
+            result: {
+                [key: string]: unknown;
+            };
+        };
+        /**
          * PasteOut
          * @description What a paste holds. ``by_paragraph`` and ``by_length`` name the pieces that would begin a scene.
          */
@@ -4026,38 +4119,6 @@ export interface components {
         CommentsIn: {
             /** Text */
             text: string;
-        };
-        /**
-         * JobOut
-         * @description A job and where it stands; ``result`` is what it gave, by its kind.
-         */
-        JobOut: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** Kind */
-            kind: string;
-            /**
-             * Status
-             * @enum {string}
-             */
-            status: "queued" | "running" | "done" | "failed" | "stopped";
-            /** Progress */
-            progress: number;
-            /** Doing */
-            doing: string;
-            /** Seconds Left */
-            seconds_left: number | null;
-            /** Message */
-            message: string;
-            /** Stop Requested */
-            stop_requested: boolean;
-            /** Result */
-            result: {
-                [key: string]: unknown;
-            };
         };
         /**
          * MoveIn
@@ -6418,6 +6479,54 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SceneTimes"];
+                };
+            };
+        };
+    };
+    proposeZooms: {
+        parameters: {
+            query?: {
+                revision?: number;
+            };
+            header?: never;
+            path: {
+                production_id: string;
+                scene_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ZoomsOut"];
+                };
+            };
+        };
+    };
+    lookAtClips: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                production_id: string;
+                scene_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
                 };
             };
         };

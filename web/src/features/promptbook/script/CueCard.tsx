@@ -1,4 +1,5 @@
 import { type KeyboardEvent, type ReactNode, useEffect, useMemo, useRef, useState } from "react";
+import { type Place, PlaceField } from "../../../shared/shelf/PlacePrint";
 import { ShelfChoice } from "../../../shared/shelf/ShelfChoice";
 import { PictureChoice } from "../../../shared/ui/PictureChoice";
 import { cueLabel, FLAG_SHAPES, foundKinds, meantChoices } from "../document/cueKinds";
@@ -163,6 +164,8 @@ type EditProps = {
 	top: number;
 	/** Over which words it lasts, for kinds that can. */
 	stretch: ReactNode;
+	/** The thing of the shelf that is shown on its word; "" for none. */
+	thing: string;
 	onChange: (parameters: CueValues) => void;
 	onMove: (steps: number) => void;
 	onKeep: () => void;
@@ -171,9 +174,22 @@ type EditProps = {
 };
 
 /** The settings of one cue. */
-export function CueEditor({ kinds, cue, at, top, stretch, onChange, onMove, onKeep, onRemove, onClose }: EditProps) {
+export function CueEditor({
+	kinds,
+	cue,
+	at,
+	top,
+	stretch,
+	thing,
+	onChange,
+	onMove,
+	onKeep,
+	onRemove,
+	onClose,
+}: EditProps) {
 	const kind = kinds.find((k) => k.name === cue.kind);
 	const card = useRef<HTMLElement>(null);
+	const placed = kind && thing ? placeOf(kind, cue) : null;
 	useEffect(() => {
 		card.current?.querySelector<HTMLElement>("input, button")?.focus();
 		card.current?.scrollIntoView({ block: "nearest" });
@@ -208,15 +224,18 @@ export function CueEditor({ kinds, cue, at, top, stretch, onChange, onMove, onKe
 			)}
 			{kind?.group === "Line" && <p className="small quiet">Set in the Voice tab, for the whole line.</p>}
 			{stretch}
-			{asked(kind, cue).map((parameter) => (
-				<ParameterField
-					key={parameter.name}
-					parameter={parameter}
-					value={cue.parameters[parameter.name] ?? parameter.default}
-					words={cue.word}
-					onChange={(value) => onChange({ ...cue.parameters, [parameter.name]: value })}
-				/>
-			))}
+			{placed && <PlaceField item={thing} at={placed} onChange={(x, y) => onChange({ ...cue.parameters, x, y })} />}
+			{asked(kind, cue)
+				.filter(({ name }) => !placed || !(name in { x: 0, y: 0 }))
+				.map((parameter) => (
+					<ParameterField
+						key={parameter.name}
+						parameter={parameter}
+						value={cue.parameters[parameter.name] ?? parameter.default}
+						words={cue.word}
+						onChange={(value) => onChange({ ...cue.parameters, [parameter.name]: value })}
+					/>
+				))}
 			<p className="cue-actions">
 				<button type="button" className="cue-button" onClick={() => onMove(-1)}>
 					Word before
@@ -233,6 +252,14 @@ export function CueEditor({ kinds, cue, at, top, stretch, onChange, onMove, onKe
 			</p>
 		</section>
 	);
+}
+
+/** The place in what is shown that a cue goes to, of kinds that go to one. */
+function placeOf(kind: CueKind, cue: PlacedCue): Place | null {
+	const value = (name: string) =>
+		Number(cue.parameters[name] ?? kind.parameters.find((one) => one.name === name)?.default);
+	const place = { x: value("x"), y: value("y"), near: value("near") };
+	return Object.values(place).every(Number.isFinite) ? place : null;
 }
 
 /** The settings that matter for a cue: a line's are set elsewhere. */

@@ -22,6 +22,7 @@ import {
 import { newId } from "../document/document";
 import { pictureFor } from "../document/pictures";
 import type { SceneTimes } from "../document/useSceneTimes";
+import { thingShownAt } from "../document/zooms";
 import { CueEditor, CueList } from "./CueCard";
 import { CueMargin, type PaleCue } from "./CueMargin";
 import { SelectionSlip } from "./SelectionSlip";
@@ -220,6 +221,7 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onTry, onSayA
 					onChange={(parameters) =>
 						asOneStep(editor, changeCue(editor.state.tr, opened, { parameters }), `cue ${opened.id}`)
 					}
+					thing={thingShownAt(editor, opened.lineId, opened.offset)}
 					stretch={<StretchField editor={editor} cue={opened} kind={kinds.find((k) => k.name === opened.kind)} />}
 					onMove={(steps) => {
 						const words = wordsAway(editor.state.doc, opened, steps);

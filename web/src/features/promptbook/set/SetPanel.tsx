@@ -10,6 +10,7 @@ import { Looks } from "./Looks";
 import { OnWords } from "./OnWords";
 import { BehindThem, BringBehind } from "./OwnPicture";
 import { Tail } from "./Tail";
+import { Zooms } from "./Zooms";
 
 const LEAVES = ["The set", "Fit", "On words", "Looks", "Frame"] as const;
 const LEADS: readonly Lead[] = [
@@ -22,8 +23,11 @@ const LEADS: readonly Lead[] = [
 ];
 const BEHIND = { set: ["picture", "clip"] };
 
+type Props = PanelProps & { editor: Editor; productionId: string; revision: number };
+
 /** What is behind the hosts, where they stand, how scenes begin and end, and what is shown on words. */
-export function SetPanel({ document, current, change, editor }: PanelProps & { editor: Editor }) {
+export function SetPanel(props: Props) {
+	const { document, current, change, editor, productionId, revision } = props;
 	const [leaf, setLeaf] = useState<(typeof LEAVES)[number]>("The set");
 	const { scene, number } = sceneAt(document, current);
 	const sentence = useSentence({ document, scene, number, change, leads: LEADS, things: BEHIND, picture: setPicture });
@@ -45,6 +49,7 @@ export function SetPanel({ document, current, change, editor }: PanelProps & { e
 			{leaf === "The set" && <ChoiceSentence choices={sentence.choices} />}
 			{leaf === "The set" && <BringBehind onBrought={(item) => choose("set", item)} />}
 			{leaf === "Fit" && own && <BehindThem document={document} scene={scene} choose={choose} />}
+			{leaf === "On words" && <Zooms {...{ editor, productionId, revision }} sceneId={scene.id} />}
 			{leaf === "On words" && <OnWords editor={editor} scene={scene} />}
 			{leaf === "Looks" && <Looks document={document} change={change} onPropose={sentence.propose} />}
 			{leaf === "Frame" && (
