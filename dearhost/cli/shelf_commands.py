@@ -8,7 +8,7 @@ import sys
 from pathlib import Path
 from typing import Any
 
-from dearhost.assets.shelf import CLIP, KeySettings
+from dearhost.assets.shelf import CLIP, PERSON, KeySettings
 from dearhost.assets.shelf.keying.writing import write_clear
 from dearhost.cli.output import print_json
 from dearhost.errors import HostError
@@ -31,7 +31,8 @@ def register(commands: Any) -> None:
     key.add_argument("--out", type=Path, required=True, help="a .mov with clear parts for a clip, a .png for a picture")
     for name in ("strength", "softness", "spill", "shadow"):
         key.add_argument(f"--{name}", type=float, default=getattr(KeySettings(), name), metavar="0..1")
-    key.add_argument("--ground", default="", metavar="RRGGBB", help="its colour, where it is not found by itself")
+    ground_help = "its colour, where it is not found by itself; 'person': whatever is behind a person"
+    key.add_argument("--ground", default="", metavar="RRGGBB", help=ground_help)
     key.set_defaults(command=_key)
 
     clip = commands.add_parser("clip", help="take a clip onto the shelf and hear what is said in it")
@@ -63,8 +64,8 @@ def _key(options: argparse.Namespace) -> None:
         if not 0 <= value <= 1:
             raise HostError(f"--{name} is from 0 to 1, not {value:g}.")
     ground = options.ground.lstrip("#").lower()
-    if ground and not re.fullmatch("[0-9a-f]{6}", ground):
-        raise HostError(f"--ground is a colour such as 3fb950, not '{options.ground}'.")
+    if ground and ground != PERSON and not re.fullmatch("[0-9a-f]{6}", ground):
+        raise HostError(f"--ground is a colour such as 3fb950, or {PERSON}, not '{options.ground}'.")
     studio = Studio()
     item = studio.shelf.take(options.file, options.file.name)
     made = studio.shelf.key(item.id, KeySettings(**given, ground=ground))

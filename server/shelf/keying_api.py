@@ -22,13 +22,14 @@ _SIDE = 640
 
 
 class KeyIn(Schema):
-    """How a ground is taken away, all from 0 to 1; ``ground``: its colour as six hexadecimal figures, "" to find it."""
+    """How a ground is taken away, all from 0 to 1; ``ground``: its colour as six hexadecimal figures, "" to find it,
+    "person" for whatever is behind a person."""
 
     strength: float = Field(0.5, ge=0, le=1)
     softness: float = Field(0.5, ge=0, le=1)
     spill: float = Field(1.0, ge=0, le=1)
     shadow: float = Field(0.6, ge=0, le=1)
-    ground: str = Field("", pattern=r"^([0-9a-f]{6})?$")
+    ground: str = Field("", pattern=r"^([0-9a-f]{6}|person)?$")
 
 
 class KeyLook(KeyIn):

@@ -2,11 +2,12 @@
 
 from dearhost.assets.shelf.footage import Footage, alpha_of, even
 from dearhost.assets.shelf.item import CLIP, PICTURE, SOUND, Light, Loop, ShelfItem, kind_of
-from dearhost.assets.shelf.keying import KeySettings
+from dearhost.assets.shelf.keying import PERSON, KeySettings
 from dearhost.assets.shelf.shelf import Shelf
 
 __all__ = [
     "CLIP",
+    "PERSON",
     "PICTURE",
     "SOUND",
     "Footage",

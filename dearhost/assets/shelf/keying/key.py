@@ -27,11 +27,15 @@ _SPECK = 0.004
 """Part of the largest piece below which a piece that stands apart is dust."""
 
 
+PERSON = "person"
+
+
 @dataclass(frozen=True, slots=True)
 class KeySettings:
     """How a ground is taken away, all 0 to 1. ``strength``: how far from the ground's colour it still is ground;
     ``softness``: how wide the edge goes from one to the other; ``spill``: how much of its colour is held down;
-    ``shadow``: how much of the shadow on it stays. ``ground``: its colour as "#rrggbb", "" to find it."""
+    ``shadow``: how much of the shadow on it stays. ``ground``: its colour as "#rrggbb", "" to find it, or PERSON for
+    whatever is behind a person, of which there is neither spill nor shadow."""
 
     strength: float = 0.5
     softness: float = 0.5
@@ -66,7 +70,7 @@ class Keyed:
 
 def keyed(frame: Any, ground: Ground, settings: KeySettings) -> Keyed:
     """A frame, yuv420p or yuv444p in BT.709 with limited range, without its ground."""
-    luma, blue, red = _planes(frame)
+    luma, blue, red = planes_of(frame)
     alpha = np.empty_like(luma)
     take_away(
         luma, blue, red, ground.field, ground.axis, settings.ramp, np.float32(settings.shadow),
@@ -75,7 +79,7 @@ def keyed(frame: Any, ground: Ground, settings: KeySettings) -> Keyed:
     return Keyed(luma, blue, red, without_dust(alpha))
 
 
-def _planes(frame: Any) -> tuple[Floats, Floats, Floats]:
+def planes_of(frame: Any) -> tuple[Floats, Floats, Floats]:
     """Luma, blue and red at full size."""
     height, width = frame.height, frame.width
     if frame.format.name == "yuv444p":

@@ -5,7 +5,7 @@ from __future__ import annotations
 import hashlib
 import json
 import shutil
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from dataclasses import asdict, replace
 from pathlib import Path
 from typing import Any
@@ -20,8 +20,9 @@ from dearhost.assets.shelf.clips import KeyFrameFilm, small_size
 from dearhost.assets.shelf.footage import Footage, even
 from dearhost.assets.shelf.item import CLIP, PICTURE, ShelfItem, item_id
 from dearhost.assets.shelf.keying.ground import Ground, ground_of
-from dearhost.assets.shelf.keying.key import Keyed, KeySettings, keyed, near_ground
+from dearhost.assets.shelf.keying.key import PERSON, Keyed, KeySettings, keyed, near_ground
 from dearhost.assets.shelf.keying.loops import halved
+from dearhost.assets.shelf.keying.person import PersonKeyer
 from dearhost.assets.shelf.mattes import matte_films
 from dearhost.assets.shelf.stills import thumbnail_jpg
 from dearhost.errors import HostError
@@ -36,6 +37,7 @@ _CLOSE = 0.06
 """Part of the figure from which it is said that something on it is near the ground's colour."""
 _CREAM = (255, 251, 239)
 Tell = Callable[[float], None]
+Keyer = Callable[[Any], Keyed]
 
 
 def keyed_id(item: ShelfItem, settings: KeySettings) -> str:
@@ -67,7 +69,7 @@ def key_still(item: ShelfItem, source: Path, settings: KeySettings, moment: floa
     scale = min(1.0, side / max(frame.width, frame.height))
     size = {"width": even(frame.width * scale), "height": even(frame.height * scale)}
     small = frame.reformat(**size, interpolation=Interpolation.AREA)
-    return premultiplied(keyed(small, _found(small, settings), settings))
+    return premultiplied(_keyer([small], settings)(small))
 
 
 def _still_frame(item: ShelfItem, source: Path, moment: float) -> Any:
@@ -80,8 +82,18 @@ def _still_frame(item: ShelfItem, source: Path, moment: float) -> Any:
         footage.close()
 
 
-def _found(frame: Any, settings: KeySettings) -> Ground:
-    ground = ground_of(frame, settings.colour)
+def _keyer(looks: Sequence[Any], settings: KeySettings) -> Keyer:
+    """What takes the ground away; ``looks``: frames that tell its colour."""
+    if settings.ground == PERSON:
+        return PersonKeyer(settings)
+    ground = _found(looks, settings)
+    return lambda frame: keyed(frame, ground, settings)
+
+
+def _found(looks: Sequence[Any], settings: KeySettings) -> Ground:
+    """The ground of the frame that shows most of it."""
+    found = [ground for frame in looks if (ground := ground_of(frame, settings.colour))]
+    ground = max(found, key=lambda one: one.cover, default=None)
     if ground is None:
         raise HostError(
             "No ground of one colour is seen about the edges. Choose its colour in the picture, or take one before "
@@ -119,14 +131,14 @@ def premultiplied(found: Keyed) -> NDArray[np.uint8]:
 
 def _key_picture(source: Path, folder: Path, settings: KeySettings, tell: Tell) -> list[str]:
     frame = _frame_of(_picture(source))
-    found = keyed(frame, _found(frame, settings), settings)
+    found = _keyer([frame], settings)(frame)
     image = skia.Image.fromarray(
         premultiplied(found), colorType=skia.kBGRA_8888_ColorType, alphaType=skia.kPremul_AlphaType
     )
     (folder / "picture.png").write_bytes(bytes(image.encodeToData()))
     (folder / "thumbnail.jpg").write_bytes(_thumbnail(image))
     tell(1.0)
-    return _notes([near_ground(found)])
+    return _notes([near_ground(found)], settings)
 
 
 def _thumbnail(image: Any) -> bytes:
@@ -136,9 +148,11 @@ def _thumbnail(image: Any) -> bytes:
     return thumbnail_jpg(surface.makeImageSnapshot())
 
 
-def _notes(close: list[float]) -> list[str]:
+def _notes(close: list[float], settings: KeySettings) -> list[str]:
     if max(close, default=0.0) < _CLOSE:
         return []
+    if settings.ground == PERSON:
+        return ["Parts of the figure are in doubt: look at it in motion, or take somebody before green or blue."]
     return ["Something on the figure is near the ground's colour: where it looks thin, take less strength."]
 
 
@@ -146,13 +160,13 @@ def _key_clip(source: Path, folder: Path, settings: KeySettings, tell: Tell) -> 
     for name in ("times.npy", "sound.flac"):
         if (source / name).exists():
             shutil.copyfile(source / name, folder / name)
-    ground = _ground_in(Footage(source / "small.mp4", source / "times.npy"), settings)
+    keyer = _keyer(_looks(Footage(source / "small.mp4", source / "times.npy")), settings)
     footage = Footage(source / "full.mp4", source / "times.npy")
     films = None
     close: list[float] = []
     for number in range(len(footage.times)):
         frame = footage.frame(number)
-        found = keyed(frame, ground, settings)
+        found = keyer(frame)
         if films is None:
             films = _Films(folder, frame.width, frame.height)
             image = skia.Image.fromarray(premultiplied(found), colorType=skia.kBGRA_8888_ColorType)
@@ -163,15 +177,13 @@ def _key_clip(source: Path, folder: Path, settings: KeySettings, tell: Tell) -> 
             tell(min(0.99, number / len(footage.times)))
     assert films is not None, "a clip has a frame"
     films.close()
-    return _notes(close)
+    return _notes(close, settings)
 
 
-def _ground_in(footage: Footage, settings: KeySettings) -> Ground:
-    """The ground of the frame of a clip that shows most of it."""
+def _looks(footage: Footage) -> list[Any]:
+    """Frames from all over a clip."""
     count = len(footage.times)
-    frames = [footage.frame(count * look // _LOOKS) for look in range(_LOOKS)]
-    found = [ground for frame in frames if (ground := ground_of(frame, settings.colour))]
-    return max(found, key=lambda ground: ground.cover) if found else _found(frames[0], settings)
+    return [footage.frame(count * look // _LOOKS) for look in range(_LOOKS)]
 
 
 class _Films:

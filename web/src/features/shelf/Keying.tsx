@@ -4,11 +4,25 @@ import { sentence } from "../../shared/api/client";
 import { JobProgress } from "../../shared/jobs/JobProgress";
 import { isWaiting, type Job, useJob } from "../../shared/jobs/useJob";
 import { type KeySettings, keyedStill, SHELF, type ShelfThing, useKeyThing } from "../../shared/shelf/useShelf";
-import { PlainButton, Tick } from "../../shared/ui/controls";
+import { PlainButton, WordChoice } from "../../shared/ui/controls";
 import { Scale } from "../../shared/ui/Scale";
 import { useSettled } from "../../shared/useSettled";
 
 const AS_USUAL: KeySettings = { strength: 0.5, softness: 0.5, spill: 1, shadow: 0.6, ground: "" };
+const PERSON = "person";
+type Behind = "" | "chosen" | typeof PERSON;
+const BEHIND: { value: Behind; text: string }[] = [
+	{ value: "", text: "one colour" },
+	{ value: "chosen", text: "this colour" },
+	{ value: PERSON, text: "anything; a person is found" },
+];
+const UNSEEN: Record<Behind, string> = {
+	"": "No ground of one colour is seen about the edges: say its colour, or let a person be found.",
+	chosen: "The figure cannot be cut out of this colour.",
+	[PERSON]: "Nobody is seen here: one person near the camera is found; drawn figures and people far away are not.",
+};
+/** What only grounds of one colour have. */
+const OF_GROUNDS = ["spill", "shadow"];
 const GREEN = "#3cbe46";
 const SCALES: [name: "strength" | "softness" | "spill" | "shadow", label: string, ends: [string, string]][] = [
 	["strength", "Taken away", ["less", "more"]],
@@ -42,6 +56,7 @@ export function Keying({ thing }: { thing: ShelfThing }) {
 		);
 	}
 	const [asked, at] = JSON.parse(shown) as [KeySettings, number];
+	const behind: Behind = settings.ground === "" || settings.ground === PERSON ? settings.ground : "chosen";
 	const set = (part: Partial<KeySettings>) => setSettings({ ...settings, ...part });
 	return (
 		<section className="keying" aria-label="Cut out">
@@ -50,7 +65,7 @@ export function Keying({ thing }: { thing: ShelfThing }) {
 				src={keyedStill(thing.item, asked, at)}
 				alt="The figure without its ground"
 				onLoad={() => setMissing("")}
-				onError={() => setMissing("No ground of one colour is seen about the edges: say its colour.")}
+				onError={() => setMissing(UNSEEN[behind])}
 				hidden={missing !== ""}
 			/>
 			{missing && (
@@ -59,7 +74,7 @@ export function Keying({ thing }: { thing: ShelfThing }) {
 				</p>
 			)}
 			<div className="keying-scales">
-				{SCALES.map(([name, label, ends]) => (
+				{SCALES.filter(([name]) => behind !== PERSON || !OF_GROUNDS.includes(name)).map(([name, label, ends]) => (
 					<Scale
 						key={name}
 						label={label}
@@ -83,12 +98,13 @@ export function Keying({ thing }: { thing: ShelfThing }) {
 					/>
 				)}
 				<div className="keying-ground">
-					<Tick
-						label="Its colour is found"
-						checked={settings.ground === ""}
-						onChange={(found) => set({ ground: found ? "" : GREEN.slice(1) })}
+					<WordChoice
+						label="Behind it is"
+						value={behind}
+						options={BEHIND}
+						onChange={(value) => set({ ground: value === "chosen" ? GREEN.slice(1) : value })}
 					/>
-					{settings.ground !== "" && (
+					{behind === "chosen" && (
 						<input
 							type="color"
 							aria-label="The ground's colour"

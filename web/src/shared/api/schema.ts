@@ -5175,7 +5175,8 @@ export interface components {
         };
         /**
          * KeyIn
-         * @description How a ground is taken away, all from 0 to 1; ``ground``: its colour as six hexadecimal figures, "" to find it.
+         * @description How a ground is taken away, all from 0 to 1; ``ground``: its colour as six hexadecimal figures, "" to find it,
+         *     "person" for whatever is behind a person.
          */
         KeyIn: {
             /**
