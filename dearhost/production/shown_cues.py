@@ -20,6 +20,7 @@ MOVES = ("still", "nearer", "away")
 """How own pictures move while they are shown."""
 POINTER = Parameter("pointer", "Pointer in it", "as-it-is", choices=("as-it-is", "ringed"))
 """Of a recording of a screen."""
+BY_HAND = "by-hand"
 ZOOM = "zoom"
 """The kind of cue that goes to a place of what is shown from the shelf."""
 _SHOWN_PLACE = Parameter("place", "Where", BESIDE, choices=(BESIDE, "whole"))
@@ -107,7 +108,9 @@ SHOWN_CUES = (
         "Picture",
         (
             Parameter("items", "Shows", "", asset="picture clip", missing="nobody yet: choose from the shelf"),
-            Parameter("stands", "Stands", "right", choices=("left", "middle", "right")),
+            Parameter("stands", "Stands", "right", choices=("left", "middle", "right", BY_HAND)),
+            Parameter("x", "Across", 0.5, 0.0, 1.0, only_for=("stands", BY_HAND)),
+            Parameter("y", "Its foot down", 1.0, 0.2, 1.4, only_for=("stands", BY_HAND)),
             Parameter("size", "Size", 0.8, 0.2, 1.4),
             Parameter("depth", "Where", "before", choices=("before", "behind")),
             Parameter("sound", "Sound of clips", "off", choices=("off", "under")),

@@ -10,7 +10,7 @@ from dearhost.assets.shelf import CLIP, kind_of
 from dearhost.hosts import things_for
 from dearhost.languages import LANGUAGES
 from dearhost.production import CLIP_LINE, CUE_KINDS, Choices, is_in_clip, playable
-from dearhost.production.shown_cues import BESIDE
+from dearhost.production.shown_cues import BESIDE, BY_HAND
 from dearhost.script import Cue, Line, display_name, word_index, word_indices
 from dearhost.speech import Reading
 from dearhost.stage.direction.cueing import end_of, moment_of
@@ -76,9 +76,21 @@ def shown_of(lines: Iterable[tuple[Line, float, Reading]], duration: float, arra
             centred = cue.kind == "title" and cue.text("where") == "centre"
             region = "centre" if centred else arrangement.region(cue.text("place"))
             if cue.kind == "figure":
-                region = f"{cue.text('depth')}-{cue.text('stands')}"
+                region = f"{cue.text('depth')}-{_side_of(cue)}"
             shown.append(Shown(cue.kind, span, parameters, said, rows, region=region))
     return shown
+
+
+def _side_of(figure: Cue) -> str:
+    """At which side a figure stands, or "middle"."""
+    if figure.text("stands") != BY_HAND:
+        return figure.text("stands")
+    x = figure.number("x")
+    return "left" if x < _LEFT else "right" if x > 1 - _LEFT else "middle"
+
+
+_LEFT = 0.4
+"""Of the picture's width: what is farther left is at the left."""
 
 
 def footage_of(

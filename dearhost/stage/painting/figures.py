@@ -7,6 +7,7 @@ from typing import Any
 import skia
 
 from dearhost.assets.shelf import Shelf
+from dearhost.production.shown_cues import BY_HAND
 from dearhost.stage.layout.shapes import Picture
 from dearhost.stage.painting.entrances import Box, Coming, arrived, coming
 from dearhost.stage.painting.panels.panel import reach
@@ -32,10 +33,12 @@ class FigureDrawing:
         self.box: Box = reach(shown.text("comes"), (min(lefts), min(tops), max(rights), max(bottoms)), picture)
 
     def _place(self, wide: int, high: int, height: float) -> Box:
-        """Where a figure stands: at the foot of the picture, as high as it is to be."""
+        """Where a figure stands: at the foot of the picture, or where it is put by hand, as high as it is to be."""
         width = height * wide / max(1, high)
-        middle = _STANDS.get(self._shown.text("stands"), 0.5) * self._picture.width
-        bottom = float(self._picture.height)
+        across, down = _STANDS.get(self._shown.text("stands"), 0.5), 1.0
+        if self._shown.text("stands") == BY_HAND:
+            across, down = (float(self._shown.parameters.get(name, usual)) for name, usual in (("x", 0.5), ("y", 1.0)))
+        middle, bottom = across * self._picture.width, down * self._picture.height
         return middle - width / 2, bottom - height, middle + width / 2, bottom
 
     def key(self, moment: float) -> Any:

@@ -22,6 +22,7 @@ from dearhost.assets.shelf.keying.writing import write_clear
 from dearhost.errors import HostError
 from dearhost.production import Studio, read_script, with_choices
 from dearhost.stage import Painter, Picture, compile_timeline
+from dearhost.stage.painting.figures import FigureDrawing
 from dearhost.timebase import FrameRate
 from tests.clips import write_clip
 from tests.conftest import with_tones
@@ -171,6 +172,9 @@ def test_a_clip_becomes_a_thing_of_its_own_with_its_matte(shelf: Shelf, tmp_path
     assert matte is not None and shelf.matte(item, HIGH) is None
     alpha = (matte.frame(2).to_ndarray()[:HIGH].astype(float) - 16) / 219
     assert ((alpha - figure()[1]) ** 2).mean() <= 2e-3
+    # a clip behind the hosts has no matte: nothing of the green is left away from the figure
+    colours = shelf.footage(made.id, HIGH).frame(2).to_ndarray(format="rgb24").astype(int)  # type: ignore[union-attr] - it was just made
+    assert colours[10:60, 10:60].min() > 235 and np.ptp(colours[10:60, 10:60], axis=-1).max() < 12
     with pytest.raises(HostError, match="has no ground any more"):
         shelf.key(made.id, KeySettings())
     assert not list(shelf.folder.glob(".part-*"))
@@ -203,6 +207,21 @@ def test_where_there_is_no_ground_it_is_said(shelf: Shelf, tmp_path: Path) -> No
         shelf.key(item, KeySettings())
     with pytest.raises(HostError, match="no such picture or clip"):
         shelf.key("c0123456789abcde", KeySettings())
+
+
+def test_a_figure_put_by_hand_stands_there_and_hosts_make_room(studio: Studio, tmp_path: Path) -> None:
+    item = studio.shelf.key(taken(studio.shelf, tmp_path, frames=40), KeySettings(shadow=0)).id
+    middles = []
+    for x, side in ((0.2, "left"), (0.5, "middle"), (0.8, "right")):
+        cue = f"figure {item} stands=by-hand x={x} y=0.9 size=0.6 comes=fades"
+        production = with_tones(read_script(f"MAREN: [[cue: {cue}]]Mama may bring a boat.[[/cue]]"))
+        timeline = compile_timeline(with_choices(production, captions=False, titles=False), studio, FrameRate.of(25))
+        shown = timeline.scenes[0].shown[0]
+        assert shown.region == f"before-{side}"
+        place = FigureDrawing(shown, Picture.of("16:9", 360), studio.shelf)._places[item]
+        middles.append((place[0] + place[2]) / 2)
+        assert place[3] == pytest.approx(0.9 * 360) and place[3] - place[1] == pytest.approx(0.6 * 360)
+    assert middles == pytest.approx([0.2 * 640, 0.5 * 640, 0.8 * 640])
 
 
 def test_a_figure_stands_on_the_stage_before_or_behind_the_host(studio: Studio, tmp_path: Path) -> None:

@@ -26,6 +26,7 @@ from dearhost.assets.shelf.keying.person import PersonKeyer
 from dearhost.assets.shelf.mattes import matte_films
 from dearhost.assets.shelf.stills import thumbnail_jpg
 from dearhost.errors import HostError
+from dearhost.memory import LazyModule
 from dearhost.storage import explained
 
 _RATE = 25
@@ -36,6 +37,10 @@ _LOOKS = 5
 _CLOSE = 0.06
 """Part of the figure from which it is said that something on it is near the ground's colour."""
 _CREAM = (255, 251, 239)
+_PAPER = 231
+"""Luma of what is left of a ground: nearly white, where a figure is shown without its matte."""
+_COARSE = 4
+ndimage = LazyModule("scipy.ndimage")
 Tell = Callable[[float], None]
 Keyer = Callable[[Any], Keyed]
 
@@ -186,6 +191,14 @@ def _looks(footage: Footage) -> list[Any]:
     return [footage.frame(count * look // _LOOKS) for look in range(_LOOKS)]
 
 
+def _far_from(alpha: NDArray[np.float32]) -> NDArray[np.bool_]:
+    """Where nothing of a figure is near: what was behind it there is not kept."""
+    height, width = alpha.shape
+    near = ndimage.maximum_filter((alpha[::_COARSE, ::_COARSE] > 0).astype(np.uint8), 7)
+    far: NDArray[np.bool_] = near.repeat(_COARSE, 0).repeat(_COARSE, 1)[:height, :width] == 0
+    return far
+
+
 class _Films:
     """The figure's colour and its matte, at full size and small: every frame is a key frame."""
 
@@ -200,10 +213,11 @@ class _Films:
     def add(self, found: Keyed) -> None:
         width, height = self._size
         planes = np.empty((height * 3 // 2, width), np.uint8)
-        planes[:height] = np.rint(found.luma) + 16
+        far = _far_from(found.alpha)
+        planes[:height] = np.where(far, np.uint8(_PAPER), np.rint(found.luma) + 16)
         halves = planes[height:].reshape(2, height // 2, width // 2)
-        halved(found.blue, found.alpha, halves[0])
-        halved(found.red, found.alpha, halves[1])
+        for chroma, half in zip((found.blue, found.red), halves, strict=True):
+            halved(np.where(far, np.float32(0), chroma), found.alpha, half)
         matte = np.full_like(planes, 128)
         matte[:height] = np.rint(found.alpha * 219) + 16
         for film, own in zip(self._films, (planes, matte, planes, matte), strict=True):

@@ -266,8 +266,8 @@ function placeOf(kind: CueKind, cue: PlacedCue): Place | null {
 function asked(kind: CueKind | undefined, cue: PlacedCue): CueKind["parameters"] {
 	if (!kind || kind.group === "Line") return [];
 	// how long it stays is said by the words of its stretch
-	if (cue.end !== null) return kind.parameters.filter(({ name }) => name !== "seconds");
-	return kind.parameters.filter(({ only_for: [name, value] }) => !name || cue.parameters[name] === value);
+	const counting = kind.parameters.filter(({ name }) => cue.end === null || name !== "seconds");
+	return counting.filter(({ only_for: [name, value] }) => !name || cue.parameters[name] === value);
 }
 
 type FieldProps = {
@@ -278,11 +278,13 @@ type FieldProps = {
 	onChange: (value: number | string) => void;
 };
 
+/** A sound is one of many; the sound of clips is off or on. */
+const OFF_AND_ON = 2;
 /** More choices than this are looked for, not listed. */
 const LISTED = 40;
 
 function ParameterField({ parameter, value, words, onChange }: FieldProps) {
-	if (parameter.name === "sound") {
+	if (parameter.name === "sound" && parameter.choices.length > OFF_AND_ON) {
 		return <SoundField label={parameter.label} value={String(value)} choices={parameter.choices} onChange={onChange} />;
 	}
 	if (parameter.choices.length > LISTED) {

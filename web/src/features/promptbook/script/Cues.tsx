@@ -21,6 +21,7 @@ import {
 } from "../document/cues";
 import { newId } from "../document/document";
 import { pictureFor } from "../document/pictures";
+import { playhead } from "../document/playhead";
 import type { SceneTimes } from "../document/useSceneTimes";
 import { thingShownAt } from "../document/zooms";
 import { CueEditor, CueList } from "./CueCard";
@@ -40,6 +41,11 @@ type Props = {
 	onTry: (lineId: string, offset: number, kind: string) => void;
 	onSpeakFrom: (lineId: string, offset: number) => void;
 };
+
+type Moment = { sceneId: string; at: number };
+
+/** Seconds in which what is shown has come. */
+const COME = 0.7;
 
 /** The word a cue is asked for, and all words that are selected with it. */
 type Asked = {
@@ -162,6 +168,13 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onTry, onSayA
 		return { left: start.left - origin.left, top: start.top - origin.top, width: Math.max(4, end.left - start.left) };
 	};
 	const opened = open && "cue" in open ? find(open.cue) : undefined;
+	const moment = opened ? momentOf(times, opened.id) : null;
+	const isSeen = kinds.find((kind) => kind.name === opened?.kind)?.family === "picture";
+	const [sceneId, at] = [moment?.sceneId ?? "", moment?.at ?? 0];
+	// what is changed of it is seen on the stage
+	useEffect(() => {
+		if (isSeen && sceneId && !playhead.get().playing) playhead.set({ sceneId, at: at + COME });
+	}, [isSeen, sceneId, at]);
 	const current = useMemo(() => {
 		const ids = cuesOf(editor.state.doc)
 			.filter((cue) => heard && cue.lineId === heard.lineId && cue.offset === heard.from)
@@ -175,7 +188,7 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onTry, onSayA
 				root={root}
 				kinds={kinds}
 				current={current}
-				momentOf={(id) => momentOf(times, id)}
+				momentOf={(id) => saidMoment(momentOf(times, id))}
 				pale={pale}
 				onKeep={keep}
 				onOpen={(id) => setOpen({ cue: id })}
@@ -216,7 +229,7 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onTry, onSayA
 					key={opened.id}
 					kinds={kinds}
 					cue={opened}
-					at={momentOf(times, opened.id)}
+					at={saidMoment(moment)}
 					top={topOf(opened.to)}
 					onChange={(parameters) =>
 						asOneStep(editor, changeCue(editor.state.tr, opened, { parameters }), `cue ${opened.id}`)
@@ -258,12 +271,16 @@ function usesOf(cues: PlacedCue[]): Map<string, number> {
 	return uses;
 }
 
-function momentOf(times: Map<string, SceneTimes>, id: string): string {
+function saidMoment(moment: Moment | null): string {
+	return moment ? `${clock(moment.at, true)} of the scene` : "";
+}
+
+function momentOf(times: Map<string, SceneTimes>, id: string): Moment | null {
 	for (const scene of times.values()) {
 		for (const line of scene.lines) {
 			const cue = line.cues.find((c) => c.id === id);
-			if (cue) return `${clock(cue.at, true)} of the scene`;
+			if (cue) return { sceneId: scene.id, at: cue.at };
 		}
 	}
-	return "";
+	return null;
 }
