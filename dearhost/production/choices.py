@@ -8,6 +8,7 @@ it, and the place where a panel shows it.
 from __future__ import annotations
 
 import math
+import re
 from collections.abc import Mapping
 from dataclasses import MISSING, dataclass, field, fields, replace
 from enum import Enum
@@ -22,6 +23,10 @@ from dearhost.sound.beds.moods import MOODS, STYLES
 Value = str | bool | float
 LONGEST_TAIL = 60.0
 """Seconds."""
+
+
+COLOUR = "(#[0-9a-f]{6})?"
+"""A pattern of colours, or none."""
 
 
 class Scope(Enum):
@@ -62,11 +67,13 @@ class Choice:
     """The words before it in a panel, where they are not the label."""
     assets: tuple[str, ...] = ()
     """Kinds of things of the shelf that can be chosen too, by their ids."""
+    colour: bool = False
+    """Whether it is a colour, "#rrggbb", or "" for the usual one."""
     open: bool = False
     """Whether there may be other values on another machine: one that is not here is kept, and replaced when opened."""
     name: str = ""
     kind: str = ""
-    """'choice', 'switch' or 'number'."""
+    """'choice', 'colour', 'switch' or 'number'."""
     default: Value | None = None
 
     def read(self, value: Any) -> Value:
@@ -75,6 +82,8 @@ class Choice:
             return value
         if self.kind == "choice" and isinstance(value, str):
             return value
+        if self.kind == "colour" and isinstance(value, str) and re.fullmatch(COLOUR, value.lower()):
+            return value.lower()
         if self.kind == "number" and isinstance(value, (int, float)) and not isinstance(value, bool):
             try:
                 number = float(value)
@@ -82,7 +91,10 @@ class Choice:
                 number = math.inf
             if math.isfinite(number):
                 return min(self.high, max(self.low, number))
-        wanted = {"switch": "true or false", "choice": "a text", "number": "a finite number"}[self.kind]
+        wanted = {
+            "switch": "true or false", "choice": "a text", "colour": "a colour such as #14676b",
+            "number": "a finite number",
+        }[self.kind]  # fmt: skip
         raise ScriptError(f"'{self.name}' must be {wanted} (got {str(value)[:40]!r}).")
 
     def problem(self, value: Value | None) -> str:
@@ -144,6 +156,12 @@ CAMERA_MOVES: Mapping[str, str] = {
     "still": "still", "push": "comes nearer", "pull": "draws back", "pan-left": "pans left", "pan-right": "pans right",
 }  # fmt: skip
 
+LOGOS: Mapping[str, str] = {"none": "no logo"}
+LOGO_PLACES: Mapping[str, str] = {
+    "top-right": "at the top right", "top-left": "at the top left", "foot-right": "at the lower right",
+    "foot-left": "at the lower left",
+}  # fmt: skip
+LOGO_GROUNDS: Mapping[str, str] = {"none": "as it is", "paper": "on a slip of paper"}
 CAPTION_STYLES: Mapping[str, str] = {
     "strips": "strips of paper", "quiet": "strips, no word marked", "outline": "outlined letters",
     "shadow": "letters with a shadow", "box": "a dark box", "marked": "each word on a block", "growing": "word by word",
@@ -196,6 +214,12 @@ class Choices:
     own_ends: Annotated[str, Choice("Clip at its end", Scope.BOTH, _PICTURE, OWN_ENDS, asks="At its end it")] = "loops"
     own_sound: Annotated[str, Choice("Its sound", Scope.BOTH, Touches.SOUND, OWN_SOUNDS, asks="Its sound is")] = "off"
     framing: Annotated[str, Choice("Framing", Scope.BOTH, _PICTURE, FRAMINGS)] = "medium"
+    paper: Annotated[str, Choice("Slips and captions on", Scope.EVERYWHERE, _PICTURE, colour=True)] = ""
+    accent: Annotated[str, Choice("Marks and strokes in", Scope.EVERYWHERE, _PICTURE, colour=True)] = ""
+    logo: Annotated[str, Choice("Logo", Scope.EVERYWHERE, _PICTURE, LOGOS, assets=(PICTURE,), open=True)] = "none"
+    logo_place: Annotated[str, Choice("It is", Scope.EVERYWHERE, _PICTURE, LOGO_PLACES)] = "top-right"
+    logo_ground: Annotated[str, Choice("Its ground", Scope.EVERYWHERE, _PICTURE, LOGO_GROUNDS)] = "paper"
+    logo_size: Annotated[float, Choice("How large", Scope.EVERYWHERE, _PICTURE, low=0.04, high=0.2)] = 0.09
     type: Annotated[str, Choice("Type", Scope.EVERYWHERE, _PICTURE, TYPES, asks="Its lettering is")] = "house"
     layout: Annotated[str, Choice("Layout", Scope.BOTH, _PICTURE, LAYOUTS, asks="Who speaks is")] = "alone"
     transition: Annotated[str, Choice("Transition", Scope.BOTH, Touches.OPENING, TRANSITIONS, asks="Begins with")] = (
@@ -242,7 +266,8 @@ def _table() -> dict[str, Choice]:
     for entry in fields(Choices):
         held, choice = hints[entry.name].__origin__, hints[entry.name].__metadata__[0]
         assert isinstance(choice, Choice) and entry.default is not MISSING
-        table[entry.name] = replace(choice, name=entry.name, kind=_kind_of(held), default=entry.default)
+        kind = "colour" if choice.colour else _kind_of(held)
+        table[entry.name] = replace(choice, name=entry.name, kind=kind, default=entry.default)
     return table
 
 

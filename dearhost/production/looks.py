@@ -4,8 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
+from typing import Any
 
-from dearhost.production.choices import CHOICES, Choices
+from dearhost.errors import StageError
+from dearhost.production.choices import CHOICES, Choices, Value
 from dearhost.script import Script
 
 
@@ -52,6 +54,23 @@ LOOKS: Mapping[str, Look] = {
               transition="dissolve", caption_style="quiet"),
     )
 }  # fmt: skip
+
+
+LOOK_CHOICES = (
+    "set", "palette", "daylight", "weather", "type", "transition", "caption_style", "caption_place", "caption_size",
+    "caption_case", "caption_lines", "paper", "accent", "logo", "logo_place", "logo_ground", "logo_size",
+)  # fmt: skip
+"""What a look of one's own keeps of a production."""
+
+
+def own_look(choices: Mapping[str, Any]) -> dict[str, Value]:
+    """What a look of one's own keeps of choices by their names. Raises ScriptError for a value of another type, and
+    StageError for one that is not in the table."""
+    kept = {name: CHOICES[name].read(choices[name]) for name in LOOK_CHOICES if name in choices}
+    for name, value in kept.items():
+        if problem := CHOICES[name].problem(value):
+            raise StageError(problem)
+    return kept
 
 
 def with_look(choices: Choices, script: Script, look: Look) -> tuple[Choices, Script]:

@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import replace
 
 from dearhost.errors import StageError
 from dearhost.hosts import Handling, hands_full
 from dearhost.production import Choices, Production, Studio, is_in_clip, manner_in, pauses_of, voice_of
+from dearhost.production.colours import colours_of
 from dearhost.script import Cue, Line, Scene, display_name, spoken_lines
 from dearhost.speech import Reading, with_pauses
 from dearhost.stage.beds import NONE, BedStretch, PlacedBed, beds_of, scenes_of_bed
@@ -25,6 +26,7 @@ from dearhost.stage.direction.cueing import (
     own_sounds_of,
     stings_of,
 )
+from dearhost.stage.direction.logo import logo_of
 from dearhost.stage.direction.moves import needed_end, needed_lead, planned
 from dearhost.stage.direction.roles import handling_in, moves_in, roles_of
 from dearhost.stage.direction.showing import (
@@ -191,12 +193,7 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
         shots=tuple(shooting.making_room(shooting.shots(turns, cuts, choices.cutting), rooms_of(shown, speaks))),
         lines=tuple(placed),
         captions=tuple(_captions(production, choices, placed, scene, duration)),
-        shown=tuple(
-            with_nearings(
-                beside_each_other([*clips_shown(staged, duration), *_heading(staged, number, duration), *shown]),
-                nearings_of(staged.heard),
-            )
-        ),
+        shown=tuple(_on_the_picture(staged, number, duration, shown)),
         stings=tuple(stings_of(staged.heard)),
         footage=(*footage_of(staged.heard, choices, duration), *own_sounds_of(staged.heard)),
         bed_marks=tuple(bed_marks_of(staged.heard)),
@@ -236,6 +233,15 @@ def _captions(
             made = (replace(made[0], label=name), *made[1:])  # a speaker is named as they begin
         captions += made
     return captions
+
+
+def _on_the_picture(staged: StagedScene, number: int, duration: float, cued: Sequence[Shown]) -> Iterator[Shown]:
+    """All that is shown in a scene: clips, its heading, what is ``cued``, the logo, in the production's colours."""
+    choices = staged.choices
+    own = [*clips_shown(staged, duration), *_heading(staged, number, duration)]
+    logo = logo_of(choices, cued, duration)
+    for item in with_nearings([*beside_each_other([*own, *cued]), *logo], nearings_of(staged.heard)):
+        yield replace(item, colours=colours_of(choices))
 
 
 def _heading(staged: StagedScene, number: int, duration: float) -> list[Shown]:

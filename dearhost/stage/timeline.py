@@ -12,6 +12,7 @@ import numpy as np
 
 from dearhost.hosts import Role
 from dearhost.production import Choices
+from dearhost.production.colours import USUAL, Colours
 from dearhost.script import Cue
 from dearhost.sound.under_voice import Mark
 from dearhost.speech import Reading, Samples
@@ -55,6 +56,8 @@ class PlacedLine:
 
 HEADING = "heading"
 """What is shown of itself at the beginning of a scene: its number and heading, under their names."""
+LOGO = "logo"
+"""What is shown of itself through a scene: the logo of the production."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -90,6 +93,7 @@ class Shown:
     """Of a list."""
     parts: tuple[ClipPart, ...] = ()
     """Of a clip in which somebody speaks."""
+    colours: Colours = USUAL
     nearings: tuple[Nearing, ...] = ()
     """Places of it that are gone to."""
     region: str = ""

@@ -19,6 +19,7 @@ from server.hosts.workshop_api import router as workshop
 from server.jobs.api import router as jobs
 from server.productions.api import router as productions
 from server.productions.caption_api import router as captions
+from server.productions.looks_api import router as own_looks
 from server.productions.say_as_api import router as say_as
 from server.productions.sound_api import router as sound
 from server.productions.stage_api import router as stage
@@ -68,6 +69,7 @@ for prefix, router in (
     ("/productions", voice),
     ("/productions", sound),
     ("/staging", staging),
+    ("/staging", own_looks),
     ("/writing", drafting),
     ("/writing", models),
     ("/writing", documents),

@@ -8,6 +8,7 @@ from ninja import Schema
 from pydantic import BeforeValidator, Field, create_model
 
 from dearhost.production import CHOICES, Choice, Scope
+from dearhost.production.choices import COLOUR
 
 
 class CueSchema(Schema):
@@ -49,6 +50,8 @@ def _hint(choice: Choice) -> Any:
     """The type of a choice's values."""
     if choice.kind == "switch":
         return bool
+    if choice.kind == "colour":
+        return Annotated[str, Field(pattern=f"^{COLOUR}$")]
     if choice.kind == "choice":
         return str if choice.open else Literal[tuple(choice.values)]
     return Annotated[float, Field(ge=choice.low, le=choice.high, allow_inf_nan=False)]

@@ -52,6 +52,22 @@ class Revision(models.Model):
         ]
 
 
+class OwnLook(models.Model):
+    """Choices that an account keeps under a name, to be set as one in any of its productions."""
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="looks")
+    name = models.CharField(max_length=60)
+    choices = models.JSONField()
+    created_at = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        ordering = ["name", "id"]
+        constraints = [models.UniqueConstraint(fields=["owner", "name"], name="one_look_a_name")]
+
+    def __str__(self) -> str:
+        return self.name
+
+
 class Take(models.Model):
     """One reading of a line that was kept: by its voice with the settings it had, or recorded by a person.
 

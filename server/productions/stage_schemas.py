@@ -50,7 +50,7 @@ class ProductionChoiceOut(Schema):
     """Something that can be chosen for the whole production, for a scene, or both."""
 
     name: str
-    kind: Literal["choice", "switch", "number"]
+    kind: Literal["choice", "colour", "switch", "number"]
     label: str
     asks: str
     scope: Literal["everywhere", "scene", "both"]

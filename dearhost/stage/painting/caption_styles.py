@@ -3,7 +3,9 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+
+from dearhost.production.colours import USUAL, Colours
 
 PAPER, INK = "#FFFDF4", "#1E2B35"
 HIGHLIGHT, HIGHLIGHT_RULE = "#F0C659", "#B4321C"
@@ -27,6 +29,16 @@ class CaptionStyle:
     shows: str = "all"
     larger: float = 1.0
     turns: tuple[tuple[str, str], ...] = ()
+    rule: str = HIGHLIGHT_RULE
+
+    def dressed(self, own: Colours) -> CaptionStyle:
+        """The same in the colours of a production: strips are of its paper, the spoken word on its block."""
+        if own == USUAL:
+            return self
+        made = replace(self, rule=own.rule)
+        if self.paper == PAPER and self.ground == "strips":
+            made = replace(made, paper=own.paper, ink=own.ink)
+        return replace(made, mark_paper=own.marked, mark_ink=own.on_marked) if self.mark == "block" else made
 
     def colours(self, turn: int) -> tuple[str, str]:
         """Paper and ink of the speaker who is the ``turn``-th."""

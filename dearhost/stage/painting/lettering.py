@@ -15,10 +15,11 @@ from dearhost.drawing.fonts import Fonts, Word, balanced_lines
 from dearhost.drawing.outlines import moved
 from dearhost.drawing.paper import Paper
 from dearhost.production import Choices
+from dearhost.production.colours import colours_of
 from dearhost.script import words_of
 from dearhost.stage.captions import Caption
 from dearhost.stage.layout.shapes import Picture
-from dearhost.stage.painting.caption_styles import CAPTION_STYLES, HIGHLIGHT_RULE, SIZES
+from dearhost.stage.painting.caption_styles import CAPTION_STYLES, SIZES
 
 LABEL_PAPER, LABEL_INK = "#14676B", "#FFFFFF"
 _LABEL = 0.74
@@ -69,7 +70,7 @@ class CaptionDrawing:
     marked."""
 
     def __init__(self, caption: Caption, picture: Picture, fonts: Fonts, choices: Choices) -> None:
-        self.style = CAPTION_STYLES[choices.caption_style]
+        self.style = CAPTION_STYLES[choices.caption_style].dressed(colours_of(choices))
         self.unit, self._fonts = picture.unit, fonts
         self.paper, self.ink = self.style.colours(caption.turn)
         self._texts = [w.text.upper() if choices.caption_case == "capitals" else w.text for w in caption.words]
@@ -220,7 +221,7 @@ class CaptionDrawing:
         width = placed.core_width + 0.32 * size
         canvas.drawPath(cut_rect(left, top, width, 1.22 * size, 2 * u), paint(self.style.mark_paper))
         if self.style.ground == "strips":
-            canvas.drawPath(cut_rect(left, top + 1.14 * size, width, 0.10 * size, 0.5), paint(HIGHLIGHT_RULE))
+            canvas.drawPath(cut_rect(left, top + 1.14 * size, width, 0.10 * size, 0.5), paint(self.style.rule))
 
 
 _GROUNDS: Mapping[str, Callable[[CaptionDrawing, Any, Sequence[PixelBox]], None]] = {

@@ -13,6 +13,7 @@ from dearhost.stage.painting.clip_lines import ClipDrawing
 from dearhost.stage.painting.cutaways import CutawayDrawing
 from dearhost.stage.painting.figures import FigureDrawing
 from dearhost.stage.painting.layer import Layer, pixel_box
+from dearhost.stage.painting.logos import LogoDrawing
 from dearhost.stage.painting.panels import (
     ComparisonPanel,
     EndCardPanel,
@@ -24,7 +25,7 @@ from dearhost.stage.painting.panels import (
     QuotationPanel,
 )
 from dearhost.stage.painting.titles import NameDrawing, TitleDrawing
-from dearhost.stage.timeline import HEADING, SceneTimeline, Shown
+from dearhost.stage.timeline import HEADING, LOGO, SceneTimeline, Shown
 
 FIGURE = "figure"
 """The kind, and the place, of what stands on the stage with the hosts."""
@@ -82,6 +83,10 @@ def _clip(shown: Shown, picture: Picture, supplies: Supplies) -> ShownDrawing:
     return ClipDrawing(shown, picture, supplies.shelf)
 
 
+def _logo(shown: Shown, picture: Picture, supplies: Supplies) -> ShownDrawing:
+    return LogoDrawing(shown, picture, supplies.shelf)
+
+
 SHOWN: Mapping[str, ShownKind] = {
     "clip": ShownKind("clip", _clip),
     FIGURE: ShownKind(FIGURE, _figure),
@@ -96,6 +101,7 @@ SHOWN: Mapping[str, ShownKind] = {
     "lower-third": ShownKind("title", _lettered(NameDrawing), steady=True),
     HEADING: ShownKind("title", _lettered(TitleDrawing), steady=True),
     "title": ShownKind("title", _lettered(TitleDrawing), steady=True),
+    LOGO: ShownKind(LOGO, _logo, steady=True),
 }
 """By kind, back to front: every kind of cue that is ``shown``, and what a scene shows of itself."""
 _BEHIND = ("left", "right", "behind-left", "behind-middle", "behind-right")

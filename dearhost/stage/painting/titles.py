@@ -10,7 +10,6 @@ from dearhost.drawing.fonts import Fonts, Word
 from dearhost.drawing.outlines import moved, polygon
 from dearhost.drawing.paper import Paper
 from dearhost.stage.layout.shapes import Picture, panel_box
-from dearhost.stage.painting.caption_styles import PAPER
 from dearhost.stage.painting.entrances import Box, Coming, arrived, coming
 from dearhost.stage.painting.panels.panel import reach
 from dearhost.stage.painting.text_blocks import Face, fitted
@@ -18,7 +17,6 @@ from dearhost.stage.timeline import Shown
 
 _LEAST = 0.6
 """Of its size that a title shrinks to at most, before it takes more lines."""
-_ROLE_INK = "#4B5A61"
 
 
 class Slip:
@@ -26,6 +24,7 @@ class Slip:
 
     def __init__(self, shown: Shown, picture: Picture, fonts: Fonts) -> None:
         self.shown, self.picture, self.fonts = shown, picture, fonts
+        self.colours = shown.colours
         self.way = shown.text("comes") or "slides"
         self.paper_box: Box = self.laid_out()
         left, top, right, bottom = self.paper_box
@@ -65,7 +64,8 @@ class Slip:
             left, top, right, bottom = self.paper_box
             sheet = cut_rect(left, top, right - left, bottom - top, 3 * u)
             canvas.drawPath(moved(sheet, 9 * u, 12 * u), paint("ink", 0.20))
-            paper.piece(sheet, PAPER, darker(PAPER, 0.10), crescent=(5 * u, 4 * u))
+            ground = self.shown.colours.paper
+            paper.piece(sheet, ground, darker(ground, 0.10), crescent=(5 * u, 4 * u))
             self.draw_words(paper)
 
 
@@ -83,11 +83,11 @@ class TitleDrawing(Slip):
         share = 0.94 if picture.shape != "16:9" or where == "centre" else 1.0 if narrow else 0.62
         self._number: Word | None = None
         if number := self.shown.text("number"):
-            self._number = self.fonts.word(number, size, face="serif", weight="regular", colour="vermilion-dark")
+            self._number = self.fonts.word(number, size, face="serif", weight="regular", colour=self.colours.accent_ink)
         self._indent = self._number.width + 0.84 * size if self._number else 0.0
         room = (right - left) * share - 1.6 * size - self._indent
         box = room, (layout.captions[1] * picture.height - safe_top) * 0.6
-        face = Face("serif", lead=1.22)
+        face = Face("serif", colour=self.colours.ink, lead=1.22)
         self._text = fitted(self.fonts, self.shown.text("text") or " ", box, (size, size * _LEAST), face, 2)
         self.size = size = self._text.size
         width = self._text.width + self._indent + 1.5 * size
@@ -111,7 +111,7 @@ class TitleDrawing(Slip):
             ends = (top + 0.5 * size, bottom - 0.5 * size)
             line = [complex(bar, ends[0]), complex(bar + 2.5 * u, ends[0]),
                     complex(bar + 2.5 * u, ends[1]), complex(bar, ends[1])]  # fmt: skip
-            paper.flat(polygon(line), "ink", 0.5)
+            paper.flat(polygon(line), self.colours.ink, 0.5)
         self._text.draw(paper.canvas, x + self._indent, top + 0.45 * size)
 
 
@@ -125,8 +125,9 @@ class NameDrawing(Slip):
         size = layout.title_text * picture.height * 0.76
         narrow = self.shown.region.startswith("beside-")
         room = ((right - left) * (0.46 if picture.shape == "16:9" and not narrow else 0.8), size * 2.6)
-        self._name = fitted(self.fonts, self.shown.text("name") or " ", room, (size, size * _LEAST), Face("serif"), 2)
-        role = Face("sans", "regular", _ROLE_INK)
+        face = Face("serif", colour=self.colours.ink)
+        self._name = fitted(self.fonts, self.shown.text("name") or " ", room, (size, size * _LEAST), face, 2)
+        role = Face("sans", "regular", self.colours.quiet_ink)
         self._role = fitted(self.fonts, self.shown.text("role"), room, (size * 0.68, size * 0.45), role, 2)
         self.size = size
         width = max(self._name.width, self._role.width) + 1.8 * size
@@ -140,6 +141,6 @@ class NameDrawing(Slip):
         """A stroke at the left, the name, and the role under it."""
         left, top, _, bottom = self.paper_box
         size = self.size
-        paper.flat(cut_rect(left, top, 0.3 * size, bottom - top, 1), "vermilion")
+        paper.flat(cut_rect(left, top, 0.3 * size, bottom - top, 1), self.colours.accent)
         self._name.draw(paper.canvas, left + 0.85 * size, top + 0.35 * size)
         self._role.draw(paper.canvas, left + 0.85 * size, top + 0.45 * size + self._name.height)

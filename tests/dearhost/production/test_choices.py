@@ -53,6 +53,8 @@ def values_of(choice: Choice) -> st.SearchStrategy[Any]:
         return st.booleans()
     if choice.kind == "choice":
         return st.sampled_from(list(choice.values))
+    if choice.kind == "colour":
+        return st.just("") | st.integers(0, 0xFFFFFF).map(lambda value: f"#{value:06x}")
     return st.floats(choice.low, choice.high)
 
 
@@ -61,14 +63,16 @@ def another(choice: Choice) -> Any:
     if choice.kind == "switch":
         return not choice.default
     if choice.kind == "choice":
-        return next(value for value in choice.values if value != choice.default)
+        return next((value for value in choice.values if value != choice.default), "i0123456789abcde")
+    if choice.kind == "colour":
+        return "#14406e"
     return 7.5
 
 
 def test_every_field_is_an_entry_with_words() -> None:
     assert list(CHOICES) == [entry.name for entry in fields(Choices)]
     for choice in CHOICES.values():
-        assert choice.label and choice.kind in ("choice", "switch", "number"), choice.name
+        assert choice.label and choice.kind in ("choice", "colour", "switch", "number"), choice.name
         assert (choice.kind == "choice") == bool(choice.values), choice.name
         assert all(words.strip() for words in choice.values.values()), choice.name
         if choice.kind == "number":
@@ -124,7 +128,8 @@ def test_a_value_of_another_type_is_refused_by_name(choice: Choice, bad: Any) ->
 
 @named
 def test_numbers_switches_and_texts_are_not_taken_for_each_other(choice: Choice) -> None:
-    others = {"switch": ["true", 1, 0.0], "choice": [True, 3, 0.5], "number": [True, "3", "NaN"]}[choice.kind]
+    others = {"switch": ["true", 1, 0.0], "choice": [True, 3, 0.5], "number": [True, "3", "NaN"],
+              "colour": [True, 3, "red", "#14406"]}[choice.kind]  # fmt: skip
     for other in others:
         with pytest.raises(ScriptError):
             choice.read(other)
@@ -137,7 +142,9 @@ def test_numbers_are_finite_and_held_in_their_range(choice: Choice) -> None:
             choice.read(bad)
     assert choice.read(-1e300) == choice.low and choice.read(1e300) == choice.high
     middle = (choice.low + choice.high) / 2
-    assert choice.read(middle) == middle and choice.read(round(choice.high)) == min(choice.high, round(choice.high))
+    assert choice.read(middle) == middle
+    whole = round(choice.high)
+    assert choice.read(whole) == max(choice.low, min(choice.high, whole))
 
 
 @pytest.mark.parametrize("choice", [c for c in CHOICES.values() if c.kind == "choice"], ids=lambda c: c.name)

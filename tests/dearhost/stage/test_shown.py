@@ -7,7 +7,7 @@ from dearhost.production import CLIP_LINE, CUE_KINDS, Studio, read_script
 from dearhost.stage import Picture, SceneTimeline, compile_timeline
 from dearhost.stage.painting.layers import SceneLayers
 from dearhost.stage.painting.shown import SHOWN, ShownLayers, Supplies
-from dearhost.stage.timeline import HEADING
+from dearhost.stage.timeline import HEADING, LOGO
 from dearhost.timebase import FrameRate
 from tests.conftest import with_tones
 
@@ -26,7 +26,7 @@ def seen(studio: Studio, scene: SceneTimeline, moment: float) -> list[str]:
 
 
 def test_every_kind_that_is_shown_has_its_drawing_and_no_other() -> None:
-    assert set(SHOWN) == {kind.name for kind in CUE_KINDS if kind.shown} | {HEADING, CLIP_LINE}
+    assert set(SHOWN) == {kind.name for kind in CUE_KINDS if kind.shown} | {HEADING, LOGO, CLIP_LINE}
     for kind in CUE_KINDS:  # how long it stays, or where it ends
         assert not kind.shown or kind.parameter("seconds") is not None, kind.name
 

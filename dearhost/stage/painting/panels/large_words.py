@@ -34,4 +34,4 @@ class LargeWordsPanel(Panel):
             complex(middle, foot),
             complex(middle + half, foot + 8 * self.unit),
         ]
-        paper.brush(stroke, max(6 * self.unit, 0.11 * self._text.size), "vermilion", tip=0.3, tail=0.2)
+        paper.brush(stroke, max(6 * self.unit, 0.11 * self._text.size), self.shown.colours.accent, tip=0.3, tail=0.2)

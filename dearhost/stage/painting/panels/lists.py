@@ -84,6 +84,6 @@ class ListPanel(Panel):
 
     def _draw_number(self, paper: Paper, number: int, x: float, y: float) -> None:
         """A row's number, where no thing goes with it."""
-        paper.dot(complex(x, y), self._icon * 0.42, "tide")
-        word = self.fonts.word(str(number), self._icon * 0.5, face="serif", colour="#FFFFFF")
+        paper.dot(complex(x, y), self._icon * 0.42, self.shown.colours.dot)
+        word = self.fonts.word(str(number), self._icon * 0.5, face="serif", colour=self.shown.colours.on_dot)
         word.draw(paper.canvas, x - word.width / 2, y + self._icon * 0.18)

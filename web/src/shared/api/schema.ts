@@ -1511,6 +1511,50 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/staging/own-looks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Looks
+         * @description The looks of this account, by name.
+         */
+        get: operations["listOwnLooks"];
+        put?: never;
+        /**
+         * Keep
+         * @description Keep a look; one of the same name is replaced.
+         */
+        post: operations["keepLook"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/staging/own-looks/{look_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Remove
+         * @description Forget a look; productions that were set by it stay as they are.
+         */
+        delete: operations["removeLook"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/writing/drafts": {
         parameters: {
             query?: never;
@@ -3031,6 +3075,38 @@ export interface components {
              */
             framing: "wide" | "full" | "medium" | "close-up" | "bubble" | "square-bubble";
             /**
+             * Paper
+             * @default
+             */
+            paper: string;
+            /**
+             * Accent
+             * @default
+             */
+            accent: string;
+            /**
+             * Logo
+             * @default none
+             */
+            logo: string;
+            /**
+             * Logo Place
+             * @default top-right
+             * @enum {string}
+             */
+            logo_place: "top-right" | "top-left" | "foot-right" | "foot-left";
+            /**
+             * Logo Ground
+             * @default paper
+             * @enum {string}
+             */
+            logo_ground: "none" | "paper";
+            /**
+             * Logo Size
+             * @default 0.09
+             */
+            logo_size: number;
+            /**
              * Type
              * @default house
              * @enum {string}
@@ -3740,7 +3816,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "choice" | "switch" | "number";
+            kind: "choice" | "colour" | "switch" | "number";
             /** Label */
             label: string;
             /** Asks */
@@ -4544,6 +4620,32 @@ export interface components {
              * @default false
              */
             every: boolean;
+        };
+        /**
+         * OwnLookOut
+         * @description A look that was kept.
+         */
+        OwnLookOut: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Choices */
+            choices: {
+                [key: string]: string | boolean | number;
+            };
+        };
+        /**
+         * OwnLookIn
+         * @description A look to keep; ``choices`` by their names in the table, of which a look keeps those that can be seen.
+         */
+        OwnLookIn: {
+            /** Name */
+            name: string;
+            /** Choices */
+            choices: {
+                [key: string]: string | boolean | number;
+            };
         };
         /**
          * DraftOut
@@ -7366,6 +7468,70 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["ProposedPicture"][];
                 };
+            };
+        };
+    };
+    listOwnLooks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnLookOut"][];
+                };
+            };
+        };
+    };
+    keepLook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OwnLookIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnLookOut"];
+                };
+            };
+        };
+    };
+    removeLook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                look_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

@@ -4,7 +4,7 @@ import type { Choices, ProductionDocument } from "./document";
 import { optionsOf } from "./scope";
 
 /** Choices in words for the whole production. */
-type Name = "shape" | "liveliness" | "type" | "loudness";
+type Name = "shape" | "liveliness" | "type" | "loudness" | "logo_place" | "logo_ground";
 
 type Props = { name: Name; document: ProductionDocument; change: (part: Partial<Choices>) => void };
 

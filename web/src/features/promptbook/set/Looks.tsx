@@ -1,12 +1,17 @@
 import { useQuery } from "@tanstack/react-query";
-import { api, ask, type Schemas } from "../../../shared/api/client";
+import { type ReactNode, useState } from "react";
+import { api, ask, sentence } from "../../../shared/api/client";
+import { isThing, thumbnailOf } from "../../../shared/shelf/useShelf";
+import { PlainButton } from "../../../shared/ui/controls";
+import { useChoices } from "../document/catalogue";
 import type { SceneChange } from "../document/choosing";
 import type { Choices, ProductionDocument, Staging } from "../document/document";
 import { EverywhereChoice } from "../document/EverywhereChoice";
 import type { PanelProps } from "../document/panel";
 import type { Proposal } from "../document/scope";
+import { useOwnLooks } from "./useOwnLooks";
 
-type Look = Schemas["LookOut"];
+type Look = { words: string; choices: Readonly<Record<string, unknown>> };
 
 type Props = {
 	document: ProductionDocument;
@@ -21,6 +26,7 @@ export function Looks({ document, change, onPropose }: Props) {
 		queryFn: () => ask(api.GET("/api/staging/looks")),
 		staleTime: Number.POSITIVE_INFINITY,
 	});
+	const own = useOwnLooks();
 	const take = (look: Look) => {
 		const proposal = dressed(document, look);
 		if (proposal.rows.length) onPropose(proposal);
@@ -29,24 +35,80 @@ export function Looks({ document, change, onPropose }: Props) {
 	return (
 		<>
 			<ul className="prints looks" aria-label="Looks">
-				{looks.data?.map((look) => {
-					const { set, palette, daylight, weather } = look.choices;
-					const worn = isWorn(document, look);
-					return (
-						<li key={look.name} className={worn ? "on" : ""}>
-							<button type="button" aria-pressed={worn} onClick={() => take(look)}>
-								<img
-									src={`/api/staging/sets/${set}.png?palette=${palette}&daylight=${daylight}&weather=${weather}`}
-									alt=""
-								/>
-								<span>{look.words}</span>
-							</button>
-						</li>
-					);
-				})}
+				{own.looks.map(({ id, name, choices }) => (
+					<LookPrint key={id} look={{ words: name, choices }} document={document} onTake={take}>
+						<button type="button" className="link small" onClick={() => own.remove.mutate(id)}>
+							Forget it
+						</button>
+					</LookPrint>
+				))}
+				{looks.data?.map((look) => (
+					<LookPrint key={look.name} look={look} document={document} onTake={take} />
+				))}
 			</ul>
+			<KeepLook document={document} own={own} />
 			<EverywhereChoice name="type" document={document} change={change} />
 		</>
+	);
+}
+
+type PrintProps = {
+	look: Look;
+	document: ProductionDocument;
+	onTake: (look: Look) => void;
+	children?: ReactNode;
+};
+
+function LookPrint({ look, document, onTake, children }: PrintProps) {
+	const worn = isWorn(document, look);
+	return (
+		<li className={worn ? "on" : ""}>
+			<button type="button" aria-pressed={worn} onClick={() => onTake(look)}>
+				<img src={setPicture(look.choices)} alt="" />
+				<span>{look.words}</span>
+			</button>
+			{children}
+		</li>
+	);
+}
+
+/** The set of a look, as it is lit there. */
+function setPicture({ set, palette, daylight, weather }: Look["choices"]): string {
+	if (isThing(String(set))) return thumbnailOf(String(set));
+	return `/api/staging/sets/${set}.png?palette=${palette}&daylight=${daylight}&weather=${weather}`;
+}
+
+/** Keeps set, colours, lettering, captions and logo of this production under a name, for others. */
+function KeepLook({ document, own }: { document: ProductionDocument; own: ReturnType<typeof useOwnLooks> }) {
+	const table = useChoices();
+	const [name, setName] = useState("");
+	const keep = () => {
+		const chosen = document as unknown as Record<string, string | boolean | number>;
+		const everywhere = table.filter((choice) => choice.name in chosen);
+		const choices = Object.fromEntries(everywhere.map((choice) => [choice.name, chosen[choice.name] ?? ""]));
+		own.keep.mutate({ name, choices }, { onSuccess: () => setName("") });
+	};
+	return (
+		<form
+			className="keep-look"
+			onSubmit={(event) => {
+				event.preventDefault();
+				if (name.trim()) keep();
+			}}
+		>
+			<label>
+				<span className="label">Keep the look of this production as</span>
+				<input value={name} maxLength={60} onChange={(event) => setName(event.target.value)} />
+			</label>
+			<PlainButton small disabled={!name.trim() || own.keep.isPending} onClick={keep}>
+				Keep it
+			</PlainButton>
+			{own.keep.error && (
+				<p role="alert" className="problem small">
+					{sentence(own.keep.error)}
+				</p>
+			)}
+		</form>
 	);
 }
 

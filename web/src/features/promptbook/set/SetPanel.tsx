@@ -6,13 +6,14 @@ import { EverywhereChoice } from "../document/EverywhereChoice";
 import { type PanelProps, sceneAt } from "../document/panel";
 import type { OwnChoice } from "../document/scope";
 import { type Lead, useSentence } from "../document/useSentence";
+import { ColoursAndLogo } from "./ColoursAndLogo";
 import { Looks } from "./Looks";
 import { OnWords } from "./OnWords";
 import { BehindThem, BringBehind } from "./OwnPicture";
 import { Tail } from "./Tail";
 import { Zooms } from "./Zooms";
 
-const LEAVES = ["The set", "Fit", "On words", "Looks", "Frame"] as const;
+const LEAVES = ["The set", "Fit", "On words", "Looks", "Colours, logo", "Frame"] as const;
 const LEADS: readonly Lead[] = [
 	["set", "The set is", ","],
 	["daylight", "its light", ","],
@@ -52,6 +53,7 @@ export function SetPanel(props: Props) {
 			{leaf === "On words" && <Zooms {...{ editor, productionId, revision }} sceneId={scene.id} />}
 			{leaf === "On words" && <OnWords editor={editor} scene={scene} />}
 			{leaf === "Looks" && <Looks document={document} change={change} onPropose={sentence.propose} />}
+			{leaf === "Colours, logo" && <ColoursAndLogo document={document} change={change} />}
 			{leaf === "Frame" && (
 				<div className="set-more">
 					<EverywhereChoice name="shape" document={document} change={change} />
