@@ -77,18 +77,8 @@ def test_it_is_seen_in_the_film_on_a_paper_that_shows_it(studio: Studio, tmp_pat
     item = logo(studio, tmp_path, (20, 64, 110))
     script = read_script("MAREN: Mama may bring a boat.")
     for paper, ground in (("", USUAL.paper), ("#14406e", USUAL.paper), ("#ffe9a0", "#ffe9a0")):
-        timeline = compile_timeline(
-            with_tones(
-                read_script("MAREN: Mama may bring a boat."),
-                logo=item,
-                paper=paper,
-                logo_size=0.2,
-                captions=False,
-                titles=False,
-            ),
-            studio,
-            RATE,
-        )
+        plain = with_tones(script, logo=item, paper=paper, logo_size=0.2, captions=False, titles=False)
+        timeline = compile_timeline(plain, studio, RATE)
         painter = Painter(timeline, Picture.of("16:9", 360), studio.resources)
         painter.paint(30)
         pixels = painter.pixels[..., 2::-1].astype(int)
