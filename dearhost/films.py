@@ -13,7 +13,7 @@ from pathlib import Path
 import numpy as np
 
 from dearhost.errors import ConsentError, RenderError, SpeechError
-from dearhost.formats import to_ass, to_html_transcript, to_imsc, to_srt, to_transcript, to_webvtt
+from dearhost.formats import to_ass, to_html_transcript, to_imsc, to_srt, to_transcript, to_webvtt, to_word_transcript
 from dearhost.memory import release_memory
 from dearhost.production import (
     Production,
@@ -218,20 +218,41 @@ def as_wav(reading: Reading) -> bytes:
     return buffer.getvalue()
 
 
-CAPTION_KINDS: Mapping[str, Callable[[Timeline], str]] = {
-    "srt": lambda film: to_srt(captions_of(film)),
-    "vtt": lambda film: to_webvtt(captions_of(film), language=film.language),
-    "ttml": lambda film: to_imsc(captions_of(film), language=film.language),
-    "ass": lambda film: to_ass(captions_of(film)),
-    "txt": lambda film: to_transcript(captions_of(film)),
-    "html": lambda film: to_html_transcript(captions_of(film), title=film.title, language=film.language),
+@dataclass(frozen=True, slots=True)
+class CaptionKind:
+    """A kind of file that captions are written as: its MIME type, and what writes the captions of a film."""
+
+    mime: str
+    write: Callable[[Timeline], str | bytes]
+
+
+CAPTION_KINDS: Mapping[str, CaptionKind] = {
+    "srt": CaptionKind("application/x-subrip; charset=utf-8", lambda film: to_srt(captions_of(film))),
+    "vtt": CaptionKind("text/vtt; charset=utf-8", lambda film: to_webvtt(captions_of(film), language=film.language)),
+    "ttml": CaptionKind("application/ttml+xml", lambda film: to_imsc(captions_of(film), language=film.language)),
+    "ass": CaptionKind("text/x-ssa; charset=utf-8", lambda film: to_ass(captions_of(film))),
+    "txt": CaptionKind("text/plain; charset=utf-8", lambda film: to_transcript(captions_of(film))),
+    "html": CaptionKind(
+        "text/html; charset=utf-8",
+        lambda film: to_html_transcript(captions_of(film), title=film.title, language=film.language),
+    ),
+    "docx": CaptionKind(
+        "application/vnd.openxmlformats-officedocument.wordprocessingml.document",
+        lambda film: to_word_transcript(captions_of(film), title=film.title, language=film.language),
+    ),
 }
-"""By name: what writes the captions of a film."""
+"""By the ending of their names."""
+
+
+def caption_file(timeline: Timeline, kind: str) -> bytes:
+    """All captions as one of ``CAPTION_KINDS``."""
+    written = CAPTION_KINDS[kind].write(timeline)
+    return written.encode() if isinstance(written, str) else written
 
 
 def caption_text(timeline: Timeline, kind: str) -> str:
-    """All captions as one of ``CAPTION_KINDS``."""
-    return CAPTION_KINDS[kind](timeline)
+    """The same, for kinds that are text."""
+    return caption_file(timeline, kind).decode()
 
 
 def write_caption_files(timeline: Timeline, film: Path) -> list[Path]:

@@ -10,7 +10,7 @@ from typing import Any
 from dearhost.cli.opening import opened_production
 from dearhost.cli.output import print_json
 from dearhost.errors import SoundError
-from dearhost.films import CAPTION_KINDS, caption_text, cast_all
+from dearhost.films import CAPTION_KINDS, caption_file, cast_all
 from dearhost.production import Studio
 from dearhost.render.stems import KINDS as STEM_KINDS
 from dearhost.render.stems import write_stems
@@ -18,7 +18,7 @@ from dearhost.sound import STINGS
 from dearhost.sound.beds import LONGEST, MOODS, SHORTEST, STYLES, BedSpec
 from dearhost.sound.files import read_stereo, write_stereo
 from dearhost.stage import Timeline, compile_timeline
-from dearhost.storage import write_text
+from dearhost.storage import write_whole
 from dearhost.timebase import FrameRate
 
 _RATE = 48_000
@@ -122,8 +122,13 @@ def _stings(options: argparse.Namespace) -> None:
 
 
 def _captions(options: argparse.Namespace) -> None:
-    write_text(options.out, caption_text(_timeline(options, Studio()), options.format))
+    written = caption_file(_timeline(options, Studio()), options.format)
+    write_whole(options.out, lambda part: _put(part, written))
     print(options.out)
+
+
+def _put(part: Path, written: bytes) -> None:
+    part.write_bytes(written)
 
 
 def _timeline(options: argparse.Namespace, studio: Studio) -> Timeline:

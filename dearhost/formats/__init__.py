@@ -3,7 +3,7 @@
 from dearhost.formats.imsc import to_imsc
 from dearhost.formats.pls import Lexeme, Lexicon, read_pls, write_pls
 from dearhost.formats.timed_text import TimedText, to_srt, to_webvtt
-from dearhost.formats.transcript import to_ass, to_html_transcript, to_transcript
+from dearhost.formats.transcript import to_ass, to_html_transcript, to_transcript, to_word_transcript
 
 __all__ = [
     "Lexeme",
@@ -16,5 +16,6 @@ __all__ = [
     "to_srt",
     "to_transcript",
     "to_webvtt",
+    "to_word_transcript",
     "write_pls",
 ]

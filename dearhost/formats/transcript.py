@@ -1,14 +1,19 @@
-"""Captions as text to be read: who says what, and when each begins; and as Advanced SubStation Alpha."""
+"""Captions as text to be read: who says what, and when each begins, as plain text, a page or a Word document; and as
+Advanced SubStation Alpha."""
 
 from __future__ import annotations
 
 import html
+import io
 from collections.abc import Iterable
+from datetime import datetime
 
+import docx
 import pysubs2
 
 from dearhost.formats.timed_text import TimedText
 
+_NO_TIME = datetime(1980, 1, 1)
 _PAUSE = 1.5
 """Seconds of silence after which a new paragraph begins."""
 
@@ -51,6 +56,29 @@ def to_html_transcript(captions: Iterable[TimedText], *, title: str, language: s
         f'<!doctype html>\n<html lang="{html.escape(language)}">\n<head>\n<meta charset="utf-8">\n'
         f"<title>{html.escape(title)}</title>\n</head>\n<body>\n<h1>{html.escape(title)}</h1>\n{rows}\n</body>\n</html>\n"
     )
+
+
+def to_word_transcript(captions: Iterable[TimedText], *, title: str, language: str) -> bytes:
+    """A Word document (ECMA-376), a paragraph a turn; the same captions give the same file."""
+    document = docx.Document()
+    about = document.core_properties
+    about.title, about.language, about.author, about.comments = _plain(title), language, "", ""
+    about.created = about.modified = _NO_TIME
+    document.add_heading(_plain(title), level=1)
+    for at, who, said in _turns(captions):
+        paragraph = document.add_paragraph()
+        paragraph.add_run(f"{_stamp(at)}  ").italic = True
+        if who:
+            paragraph.add_run(f"{_plain(who)}: ").bold = True
+        paragraph.add_run(_plain(said))
+    written = io.BytesIO()
+    document.save(written)
+    return written.getvalue()
+
+
+def _plain(text: str) -> str:
+    """Without what XML 1.0 has no place for."""
+    return "".join(c for c in text if c in "\t\n" or c >= " ")
 
 
 def to_ass(captions: Iterable[TimedText]) -> str:

@@ -11,8 +11,10 @@ from uuid import UUID
 from django.http import Http404, HttpRequest, HttpResponse, StreamingHttpResponse
 
 from dearhost.errors import RenderError
+from dearhost.films import CAPTION_KINDS
 from dearhost.render import FORMS, frame_of_film
 from dearhost.storage import write_whole
+from server.deliveries.captions import write_captions
 from server.deliveries.models import Delivery
 from server.ranged_files import ranged_response
 
@@ -22,8 +24,7 @@ _PICTURE_HEIGHT = 180
 _KINDS = {
     **{f"film.{name}": form.mime for name, form in FORMS.items()},
     PICTURE: "image/jpeg",
-    "captions.srt": "application/x-subrip; charset=utf-8",
-    "captions.vtt": "text/vtt; charset=utf-8",
+    **{f"captions.{ending}": kind.mime for ending, kind in CAPTION_KINDS.items()},
 }
 
 
@@ -37,6 +38,8 @@ async def delivery_file(request: HttpRequest, delivery_id: UUID, name: str) -> H
     if delivery and path and name == PICTURE and delivery.film.is_file() and not path.is_file():
         with suppress(RenderError):  # a film that cannot be read has no picture
             await asyncio.to_thread(_take_picture, delivery, path)
+    if delivery and path and name.startswith("captions.") and delivery.film.is_file() and not path.is_file():
+        await asyncio.to_thread(write_captions, delivery, path.suffix[1:])
     if delivery is None or path is None or not path.is_file():
         raise Http404
     saved_as = _saved_as(delivery, path) if "download" in request.GET else ""

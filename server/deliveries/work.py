@@ -3,13 +3,12 @@
 from __future__ import annotations
 
 import time
-from pathlib import Path
 from typing import Any
 
-from dearhost.films import FilmOrder, caption_text, make_film
-from dearhost.stage import Picture, compile_timeline
-from dearhost.storage import write_whole
+from dearhost.films import FilmOrder, make_film
+from dearhost.stage import Picture
 from dearhost.timebase import FrameRate
+from server.deliveries.captions import write_captions
 from server.deliveries.models import Delivery
 from server.jobs.models import Job
 from server.jobs.running import Reporter
@@ -26,17 +25,9 @@ def render_film(job: Job, report: Reporter) -> dict[str, Any]:
     picture = Picture.of(production.choices.shape, delivery.height)
     order = FilmOrder(production, picture, rate, delivery.captions, delivery.form)
     made, _ = make_film(order, delivery.film, studio(), progress=report)
-    timeline = compile_timeline(production, studio(), rate)
     for kind in ("srt", "vtt"):
-        _write(delivery, f"captions.{kind}", caption_text(timeline, kind))
+        write_captions(delivery, kind)
     delivery.seconds = round(made.seconds, 3)
     delivery.size = delivery.film.stat().st_size
     delivery.save(update_fields=["seconds", "size"])
     return {"took": round(time.monotonic() - started, 3)}
-
-
-def _write(delivery: Delivery, name: str, text: str) -> None:
-    def write(part: Path) -> None:
-        part.write_text(text, encoding="utf-8")
-
-    write_whole(delivery.folder / name, write)

@@ -7,6 +7,7 @@ from pathlib import Path
 from typing import Any
 
 import av
+import docx
 import numpy as np
 import pytest
 import skia
@@ -94,6 +95,9 @@ def test_captions_are_written_in_every_kind(tmp_path: Path, capsys: pytest.Captu
         out = tmp_path / f"captions.{kind}"
         assert main(["captions", str(script), "--format", kind, "--out", str(out), "--voice", "fake"]) == 0
         assert "Mama mends the map today." in out.read_text()
+    word = tmp_path / "captions.docx"
+    assert main(["captions", str(script), "--format", "docx", "--out", str(word), "--voice", "fake"]) == 0
+    assert "Mama mends the map today." in "".join(p.text for p in docx.Document(str(word)).paragraphs)
     assert len(SSAFile.load(str(tmp_path / "captions.ass"))) == len(SSAFile.load(str(tmp_path / "captions.srt"))) == 1
     capsys.readouterr()
 

@@ -146,6 +146,10 @@ def test_films_are_served_in_ranges(address: str, client: Client, begin: Begin, 
         assert changed.status_code == 200 and len(changed.content) == len(whole)
         saved = web.get(f"{address}/files/deliveries/{delivery.pk}/captions.srt?download")
         assert saved.headers["Content-Disposition"].endswith("the-pier.srt") and " --> " in saved.text
+        word = web.get(f"{address}/files/deliveries/{delivery.pk}/captions.docx?download")
+        assert word.headers["Content-Disposition"].endswith("the-pier.docx") and word.content[:2] == b"PK"
+        assert "<tt " in web.get(f"{address}/files/deliveries/{delivery.pk}/captions.ttml").text
+        assert web.get(f"{address}/files/deliveries/{delivery.pk}/captions.exe").status_code == 404
         assert web.get(f"{address}/files/deliveries/{delivery.pk}/secret_key").status_code == 404
     assert httpx.get(url, trust_env=False).status_code == 404
 

@@ -30,7 +30,7 @@ pytestmark = pytest.mark.skipif(not person.folder().exists(), reason="the model 
 @pytest.fixture(scope="module")
 def frames() -> list[Any]:
     with av.open(str(CARPHONE)) as film:
-        return [frame.reformat(width=704, height=576, format="yuv420p") for frame in islice(film.decode(video=0), 90)]
+        return [frame.reformat(width=352, height=264, format="yuv420p") for frame in islice(film.decode(video=0), 76)]
 
 
 def test_a_real_person_stays_whole_and_the_car_goes(frames: list[Any]) -> None:

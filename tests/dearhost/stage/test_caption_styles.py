@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
+import io
 from itertools import pairwise
 from pathlib import Path
 from typing import Any
 
+import docx
 import numpy as np
 import pytest
 from hypothesis import given, settings
@@ -15,7 +17,8 @@ from pysubs2 import SSAFile
 
 from dearhost.drawing.colours import rgb
 from dearhost.drawing.fonts import Fonts
-from dearhost.films import CAPTION_KINDS, caption_text
+from dearhost.films import CAPTION_KINDS, caption_file, caption_text
+from dearhost.formats import TimedText, to_word_transcript
 from dearhost.production import SHAPES, Choices, Studio, read_script
 from dearhost.production.choices import CAPTION_SIZES
 from dearhost.production.choices import CAPTION_STYLES as NAMES
@@ -212,8 +215,26 @@ def test_a_transcript_says_who_and_when(studio: Studio) -> None:
             for p in etree.HTML(page).iter("p")][1].endswith("Papa mends the map.")  # fmt: skip
 
 
+def test_a_word_transcript_has_turns_and_is_the_same_again(studio: Studio) -> None:
+    timeline = film(studio)
+    written = caption_file(timeline, "docx")
+    assert caption_file(timeline, "docx") == written
+    document = docx.Document(io.BytesIO(written))
+    heading, first, second, *_ = document.paragraphs
+    assert heading.style.name == "Heading 1" and document.core_properties.author == ""
+    assert [run.text for run in first.runs][:2] == ["0:00  ", "Maren: "] and first.runs[1].bold
+    assert first.text.endswith("Mama may bring a boat to the bay.") and second.text.endswith("Papa mends the map.")
+    odd = to_word_transcript([TimedText(0, 1, ("a\x0bb <c>",), "")], title="\x00", language="en")
+    assert "ab <c>" in docx.Document(io.BytesIO(odd)).paragraphs[1].text
+
+
+def words_of_word(timeline: Timeline) -> str:
+    document = docx.Document(io.BytesIO(caption_file(timeline, "docx")))
+    return "".join(paragraph.text for paragraph in document.paragraphs)
+
+
 def test_every_kind_of_file_holds_every_word(studio: Studio, tmp_path: Path) -> None:
     timeline = film(studio)
     for kind in CAPTION_KINDS:
-        written = caption_text(timeline, kind)
+        written = caption_text(timeline, kind) if kind != "docx" else words_of_word(timeline)
         assert all(word in written for word in ("Mama", "boat", "Papa", "map."))

@@ -20,13 +20,19 @@ RATE = FrameRate.of(25)
 SCRIPT = "MAREN: Mama may bring a boat. [[cue: list rows='One|Two']]One and two[[/cue]] and Papa mends the map."
 
 
+_taken: dict[tuple[object, ...], str] = {}
+
+
 def logo(studio: Studio, folder: Path, colour: tuple[int, int, int], size: tuple[int, int] = (200, 100)) -> str:
+    if (known := _taken.get((colour, size))) and studio.shelf.item(known):
+        return known
     surface = skia.Surface(*size)
     surface.getCanvas().clear(0)
     surface.getCanvas().drawRect(skia.Rect.MakeWH(*size), skia.Paint(Color=skia.Color(*colour)))
     path = folder / f"logo-{colour[0]}-{size[0]}.png"
     surface.makeImageSnapshot().save(str(path), skia.kPNG)
-    return studio.shelf.take(path, path.name).id
+    _taken[colour, size] = studio.shelf.take(path, path.name).id
+    return _taken[colour, size]
 
 
 def scene(studio: Studio, item: str, text: str = SCRIPT, **choices: object) -> SceneTimeline:

@@ -12,6 +12,18 @@ const CAPTIONS: Record<string, string> = {
 	none: "no captions",
 };
 
+/** Endings of the files captions come as, and what they are called. */
+const FILES = [
+	["srt", "SRT"],
+	["vtt", "WebVTT"],
+	["ttml", "IMSC"],
+	["ass", "ASS"],
+	["txt", "Text"],
+	["html", "Page"],
+	["docx", "Word"],
+] as const;
+const USUAL = 2;
+
 /** "1080p" for a wide picture, else its width and height. */
 function size({ shape, height }: Delivery): string {
 	const [across = 16, down = 9] = shape.split(":").map(Number);
@@ -22,6 +34,7 @@ function size({ shape, height }: Delivery): string {
 export function DeliveryRow(props: { delivery: Delivery; compact?: boolean; onRemove?: () => void }) {
 	const { delivery, compact = false, onRemove } = props;
 	const stop = useStopDelivery();
+	const [more, setMore] = useState(false);
 	const [playing, setPlaying] = useState(false);
 	const film = `/files/deliveries/${delivery.id}/film.${delivery.form}`;
 	const captions = `/files/deliveries/${delivery.id}/captions`;
@@ -104,12 +117,16 @@ export function DeliveryRow(props: { delivery: Delivery; compact?: boolean; onRe
 					<a className="link" href={`${film}?download`}>
 						Download
 					</a>
-					<a className="link" href={`${captions}.srt?download`}>
-						SRT
-					</a>
-					<a className="link" href={`${captions}.vtt?download`}>
-						WebVTT
-					</a>
+					{FILES.slice(0, more ? FILES.length : USUAL).map(([ending, name]) => (
+						<a key={ending} className="link" href={`${captions}.${ending}?download`}>
+							{name}
+						</a>
+					))}
+					{!more && (
+						<button type="button" className="link" onClick={() => setMore(true)}>
+							More captions
+						</button>
+					)}
 					{removal}
 				</div>
 			)}
