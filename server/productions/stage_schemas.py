@@ -148,6 +148,13 @@ class NoteOnCue(Schema):
     text: str
 
 
+class WaterOut(Schema):
+    """At a moment of a scene its music is so many LU below the voice."""
+
+    at: float
+    level: float
+
+
 class SceneTimes(Schema):
     """Everything the ribbon and the script need to follow the sound."""
 
@@ -158,4 +165,5 @@ class SceneTimes(Schema):
     lines: list[LineTimes]
     mouths: list[MouthShape]
     captions: list[CaptionOut]
+    water: list[WaterOut]
     blocking: dict[str, SpotSchema]

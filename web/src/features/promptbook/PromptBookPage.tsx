@@ -180,6 +180,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 		Brief: check?.advice.filter((a) => !a.settled).length ?? 0,
 		Deliver: spoken.length ? (check?.findings.length ?? 0) : 0, // nothing is missing before anything was written
 	};
+	const setLevels = (levels: Partial<Choices>) => edit(levels, [], Object.keys(levels).join(" "));
 	const panel = { document, current, change: edit };
 	const onStage = current || (scenes[0]?.id ?? "");
 	const kept = keeping.state === "kept";
@@ -300,6 +301,8 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 				playing={playing}
 				onSee={see}
 				onStage={stageScene}
+				levels={tab === "Sound" ? document : null}
+				onLevels={setLevels}
 			/>
 			{saying && (
 				<SayAsSheet

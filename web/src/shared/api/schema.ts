@@ -3980,10 +3980,22 @@ export interface components {
             mouths: components["schemas"]["MouthShape"][];
             /** Captions */
             captions: components["schemas"]["CaptionOut"][];
+            /** Water */
+            water: components["schemas"]["WaterOut"][];
             /** Blocking */
             blocking: {
                 [key: string]: components["schemas"]["SpotSchema"];
             };
+        };
+        /**
+         * WaterOut
+         * @description At a moment of a scene its music is so many LU below the voice.
+         */
+        WaterOut: {
+            /** At */
+            at: number;
+            /** Level */
+            level: number;
         };
         /**
          * WordTime

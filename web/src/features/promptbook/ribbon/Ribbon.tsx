@@ -8,6 +8,7 @@ import { playhead, usePlayhead } from "../document/playhead";
 import { fitting, type LaidScene, layScenes, USUAL, within } from "../document/scale";
 import type { Check, SceneTimes } from "../document/useSceneTimes";
 import type { Playing } from "../playing/usePlaying";
+import type { Levels } from "./Buoys";
 import { Shore } from "./Shore";
 
 type Props = {
@@ -18,12 +19,16 @@ type Props = {
 	playing: Playing;
 	onSee: (ids: string[]) => void;
 	onStage: (change: SceneChange, field: string) => void;
+	/** The level of the music, while it is looked at. */
+	levels: Levels | null;
+	onLevels: (levels: Partial<Levels>) => void;
 };
 
 const SPEEDS = [0.5, 0.75, 1, 1.25, 1.5, 2];
 
 /** A shore along the foot: speech rises above the waterline, mouths hang below, then the words at their times. */
-export function Ribbon({ script, check, times, cues, playing, onSee, onStage }: Props) {
+export function Ribbon(props: Props) {
+	const { script, check, times, cues, playing, onSee, onStage, levels, onLevels } = props;
 	const outline = useOutline(script);
 	const laid = useMemo(() => layScenes(outline, check, times), [outline, check, times]);
 	const [scale, setScale] = useState(USUAL);
@@ -31,7 +36,7 @@ export function Ribbon({ script, check, times, cues, playing, onSee, onStage }: 
 	return (
 		<section className="ribbon" aria-label="Ribbon">
 			<Controls laid={laid} check={check} playing={playing} />
-			<Shore {...{ laid, script, scale, cues, playing, onSee, onStage }} onScale={zoom} />
+			<Shore {...{ laid, script, scale, cues, playing, onSee, onStage, levels, onLevels }} onScale={zoom} />
 			<SceneFoot laid={laid} onScene={playing.stop} />
 			<Zoom laid={laid} scale={scale} onScale={zoom} />
 		</section>

@@ -2,11 +2,15 @@ import { memo } from "react";
 import { clock } from "../../../shared/time";
 import type { LaidScene } from "../document/scale";
 import { envelope, melody, spacedMouths, spacedWords, WATERLINE } from "./drawing";
+import { body, surface } from "./water";
 
-type Props = { scene: LaidScene; left: number; scale: number };
+/** Whether the music is drawn, and whether words blur in it. */
+export type Water = "none" | "clear" | "blurs";
+
+type Props = { scene: LaidScene; left: number; scale: number; water: Water };
 
 /** One scene of the shore: what is said swells above the waterline, lips hang below it, then the words. */
-export const SceneShore = memo(function SceneShore({ scene, left, scale }: Props) {
+export const SceneShore = memo(function SceneShore({ scene, left, scale, water }: Props) {
 	const width = Math.max(1, scene.seconds * scale);
 	const { times } = scene;
 	return (
@@ -21,6 +25,12 @@ export const SceneShore = memo(function SceneShore({ scene, left, scale }: Props
 							<path d={melody(line, scale)} className="melody" />
 						</g>
 					))}
+					{water !== "none" && (
+						<>
+							<path d={body(times.water, scale)} className={`water ${water}`} />
+							<path d={surface(times.water, scale)} className="water-surface" />
+						</>
+					)}
 					{spacedMouths(times, scale).map((mouth) => (
 						<MouthGlyph key={mouth.at} x={mouth.at * scale} {...mouth} />
 					))}

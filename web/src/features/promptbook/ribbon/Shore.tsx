@@ -3,13 +3,15 @@ import { clock } from "../../../shared/time";
 import type { SceneChange } from "../document/choosing";
 import type { CueHandle } from "../document/cueHandle";
 import type { Script } from "../document/document";
+import { BLURS } from "../document/musicLevels";
 import { playhead } from "../document/playhead";
 import { type LaidScene, MARGIN, tickStep, xOf } from "../document/scale";
 import { USUAL_TAIL } from "../document/tail";
 import type { Playing } from "../playing/usePlaying";
+import { Buoys, type Levels } from "./Buoys";
 import { spacedWords } from "./drawing";
 import { Pins } from "./Pins";
-import { SceneShore } from "./SceneShore";
+import { SceneShore, type Water } from "./SceneShore";
 import { TailHandle } from "./TailHandle";
 import { useShore, useWheelZoom } from "./useShore";
 
@@ -23,15 +25,20 @@ export type ShoreProps = {
 	/** The scenes that are looked at. */
 	onSee: (ids: string[]) => void;
 	onStage: (change: SceneChange, field: string) => void;
+	/** The level of the music, while it is looked at. */
+	levels: Levels | null;
+	onLevels: (levels: Partial<Levels>) => void;
 };
 
 /** The whole production in proportion to time, as far as it is seen; dragged along, the stage follows. */
-export function Shore({ laid, script, scale, onScale, cues, playing, onSee, onStage }: ShoreProps) {
+export function Shore(props: ShoreProps) {
+	const { laid, script, scale, onScale, cues, playing, onSee, onStage, levels, onLevels } = props;
 	const box = useRef<HTMLDivElement>(null);
 	const { view, seen, current, at, x, held, momentAt, goTo } = useShore(box, laid, scale);
 	useWheelZoom(box, scale, onScale);
 	const names = seen.map((scene) => scene.id).join(" ");
 	useEffect(() => onSee(names ? names.split(" ") : []), [names, onSee]);
+	const water: Water = !levels ? "none" : levels.bed_under < BLURS ? "blurs" : "clear";
 	const written = (scene: LaidScene) => script.scenes[scene.number - 1];
 	const total = laid.reduce((sum, scene) => sum + scene.seconds, 0);
 	const keys = (event: KeyboardEvent) => {
@@ -83,7 +90,7 @@ export function Shore({ laid, script, scale, onScale, cues, playing, onSee, onSt
 				{!current?.times && <p className="shore-note">The words lie here once the scene is read.</p>}
 				{current?.times && <WordAtPlayhead scene={current} at={at} scale={scale} />}
 				{seen.map((scene) => (
-					<SceneShore key={scene.id} scene={scene} left={xOf(scene.start, scale)} scale={scale} />
+					<SceneShore key={scene.id} scene={scene} left={xOf(scene.start, scale)} scale={scale} water={water} />
 				))}
 				<Ticks view={view} scale={scale} total={total} />
 				<svg className="playhead-mark" style={{ left: x - 6 }} width={12} height={124} aria-hidden="true">
@@ -95,6 +102,7 @@ export function Shore({ laid, script, scale, onScale, cues, playing, onSee, onSt
 				(scene) =>
 					scene.times && <Pins key={scene.id} scene={scene} written={written(scene)} scale={scale} cues={cues} />,
 			)}
+			{current?.times && levels && <Buoys scene={current} levels={levels} scale={scale} onLevels={onLevels} />}
 			{current?.times && (
 				<TailHandle
 					key={current.id}

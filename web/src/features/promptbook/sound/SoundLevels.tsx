@@ -1,9 +1,7 @@
 import { Tick } from "../../../shared/ui/controls";
 import { Scale } from "../../../shared/ui/Scale";
+import { BLURS } from "../document/musicLevels";
 import type { PanelProps } from "../document/panel";
-
-/** LU below the voice above which words under music begin to blur. */
-const BLURS = 15;
 
 /** How far below the voice music lies, under words and in pauses, everywhere. */
 export function SoundLevels({ document, change }: PanelProps) {

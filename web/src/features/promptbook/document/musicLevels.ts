@@ -1,0 +1,2 @@
+/** LU below the voice above which words begin to blur under music. */
+export const BLURS = 15;
