@@ -12,7 +12,7 @@ from dearhost.timebase import FrameRate
 from tests.conftest import with_tones
 
 SCRIPT = (
-    "# One\n\nMAREN: Mama may bring a boat. [[cue: pause seconds=4]]Papa mends [[cue: bed silent]]the map[[/cue]] today."
+    "# One\n\nMAREN: Mama may bring a boat. [[cue: pause seconds=4]]Papa mends [[cue: bed silent]]the map[[/cue]]."
     "\n\n"
     "# Two\n\nMAREN: Never again, said Mama, and Papa mends the map for all of them until the evening comes."
 )
