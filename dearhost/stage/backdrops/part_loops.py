@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 import numba as nb
+import numpy as np
 
 _i4, _u4, _f8 = nb.int32, nb.uint32, nb.float64
 _ONE = 256
@@ -27,18 +28,22 @@ def scale_part(source: Any, target: Any, left: Any, top: Any, wide: Any, high: A
     ``target``: bilinear, BGRA words."""
     height, width = target.shape
     rows, columns = source.shape
+    firsts, parts = np.empty(width, np.int32), np.empty(width, np.uint32)
+    for x in range(width):
+        across = left + (x + 0.5) * wide / width - 0.5
+        across = min(max(across, 0.0), _f8(columns - 1))
+        firsts[x] = _i4(across)
+        parts[x] = _u4((across - firsts[x]) * _ONE)
     for y in range(height):
         down = top + (y + 0.5) * high / height - 0.5
         down = min(max(down, 0.0), _f8(rows - 1))
         upper = _i4(down)
-        lower = min(upper + 1, rows - 1)
+        above, below = source[upper], source[min(upper + 1, rows - 1)]
         between = _u4((down - upper) * _ONE)
+        line = target[y]
         for x in range(width):
-            across = left + (x + 0.5) * wide / width - 0.5
-            across = min(max(across, 0.0), _f8(columns - 1))
-            first = _i4(across)
+            first = firsts[x]
             second = min(first + 1, columns - 1)
-            part = _u4((across - first) * _ONE)
-            over = _mixed(source[upper, first], source[upper, second], part)
-            under = _mixed(source[lower, first], source[lower, second], part)
-            target[y, x] = _mixed(over, under, between)
+            over = _mixed(above[first], above[second], parts[x])
+            under = _mixed(below[first], below[second], parts[x])
+            line[x] = _mixed(over, under, between)

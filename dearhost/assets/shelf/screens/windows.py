@@ -12,6 +12,8 @@ _LETTERS = 14.0
 _LEGIBLE = 22.0 / 1080
 """Of the film's height, how high letters must be to be read."""
 _NEAREST = 3.0
+_CAPTIONS = 0.22
+"""Of a window's height: where captions lie at its foot."""
 _LEAST = 1.8
 """Seconds a window stays at least before another place is gone to."""
 _SOON = 0.8
@@ -85,9 +87,10 @@ def _as_far_as_it_fits(boxes: Sequence[Box | None], first: int, side: float) -> 
 
 
 def _about(box: Box, side: float, near: float) -> Window:
-    """The window with a box in its middle, as far as the edges allow."""
+    """The window with a box in its middle, above where captions are, as far as the edges allow."""
     low, high = side / 2, 1 - side / 2
-    x, y = (box[0] + box[2]) / 2, (box[1] + box[3]) / 2
+    below = min(_CAPTIONS * side, (side - (box[3] - box[1])) / 2) / 2
+    x, y = (box[0] + box[2]) / 2, (box[1] + box[3]) / 2 + below
     return Window(0.0, round(min(high, max(low, x)), 3), round(min(high, max(low, y)), 3), near)
 
 
