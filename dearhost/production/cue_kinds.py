@@ -30,6 +30,10 @@ _LONGER = Parameter("longer", "Stays longer", 0.0, 0.0, 6.0, "s")
 _LASTS = Parameter("seconds", "Lasts, 0 until the next", 0.0, 0.0, 20.0, "s")
 
 
+ACCENT = "accent"
+"""Of the cue "bed": a bar begins on the word, and is struck."""
+
+
 def _label(name: str) -> str:
     return name.replace("-", " ").capitalize()
 
@@ -206,8 +210,8 @@ CUE_KINDS = CueKinds(
             "Music",
             "sound",
             "Sound",
-            (Parameter("level", "The music", "silent", choices=("silent", "swells")),),
-            also="bed dips stillness silence swell louder quiet",
+            (Parameter("level", "The music", "silent", choices=("silent", "swells", ACCENT)),),
+            also="bed dips stillness silence swell louder quiet accent strike bar begins",
             stretch=True,
             flag="Music {level}",
         ),

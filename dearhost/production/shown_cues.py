@@ -44,6 +44,7 @@ SHOWN_CUES = (
         (
             Parameter("text", "Words", ""),
             Parameter("where", "Where", "low", choices=("low", "high", "centre")),
+            Parameter("size", "Size", 1.0, 0.6, 1.8),
             _comes("slides"),
             Parameter("seconds", "Stays", 3.0, 1.0, 10.0, "s"),
         ),

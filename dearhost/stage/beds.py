@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
+from itertools import accumulate
 
 from dearhost.assets.shelf import kind_of
 from dearhost.production import Choices
@@ -19,11 +20,21 @@ _NEAR = 0.8
 
 @dataclass(frozen=True, slots=True)
 class BedStretch:
-    """A scene as its music needs it: how long it is, and until when somebody speaks in it, in seconds."""
+    """A scene as its music needs it: how long it is, until when somebody speaks in it, and on which moments bars are to
+    begin, in seconds."""
 
     choices: Choices
     seconds: float
     said_until: float
+    accents: tuple[float, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class OtherScene:
+    """What the music of one scene needs to know of another that it goes on through, in seconds."""
+
+    seconds: float
+    accents: tuple[float, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -79,20 +90,33 @@ def _music(choices: Choices) -> tuple[str, str, float]:
     return choices.bed, choices.bed_style, choices.bed_seed
 
 
+def _changes(run: Sequence[BedStretch]) -> list[float]:
+    """When scenes of a run follow each other."""
+    return list(accumulate(scene.seconds for scene in run[:-1]))
+
+
+def _apart(words: Sequence[float], changes: Sequence[float]) -> tuple[float, ...]:
+    """Moments on which bars are to begin, none too near to another: words go before changes of scenes."""
+    kept: list[float] = []
+    for moment in (*sorted(words), *changes):
+        if all(abs(moment - other) > _NEAR for other in kept):
+            kept.append(round(moment, 3))
+    return tuple(sorted(kept))
+
+
 def _bed(run: Sequence[BedStretch], start: float, seconds: float) -> PlacedBed:
     choices = run[0].choices
     levels = Levels(choices.bed_under, choices.bed_pause)
     if kind_of(choices.bed):
         return PlacedBed(start, start + seconds, 0.0, seconds, levels, item=choices.bed)
-    changes: list[float] = []
+    wanted: list[float] = []
     now = 0.0
-    for scene in run[:-1]:
+    for scene in run:
+        wanted += [now + accent for accent in scene.accents]
         now += scene.seconds
-        if not changes or now - changes[-1] > _NEAR:
-            changes.append(round(now, 3))
+    accents = _apart(wanted, _changes(run) if choices.bed_accents else ())
     said = sum(scene.seconds for scene in run[:-1]) + run[-1].said_until
     end = min(said + _RINGS, seconds - 0.6) if choices.bed_ends == "with" else 0.0
     seed = round(choices.bed_seed)
-    accents = tuple(changes) if choices.bed_accents else ()
     spec = BedSpec(choices.bed, choices.bed_style, round(seconds, 3), seed, accents, round(end, 3))
     return PlacedBed(start, start + seconds, 0.0, seconds, levels, spec)

@@ -11,13 +11,14 @@ from dearhost.production import Choices, Production, Studio, is_in_clip, manner_
 from dearhost.production.colours import colours_of
 from dearhost.script import Cue, Line, Scene, display_name, spoken_lines
 from dearhost.speech import Reading, with_pauses
-from dearhost.stage.beds import NONE, BedStretch, PlacedBed, beds_of, scenes_of_bed
+from dearhost.stage.beds import NONE, BedStretch, OtherScene, PlacedBed, beds_of, scenes_of_bed
 from dearhost.stage.captions import SHORTEST, Caption, make_captions, nudged, shown_words, with_sounds
 from dearhost.stage.direction.abilities import within_abilities
 from dearhost.stage.direction.auto_gestures import automatic
 from dearhost.stage.direction.caption_cues import caption_cuts, caption_nudges, with_corrections
 from dearhost.stage.direction.clips import clips_shown
 from dearhost.stage.direction.cueing import (
+    bed_accents_of,
     bed_marks_of,
     cue_times,
     described_sounds,
@@ -86,15 +87,16 @@ def compile_timeline(production: Production, studio: Studio, frame_rate: FrameRa
 
 
 def _stretch(scene: SceneTimeline) -> BedStretch:
-    return BedStretch(scene.choices, scene.duration, max(line.span.end for line in scene.lines))
+    said_until = max(line.span.end for line in scene.lines)
+    return BedStretch(scene.choices, scene.duration, said_until, scene.bed_accents)
 
 
 def compile_scene(production: Production, scene_id: str, studio: Studio, frame_rate: FrameRate, *,
-                  heard: bool = False, lasting: Callable[[Scene], float] | None = None) -> Timeline:  # fmt: skip
+                  heard: bool = False, others: Callable[[Scene], OtherScene] | None = None) -> Timeline:  # fmt: skip
     """A timeline of one scene alone; its own lines alone are read.
 
-    For stills, lines are foreseen where that is quicker; ``heard`` is for what has their sound. ``lasting`` tells how
-    many seconds the other scenes last: then the scene has its part of the music that goes on through them.
+    For stills, lines are foreseen where that is quicker; ``heard`` is for what has their sound. ``others`` tells
+    what music needs to know of the other scenes: then the scene has its part of what goes on through them.
 
     Raises StageError when there is no such scene or nothing is spoken in it; SpeechError.
     """
@@ -108,7 +110,7 @@ def compile_scene(production: Production, scene_id: str, studio: Studio, frame_r
     readings = [read_line(line, production, studio, heard=heard) for line in lines]
     placed = place_scene(production, scene, number, 0.0, readings, studio)
     language = studio.voices.voice(voice_of(production, lines[0], studio.voices)).language
-    beds = _part_of_beds(production, spoken, placed, lasting) if heard else ()
+    beds = _part_of_beds(production, spoken, placed, others) if heard else ()
     return Timeline(
         production.script.known_as, language, production.choices.shape, frame_rate, (placed,), beds,
         production.choices.loudness,
@@ -116,7 +118,7 @@ def compile_scene(production: Production, scene_id: str, studio: Studio, frame_r
 
 
 def _part_of_beds(
-    production: Production, spoken: Sequence[Scene], placed: SceneTimeline, lasting: Callable[[Scene], float] | None
+    production: Production, spoken: Sequence[Scene], placed: SceneTimeline, others: Callable[[Scene], OtherScene] | None
 ) -> tuple[PlacedBed, ...]:
     """What is heard in one scene of the music that lies under it and its neighbours, in its time."""
     chosen = [production.choices_for(scene) for scene in spoken]
@@ -125,14 +127,14 @@ def _part_of_beds(
         return ()
     stretches: list[BedStretch] = []
     start = 0.0
-    for index in scenes_of_bed(chosen, own) if lasting else (own,):
+    for index in scenes_of_bed(chosen, own) if others else (own,):
         if index == own:
             start = sum(stretch.seconds for stretch in stretches)
             stretches.append(_stretch(placed))
-        elif lasting:
-            seconds, tail = lasting(spoken[index]), chosen[index].tail
-            said = seconds - (TAIL if tail is None else tail)
-            stretches.append(BedStretch(chosen[index], seconds, max(0.0, said)))
+        elif others:
+            other, tail = others(spoken[index]), chosen[index].tail
+            said = other.seconds - (TAIL if tail is None else tail)
+            stretches.append(BedStretch(chosen[index], other.seconds, max(0.0, said), other.accents))
     parts = (bed.part(start, start + placed.duration) for bed in beds_of(stretches))
     return tuple(part.later(-start) for part in parts if part)
 
@@ -197,6 +199,7 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
         stings=tuple(stings_of(staged.heard)),
         footage=(*footage_of(staged.heard, choices, duration), *own_sounds_of(staged.heard)),
         bed_marks=tuple(bed_marks_of(staged.heard)),
+        bed_accents=tuple(bed_accents_of(staged.heard)),
         roles=roles,
         notes=tuple(sorted([*notes, *unheld, *(note for plan in plans.values() for note in plan.notes)])),
     )

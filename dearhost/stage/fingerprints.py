@@ -20,7 +20,7 @@ if TYPE_CHECKING:
 
 VERSION = "stage-22"
 SETS_VERSION = "sets-5"
-NOT_SEEN = frozenset(("id", "start", "choices", "stings", "footage", "bed_marks", "notes", "lines"))
+NOT_SEEN = frozenset(("id", "start", "choices", "stings", "footage", "bed_marks", "bed_accents", "notes", "lines"))
 """Fields of a scene that do not count as they are. What is seen of lines is in roles and captions; of choices those
 count that the table says touch the picture. A transition counts in the chunk that begins the scene."""
 _SEEN_CHOICES = tuple(name for name, choice in CHOICES.items() if choice.touches in (Touches.PICTURE, Touches.TIME))

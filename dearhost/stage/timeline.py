@@ -177,6 +177,8 @@ class SceneTimeline:
     footage: tuple[PlacedFootage, ...] = ()
     """The sound of clips that are heard."""
     bed_marks: tuple[Mark, ...] = ()
+    bed_accents: tuple[float, ...] = ()
+    """When a bar of the music is to begin, in scene time."""
     """Where the music is silent, or swells."""
     roles: Mapping[str, Role] = field(default_factory=dict)
     """What every host does, whether in the first shot or not."""

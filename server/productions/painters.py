@@ -14,6 +14,7 @@ from dearhost.films import scene_time
 from dearhost.production import Production as Staged
 from dearhost.script import Cue, Line, Scene, put_cue
 from dearhost.stage import Painter, Picture, Timeline, compile_scene, resting_scene
+from dearhost.stage.beds import OtherScene
 from dearhost.timebase import FrameRate
 from server.productions.documents import usable_production
 from server.productions.models import Production
@@ -29,22 +30,23 @@ _FORESEEN = 40
 def _timeline(production_id: str, revision: int, scene_id: str, heard: bool) -> Timeline:
     production = Production.objects.get(pk=production_id)
     staged = usable_production(production.document, production.title, production.owner_id)
-    known = lasting(production, staged) if heard else None
-    return compile_scene(staged, scene_id, studio(), PREVIEW_RATE, heard=heard, lasting=known)
+    known = other_scenes(production, staged) if heard else None
+    return compile_scene(staged, scene_id, studio(), PREVIEW_RATE, heard=heard, others=known)
 
 
-def lasting(production: Production, staged: Staged) -> Callable[[Scene], float]:
-    """How long each scene lasts: exactly, from its lines as they are foreseen; in a long script, and where a line
-    cannot be read, as it is estimated."""
+def other_scenes(production: Production, staged: Staged) -> Callable[[Scene], OtherScene]:
+    """What music needs to know of each scene: exactly, from its lines as they are foreseen; in a long script, and where
+    a line cannot be read, how long it lasts as that is estimated."""
     exactly = len(staged.script.scenes) <= _FORESEEN
 
-    def seconds(scene: Scene) -> float:
+    def known(scene: Scene) -> OtherScene:
         if exactly:
             with suppress(DearHostError):
-                return scene_timeline(production, scene.id).duration
-        return scene_time(scene, staged.checked(studio()), studio()).seconds
+                foreseen = scene_timeline(production, scene.id).scenes[0]
+                return OtherScene(foreseen.duration, foreseen.bed_accents)
+        return OtherScene(scene_time(scene, staged.checked(studio()), studio()).seconds)
 
-    return seconds
+    return known
 
 
 def forget_timelines(**_: object) -> None:
@@ -89,7 +91,7 @@ def tried_timeline(production: Production, scene_id: str, line_id: str, cue: Cue
 
     scenes = tuple(tried(s) if s.id == scene_id else s for s in staged.script.scenes)
     staged = replace(staged, script=replace(staged.script, scenes=scenes))
-    return compile_scene(staged, scene_id, studio(), PREVIEW_RATE, heard=True, lasting=lasting(production, staged))
+    return compile_scene(staged, scene_id, studio(), PREVIEW_RATE, heard=True, others=other_scenes(production, staged))
 
 
 class _Slot:

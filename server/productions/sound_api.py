@@ -21,7 +21,7 @@ from dearhost.sound.beds.naming import bed_name
 from dearhost.stage import compile_scene
 from server.productions.api import owned
 from server.productions.documents import usable_production
-from server.productions.painters import PREVIEW_RATE, lasting
+from server.productions.painters import PREVIEW_RATE, other_scenes
 from server.studio import studio
 
 router = Router(tags=["sound"])
@@ -99,7 +99,9 @@ def hear_bed(request: HttpRequest, production_id: UUID, scene_id: str, query: Qu
     )
     staged = replace(staged, script=replace(staged.script, scenes=bare))
     tried = with_choices(staged, bed=query.bed, bed_style=query.style, bed_seed=float(query.seed))
-    timeline = compile_scene(tried, scene_id, studio(), PREVIEW_RATE, heard=True, lasting=lasting(production, tried))
+    timeline = compile_scene(
+        tried, scene_id, studio(), PREVIEW_RATE, heard=True, others=other_scenes(production, tried)
+    )
     scene = timeline.scenes[0]
     sound = mastered(tracks_of_scene(timeline, scene, studio().shelf), scene.duration, timeline.loudness)
     first = round(min(query.at, max(0.0, scene.duration - 3.0)) * SAMPLE_RATE)

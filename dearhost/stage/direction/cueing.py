@@ -7,7 +7,7 @@ from collections.abc import Iterable, Mapping
 from dearhost.hosts import ACTS, EXPRESSIONS, GESTURES, OWN_PICTURE, ExpressionCue, GestureCue, PropCue
 from dearhost.languages import LANGUAGES
 from dearhost.production import FRAMINGS, playable
-from dearhost.production.cue_kinds import ONE_HANDED
+from dearhost.production.cue_kinds import ACCENT, ONE_HANDED
 from dearhost.production.shown_cues import ZOOM
 from dearhost.script import Cue, Line, word_index, word_indices
 from dearhost.sound import STINGS
@@ -174,8 +174,18 @@ def bed_marks_of(lines: Placed) -> list[Mark]:
         Mark(at, end_of(line, cue, start, reading) or at + _ONE_WORD, cue.text("level"))
         for line, start, reading in lines
         for cue in playable(line)
-        if cue.kind == "bed"
+        if cue.kind == "bed" and cue.text("level") != ACCENT
         for at in (start + moment_of(line, cue, reading),)
+    ]
+
+
+def bed_accents_of(lines: Placed) -> list[float]:
+    """The words of a scene on which a bar of its music is to begin, in scene time."""
+    return [
+        round(start + moment_of(line, cue, reading), 3)
+        for line, start, reading in lines
+        for cue in playable(line)
+        if cue.kind == "bed" and cue.text("level") == ACCENT
     ]
 
 

@@ -79,6 +79,7 @@ class TitleDrawing(Slip):
         left, right = self.strip()
         where = self.shown.text("where") or "low"
         size = layout.title_text * picture.height * (1.5 if where == "centre" else 1.0)
+        size *= float(self.shown.parameters.get("size", 1.0))
         narrow = self.shown.region.startswith("beside-")
         share = 0.94 if picture.shape != "16:9" or where == "centre" else 1.0 if narrow else 0.62
         self._number: Word | None = None

@@ -23,7 +23,7 @@ from dearhost.sound.beds.rendering import Bed
 from dearhost.sound.mastering import true_peak
 from dearhost.sound.under_voice import Levels, Mark, gain_curve, speaking
 from dearhost.stage import Timeline, compile_scene, compile_timeline
-from dearhost.stage.beds import BedStretch, beds_of
+from dearhost.stage.beds import BedStretch, OtherScene, beds_of
 from dearhost.timebase import FrameRate
 from tests.conftest import with_tones
 
@@ -219,6 +219,12 @@ def test_stretches_silence_it_or_let_it_swell() -> None:
 SCRIPT = "# One\n\nMAREN: Mama may bring a boat.\n\n# Two\n\nMAREN: Papa mends the map of the bay today."
 
 
+ACCENTED = (
+    "# One\n\nMAREN: Mama may bring a boat to the bay, and [[cue: bed accent]]nobody helps her at all, says Papa.\n\n"
+    "# Two\n\nMAREN: Papa mends the map of the bay for all of them, and [[cue: bed accent]]never did he mend another."
+)
+
+
 def film(studio: Studio, **choices: object) -> Timeline:
     chosen = {"bed": "calm", "bed_style": "nylon", **choices}
     return compile_timeline(with_tones(read_script(SCRIPT), **chosen), studio, FrameRate.of(30))
@@ -267,13 +273,39 @@ def test_a_scene_alone_has_its_part_of_the_films_music(studio: Studio) -> None:
     production = with_tones(read_script(SCRIPT), bed="calm", bed_style="nylon")
     scene_ids = [scene.id for scene in production.script.scenes]
     alone = compile_scene(
-        production, scene_ids[1], studio, FrameRate.of(30), heard=True, lasting=lambda scene: first.duration
+        production, scene_ids[1], studio, FrameRate.of(30), heard=True, others=lambda scene: OtherScene(first.duration)
     )
     [part] = alone.beds
     assert part.spec == timeline.beds[0].spec and part.begins == pytest.approx(first.duration)
     whole = next(t for t in tracks_of_scene(timeline, second, studio.shelf) if t.name == BED)
     own = next(t for t in tracks_of_scene(alone, alone.scenes[0], studio.shelf) if t.name == BED)
     assert np.allclose(whole.placements[0].samples, own.placements[0].samples, atol=1e-6)
+
+
+def test_bars_begin_on_the_words_that_are_chosen(studio: Studio) -> None:
+    production = with_tones(read_script(ACCENTED), bed="calm", bed_style="nylon")
+    timeline = compile_timeline(production, studio, FrameRate.of(30))
+    asked = [scene.start + at for scene in timeline.scenes for at in scene.bed_accents]
+    assert len(asked) == 2 and all(scene.bed_marks == () for scene in timeline.scenes)
+    [bed] = timeline.beds
+    assert bed.spec is not None
+    kept = compose(bed.spec).grid.accents
+    for moment in asked:
+        assert min(abs(moment - accent) for accent in bed.spec.accents) < 0.002
+        assert min(abs(moment - accent) for accent in kept) < 0.002
+    # a scene alone has the same music, since it knows of the others' accents
+    last = production.script.scenes[-1]
+    known = {scene.id: OtherScene(scene.duration, scene.bed_accents) for scene in timeline.scenes}
+    alone = compile_scene(production, last.id, studio, FrameRate.of(30), heard=True, others=lambda s: known[s.id])
+    assert alone.beds[0].spec == bed.spec
+
+
+def test_words_go_before_changes_of_scenes_that_are_near(studio: Studio) -> None:
+    choices = replace(film(studio).scenes[0].choices, bed="calm")
+    scenes = [BedStretch(choices, 10.0, 9.0, (9.5, 4.0)), BedStretch(choices, 10.0, 9.0, (6.0,))]
+    assert beds_of(scenes)[0].spec.accents == (4.0, 9.5, 16.0)  # type: ignore[union-attr] - it is composed
+    without = [replace(scene, choices=replace(choices, bed_accents=False)) for scene in scenes]
+    assert beds_of(without)[0].spec.accents == (4.0, 9.5, 16.0)  # type: ignore[union-attr] - it is composed
 
 
 def test_music_renders_no_picture_again(studio: Studio) -> None:

@@ -40,7 +40,7 @@ def staged(studio: Studio, text: str, **choices: object) -> Timeline:
         for name, host in zip(script.speakers(), ("maren", "skerry", "tobias"), strict=False)
     }
     plain = Production(script, cast)
-    plain = replace(plain, choices=replace(plain.choices, captions=False, titles=False, **choices))  # type: ignore[arg-type]
+    plain = replace(plain, choices=replace(plain.choices, captions=False, titles=False, **choices))  # type: ignore[arg-type] - by name
     return compile_timeline(plain, studio, RATE)
 
 

@@ -7,6 +7,7 @@ from dearhost.production import CLIP_LINE, CUE_KINDS, Studio, read_script
 from dearhost.stage import Picture, SceneTimeline, compile_timeline
 from dearhost.stage.painting.layers import SceneLayers
 from dearhost.stage.painting.shown import SHOWN, ShownLayers, Supplies
+from dearhost.stage.painting.titles import TitleDrawing
 from dearhost.stage.timeline import HEADING, LOGO
 from dearhost.timebase import FrameRate
 from tests.conftest import with_tones
@@ -36,6 +37,16 @@ def test_pictures_lie_under_titles_and_titles_under_captions(studio: Studio) -> 
     scene = scene_of(studio, text)
     names = seen(studio, scene, scene.shown[1].span.start + 0.6)
     assert names[-3:] == ["cutaway", "title", "caption"]
+
+
+def test_a_title_is_as_large_as_it_is_asked_to_be(studio: Studio) -> None:
+    boxes = []
+    for size in (0.6, 1.0, 1.8):
+        title = scene_of(studio, f'MAREN: [[cue: title text="A map" size={size}]]Mama mends the map.').shown[0]
+        left, top, right, bottom = TitleDrawing(title, PICTURE, Fonts.at(studio.resources.fonts)).paper_box
+        boxes.append((right - left, bottom - top))
+    assert boxes[0][0] < 0.7 * boxes[1][0] and boxes[2][0] > 1.7 * boxes[1][0]
+    assert boxes[0][1] < boxes[1][1] < boxes[2][1]
 
 
 def test_a_title_takes_the_place_of_the_heading_while_it_stays(studio: Studio) -> None:
