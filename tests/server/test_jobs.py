@@ -45,6 +45,7 @@ def test_every_kind_of_work_is_there() -> None:
         "draft",
         "clip",
         "key",
+        "screen",
         "voice-match",
         "comments",
         "model-draft",

@@ -9,8 +9,10 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 from pydantic import TypeAdapter
-from scipy import ndimage
 
+from dearhost.memory import LazyModule
+
+ndimage = LazyModule("scipy.ndimage")
 Grey = NDArray[np.uint8]
 Box = tuple[float, float, float, float]
 Point = tuple[float, float]

@@ -59,7 +59,7 @@ function Buoy({ label, left, level, lowest, onLevel }: BuoyProps) {
 		<button
 			type="button"
 			className={wished === null ? "buoy" : "buoy on"}
-			style={{ left: left - 7, top: heightOf(shown) - 8 }}
+			style={{ left: left - 12, top: heightOf(shown) - 14 }}
 			role="slider"
 			aria-orientation="vertical"
 			aria-label={`${label}, LU below them`}
