@@ -7,6 +7,7 @@ import errno
 import hashlib
 import json
 import os
+import sys
 import tempfile
 import threading
 import time
@@ -90,6 +91,20 @@ def write_text(path: Path, text: str) -> None:
         part.write_text(text, encoding="utf-8")
 
     write_whole(path, write)
+
+
+def write_bytes(path: Path, data: bytes) -> None:
+    """Write bytes as ``write_whole`` does."""
+
+    def write(part: Path) -> None:
+        part.write_bytes(data)
+
+    write_whole(path, write)
+
+
+def prepared_folder(name: str) -> Path:
+    """The folder of what setting up prepared under a name, shared by everything that runs in this environment."""
+    return Path(sys.prefix) / "share" / "dear-host" / name
 
 
 def write_whole(path: Path, write: Callable[[Path], None]) -> None:

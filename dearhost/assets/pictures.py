@@ -14,7 +14,7 @@ from typing import Any
 import skia
 
 from dearhost.errors import HostError
-from dearhost.storage import write_whole
+from dearhost.storage import write_bytes
 
 LARGEST_FILE = 20_000_000
 """Bytes."""
@@ -115,11 +115,7 @@ class PictureFolder:
     def _write(self, png: bytes) -> None:
         if self.folder is None:
             raise HostError("There is no folder to keep pictures in.")
-
-        def write(part: Path) -> None:
-            part.write_bytes(png)
-
-        write_whole(self.folder / f"{_fingerprint(png)}.png", write)
+        write_bytes(self.folder / f"{_fingerprint(png)}.png", png)
 
 
 def _fingerprint(png: bytes) -> str:

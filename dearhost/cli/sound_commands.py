@@ -18,7 +18,7 @@ from dearhost.sound import STINGS
 from dearhost.sound.beds import LONGEST, MOODS, SHORTEST, STYLES, BedSpec
 from dearhost.sound.files import read_stereo, write_stereo
 from dearhost.stage import Timeline, compile_timeline
-from dearhost.storage import write_whole
+from dearhost.storage import write_bytes
 from dearhost.timebase import FrameRate
 
 _RATE = 48_000
@@ -122,13 +122,8 @@ def _stings(options: argparse.Namespace) -> None:
 
 
 def _captions(options: argparse.Namespace) -> None:
-    written = caption_file(_timeline(options, Studio()), options.format)
-    write_whole(options.out, lambda part: _put(part, written))
+    write_bytes(options.out, caption_file(_timeline(options, Studio()), options.format))
     print(options.out)
-
-
-def _put(part: Path, written: bytes) -> None:
-    part.write_bytes(written)
 
 
 def _timeline(options: argparse.Namespace, studio: Studio) -> Timeline:

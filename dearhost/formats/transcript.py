@@ -14,6 +14,7 @@ import pysubs2
 from dearhost.formats.timed_text import TimedText
 
 _NO_TIME = datetime(1980, 1, 1)
+"""Of every document, so that the same captions give the same file: the earliest that zip files know."""
 _PAUSE = 1.5
 """Seconds of silence after which a new paragraph begins."""
 

@@ -8,12 +8,13 @@ from contextlib import suppress
 from pathlib import Path
 from uuid import UUID
 
-from django.http import Http404, HttpRequest, HttpResponse, StreamingHttpResponse
+from asgiref.sync import sync_to_async
+from django.http import Http404, HttpRequest, HttpResponse, JsonResponse, StreamingHttpResponse
 
-from dearhost.errors import RenderError
+from dearhost.errors import DearHostError, RenderError
 from dearhost.films import CAPTION_KINDS
 from dearhost.render import FORMS, frame_of_film
-from dearhost.storage import write_whole
+from dearhost.storage import write_bytes
 from server.deliveries.captions import write_captions
 from server.deliveries.models import Delivery
 from server.ranged_files import ranged_response
@@ -39,7 +40,10 @@ async def delivery_file(request: HttpRequest, delivery_id: UUID, name: str) -> H
         with suppress(RenderError):  # a film that cannot be read has no picture
             await asyncio.to_thread(_take_picture, delivery, path)
     if delivery and path and name.startswith("captions.") and delivery.film.is_file() and not path.is_file():
-        await asyncio.to_thread(write_captions, delivery, path.suffix[1:])
+        try:
+            await sync_to_async(write_captions, thread_sensitive=False)(delivery, path.suffix[1:])
+        except DearHostError as error:  # a voice that is gone, say
+            return JsonResponse({"detail": str(error)}, status=422)
     if delivery is None or path is None or not path.is_file():
         raise Http404
     saved_as = _saved_as(delivery, path) if "download" in request.GET else ""
@@ -47,12 +51,7 @@ async def delivery_file(request: HttpRequest, delivery_id: UUID, name: str) -> H
 
 
 def _take_picture(delivery: Delivery, path: Path) -> None:
-    picture = frame_of_film(delivery.film, delivery.seconds / 3, _PICTURE_HEIGHT)
-
-    def write(part: Path) -> None:
-        part.write_bytes(picture)
-
-    write_whole(path, write)
+    write_bytes(path, frame_of_film(delivery.film, delivery.seconds / 3, _PICTURE_HEIGHT))
 
 
 def _saved_as(delivery: Delivery, path: Path) -> str:

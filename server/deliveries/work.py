@@ -25,8 +25,7 @@ def render_film(job: Job, report: Reporter) -> dict[str, Any]:
     picture = Picture.of(production.choices.shape, delivery.height)
     order = FilmOrder(production, picture, rate, delivery.captions, delivery.form)
     made, _ = make_film(order, delivery.film, studio(), progress=report)
-    for kind in ("srt", "vtt"):
-        write_captions(delivery, kind)
+    write_captions(delivery, "srt", "vtt")
     delivery.seconds = round(made.seconds, 3)
     delivery.size = delivery.film.stat().st_size
     delivery.save(update_fields=["seconds", "size"])

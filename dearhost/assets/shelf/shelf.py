@@ -159,11 +159,13 @@ class Shelf:
     def happening(self, item: str, progress: Progress = lambda part: None) -> Happening | None:
         """Where things happen in a clip, looked at now if need be; None where there is none. ``progress`` hears 0 to 1
         and may raise to stop. Raises HostError for one that cannot be read."""
+        if known := self.known_happening(item):
+            return known
         footage = self.footage(item, _LARGE) if kind_of(item) == CLIP else None
         if footage is None:
             return None
-        with self._looking:
-            return known_happening(self.path(item)) or look(self.path(item), footage, progress)
+        with self._looking:  # somebody else may have looked meanwhile
+            return self.known_happening(item) or look(self.path(item), footage, progress)
 
     def known_happening(self, item: str) -> Happening | None:
         """The same, where it has been looked at."""

@@ -3,14 +3,13 @@
 from __future__ import annotations
 
 import json
-import sys
 from collections.abc import Mapping
 from functools import lru_cache
 from pathlib import Path
 
 import numpy as np
 
-from dearhost.storage import fingerprint
+from dearhost.storage import fingerprint, prepared_folder
 
 PARTS = ("predictor.onnx", "prosody.onnx", "decoder.onnx")
 """Signs to lengths; lengths to pitch and loudness; all of it to sound."""
@@ -33,7 +32,7 @@ WAVE = "audio"
 
 def folder() -> Path:
     """The folder of the prepared model, shared by everything that runs in this environment."""
-    return Path(sys.prefix) / "share" / "dear-host" / "kokoro"
+    return prepared_folder("kokoro")
 
 
 @lru_cache(maxsize=1)

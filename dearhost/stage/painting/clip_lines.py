@@ -2,11 +2,9 @@
 
 from __future__ import annotations
 
-from functools import cached_property
 from typing import Any
 
 from dearhost.assets.shelf import Footage, Shelf
-from dearhost.assets.shelf.screens import Happening
 from dearhost.stage.backdrops.footage import LaidFootage
 from dearhost.stage.backdrops.placing import Placing
 from dearhost.stage.layout.shapes import Picture
@@ -34,11 +32,6 @@ class ClipDrawing:
         known = shelf.item(item)
         self._size = (known.width, known.height) if known else (1, 1)
         self._laid = LaidFootage(Placing(item, shown.text("fit"), y=_EYES, tone="own"), picture)
-
-    @cached_property
-    def _happening(self) -> Happening | None:
-        """Where the pointer is, if it is to be seen better."""
-        return self._shelf.happening(self._item) if self._shown.text("pointer") == "ringed" else None
 
     def _seen(self, moment: float) -> tuple[ClipPart, float, ClipPart | None, float, float]:
         """The part that is seen and the second of it; the part before with its own, and how far this one has come."""
@@ -79,8 +72,9 @@ class ClipDrawing:
         else:
             self._laid.lay(self._footage.frame(number), part.zoom, seen)
         canvas.drawImage(self._laid.sheet.image(), 0, 0)
-        if self._happening:
-            pointer = self._happening.pointer_at(float(self._footage.times[number]))
+        happening = self._shelf.happening(self._item) if self._shown.text("pointer") == "ringed" else None
+        if happening:
+            pointer = happening.pointer_at(float(self._footage.times[number]))
             left, top, wide, high = self._laid.place(self._size)
             place = left, top, left + wide, top + high
             draw_ring(canvas, pointer, self._size, seen or self._laid.base(self._size, part.zoom), place, self._unit)

@@ -13,6 +13,7 @@ from dearhost.drawing.outlines import moved
 from dearhost.production.colours import USUAL, Colours
 from dearhost.stage.layout.shapes import Picture
 from dearhost.stage.painting.entrances import Box
+from dearhost.stage.painting.shelf_images import scaling_of
 from dearhost.stage.timeline import Shown
 
 _WIDEST = 2.6
@@ -21,14 +22,14 @@ _CLEAR = 0.25
 """Of its height: the space about it on a slip (common practice, no source)."""
 _SEEN = 3.0
 """Contrast of what is no text, at least (WCAG 2.2, 1.4.11)."""
-_SMOOTH = skia.SamplingOptions(skia.FilterMode.kLinear, skia.MipmapMode.kLinear)
 
 
 class LogoDrawing:
     """Draws it as it is, or on a slip of paper."""
 
     def __init__(self, shown: Shown, picture: Picture, shelf: Shelf) -> None:
-        self._image = shelf.image(shown.text("items"))
+        self._item = shown.text("items")
+        self._image = shelf.image(self._item)
         self._unit = picture.unit
         on_paper = shown.text("ground") == "paper" and self._image is not None
         self._paper = _ground_for(self._image, shown.colours) if on_paper else ""
@@ -55,7 +56,7 @@ class LogoDrawing:
             slip = cut_rect(left - clear, top - clear, right - left + 2 * clear, bottom - top + 2 * clear, 2 * u)
             canvas.drawPath(moved(slip, 5 * u, 7 * u), paint("ink", 0.20))
             canvas.drawPath(slip, paint(self._paper))
-        canvas.drawImageRect(self._image, skia.Rect.MakeLTRB(*self._place), _SMOOTH)
+        canvas.drawImageRect(self._image, skia.Rect.MakeLTRB(*self._place), scaling_of(self._item))
 
 
 def _ground_for(image: Any, colours: Colours) -> str:

@@ -7,8 +7,8 @@ from typing import Any
 import skia
 
 from dearhost.drawing.colours import rgb
+from dearhost.stage.painting.entrances import Box
 
-Box = tuple[float, float, float, float]
 _RADIUS, _WIDTH, _EDGE = 30.0, 5.0, 9.0
 """Units: of the ring, of its line, and of the light line under it."""
 

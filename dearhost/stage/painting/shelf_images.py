@@ -9,7 +9,6 @@ import numpy as np
 import skia
 
 from dearhost.assets.shelf import CLIP, Footage, Shelf, alpha_of, even, kind_of
-from dearhost.assets.shelf.screens import Happening
 from dearhost.stage.painting.sheet import Pixels
 from dearhost.timebase import Span
 
@@ -31,7 +30,6 @@ class ShelfImages:
         self.sizes = {item: (known.width, known.height) for item in items.split() if (known := shelf.item(item))}
         """Width and height in pixels, of what there is."""
         self._items: Sequence[str] = [item for item in items.split() if item in self.sizes]
-        self._happenings: dict[str, Happening | None] = {}
         self._films: dict[str, tuple[Footage | None, Footage | None]] = {}
 
     def now(self, moment: float) -> tuple[str, int]:
@@ -59,9 +57,7 @@ class ShelfImages:
         footage, _ = self._film(item)
         if footage is None:
             return None
-        if item not in self._happenings:
-            self._happenings[item] = self._shelf.happening(item)
-        happening = self._happenings[item]
+        happening = self._shelf.happening(item)
         return happening.pointer_at(float(footage.times[number])) if happening else None
 
     def _film(self, item: str) -> tuple[Footage | None, Footage | None]:

@@ -4,11 +4,12 @@ from __future__ import annotations
 
 import gzip
 import json
-import sys
 from collections.abc import Mapping
 from functools import lru_cache
 from pathlib import Path
 from typing import NamedTuple
+
+from dearhost.storage import prepared_folder
 
 WORDS, OUTLINES, LICENCE = "words.json", "outlines.json.gz", "LICENSE"
 VERSION = "2.1.1"
@@ -33,7 +34,7 @@ class Outlines(NamedTuple):
 
 def folder() -> Path:
     """The folder of the prepared shapes, shared by everything that runs in this environment."""
-    return Path(sys.prefix) / "share" / "dear-host" / "shapes"
+    return prepared_folder("shapes")
 
 
 @lru_cache(maxsize=1)

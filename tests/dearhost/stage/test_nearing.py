@@ -56,8 +56,7 @@ def clip(studio: Studio, tmp_path_factory: pytest.TempPathFactory) -> str:
 def staged(studio: Studio, text: str, **choices: object) -> Timeline:
     script = read_script(text)
     plain = Production(script, {name: CastEntry("maren", "fake") for name in script.speakers()})
-    # settings of any kind by their names, as a caller may give them
-    plain = replace(plain, choices=replace(plain.choices, captions=False, titles=False, **choices))  # type: ignore[arg-type]
+    plain = replace(plain, choices=replace(plain.choices, captions=False, titles=False, **choices))  # type: ignore[arg-type] - by name
     return compile_timeline(plain, studio, RATE)
 
 

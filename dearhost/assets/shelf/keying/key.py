@@ -14,6 +14,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from dearhost.assets.shelf.keying.ground import Floats, Ground
+from dearhost.assets.shelf.keying.guided import guided_fit
 from dearhost.assets.shelf.keying.loops import sharpened, take_away
 from dearhost.memory import LazyModule
 
@@ -95,16 +96,9 @@ def planes_of(frame: Any) -> tuple[Floats, Floats, Floats]:
 
 def _guided(luma: Floats, coarse: Floats, half: Floats) -> Floats:
     """Chroma of half size at full size, its edges where luma has them."""
-
-    def mean(values: Any) -> Floats:
-        found: Floats = ndimage.uniform_filter(values, 3, mode="nearest")
-        return found
-
-    along, across = mean(coarse), mean(half)
-    slope = (mean(coarse * half) - along * across) / (mean(coarse * coarse) - along * along + _STEADY)
-    base = across - slope * along
+    slope, base = guided_fit(coarse, half, 3, _STEADY)
     chroma = np.empty_like(luma)
-    sharpened(luma, mean(slope), mean(base), chroma)
+    sharpened(luma, slope, base, chroma)
     return chroma
 
 

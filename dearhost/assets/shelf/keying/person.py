@@ -7,7 +7,6 @@ Drawn figures, people far away and what is seen through windows it does not know
 
 from __future__ import annotations
 
-import sys
 from functools import lru_cache
 from pathlib import Path
 from typing import Any
@@ -18,9 +17,11 @@ from av.video.reformatter import Interpolation
 
 from dearhost.assets.shelf.footage import even
 from dearhost.assets.shelf.keying.ground import Floats
+from dearhost.assets.shelf.keying.guided import guided_fit
 from dearhost.assets.shelf.keying.key import Keyed, KeySettings, planes_of, without_dust
 from dearhost.errors import HostError
 from dearhost.memory import LazyModule
+from dearhost.storage import prepared_folder
 
 ndimage = LazyModule("scipy.ndimage")
 litert = LazyModule("ai_edge_litert.interpreter")
@@ -50,7 +51,7 @@ NOBODY = (
 
 def folder() -> Path:
     """Where the models lie, shared by everything that runs in this environment."""
-    return Path(sys.prefix) / "share" / "dear-host" / "figures"
+    return prepared_folder("figures")
 
 
 @lru_cache(maxsize=2)
@@ -130,11 +131,6 @@ def _scaled(mask: Floats, width: int, height: int) -> Floats:
 
 def _drawn_to_edges(guide: Floats, mask: Floats) -> Floats:
     """A coarse mask along the edges of a picture's luma."""
-
-    def mean(values: Any) -> Any:
-        return ndimage.uniform_filter(values, 2 * _RADIUS + 1, mode="nearest")
-
-    along, across = mean(guide), mean(mask)
-    slope = (mean(guide * mask) - along * across) / (mean(guide * guide) - along * along + _FLAT)
-    drawn: Floats = np.clip(mean(slope) * guide + mean(across - slope * along), 0, 1).astype(np.float32)
+    slope, base = guided_fit(guide, mask, 2 * _RADIUS + 1, _FLAT)
+    drawn: Floats = np.clip(slope * guide + base, 0, 1).astype(np.float32)
     return drawn

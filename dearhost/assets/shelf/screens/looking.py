@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Iterator
+from functools import lru_cache
 from pathlib import Path
 
 from pydantic import ValidationError
@@ -18,9 +19,15 @@ Progress = Callable[[float], None]
 def known_happening(folder: Path) -> Happening | None:
     """What is known of a clip in ``folder``; None where it has not been looked at."""
     try:
-        return HAPPENING.validate_json((folder / _KEPT).read_bytes())
+        return _read(folder / _KEPT, (folder / _KEPT).stat().st_mtime_ns)
     except (OSError, ValidationError):
         return None
+
+
+@lru_cache(maxsize=8)
+def _read(path: Path, stamp: int) -> Happening:
+    """What was kept in a file as it was changed at ``stamp``: it is asked for at every frame."""
+    return HAPPENING.validate_json(path.read_bytes())
 
 
 def look(folder: Path, footage: Footage, progress: Progress) -> Happening:

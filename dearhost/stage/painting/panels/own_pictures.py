@@ -38,7 +38,8 @@ class OwnPanel(Panel):
     def __init__(self, shown: Shown, picture: Picture, fonts: Fonts, shelf: Shelf) -> None:
         super().__init__(shown, picture, fonts)
         lines = picture.height if self.whole else self.panel[3] - self.panel[1]
-        self._images = ShelfImages(shelf, shown.text("items"), shown.span, lines)
+        near = max((nearing.near for nearing in shown.nearings), default=1.0)
+        self._images = ShelfImages(shelf, shown.text("items"), shown.span, lines * near)
         self._mount = "none" if self.whole else shown.text("mount") or "print"
         self._torn: dict[Box, Any] = {}
 
@@ -65,18 +66,17 @@ class OwnPanel(Panel):
         """The picture in its mount; where there is none, the empty mount."""
         item, number = self._images.now(moment)
         left, top, right, bottom = self.panel
-        seen = self._seen_part(item, moment)
+        part = self._seen_part(item, moment)
         width, _ = self._images.sizes.get(item, (1, 1))
-        near = width / (seen[2] - seen[0])
+        near = width / (part[2] - part[0])
         image = self._images.image(item, number, (right - left) * near, (bottom - top) * near)
-        scaling = scaling_of(item)
-        if image:  # a clip comes no larger than it is seen
-            seen = tuple(side * image.width() / width for side in seen)
+        scale, scaling = image.width() / width if image else 1.0, scaling_of(item)
+        seen = part[0] * scale, part[1] * scale, part[2] * scale, part[3] * scale  # a clip comes no larger than needed
         if self.whole:
             paper.flat(cut_rect(-9, -9, self.picture.width + 18, self.picture.height + 18, 0), self.ground())
             if image:
                 _draw(paper.canvas, image, seen, self.panel, scaling)
-                self._point(paper.canvas, item, number, moment, self.panel)
+                self._point(paper.canvas, item, number, part, self.panel)
             return
         edge = _EDGES[self._mount] * self.unit
         outer = _fitting(image, self.panel, edge) if image else self.panel
@@ -92,17 +92,16 @@ class OwnPanel(Panel):
             else:
                 paper.canvas.clipRect(skia.Rect.MakeLTRB(*inner), doAntiAlias=True)
             _draw(paper.canvas, image, seen, inner, scaling)
-            self._point(paper.canvas, item, number, moment, inner)
+            self._point(paper.canvas, item, number, part, inner)
             paper.canvas.restore()
         if self._mount == "tablet":
             _glass(paper.canvas, inner)
         paper.canvas.restore()
 
-    def _point(self, canvas: Any, item: str, number: int, moment: float, place: Box) -> None:
-        """The ring round the pointer of a recording that is shown in a ``place``."""
+    def _point(self, canvas: Any, item: str, number: int, part: Box, place: Box) -> None:
+        """The ring round the pointer of a recording, ``part`` of which is shown in a ``place``."""
         if self.shown.text("pointer") == "ringed":
-            size, seen = self._images.sizes[item], self._seen_part(item, moment)
-            draw_ring(canvas, self._images.pointer(item, number), size, seen, place, self.unit)
+            draw_ring(canvas, self._images.pointer(item, number), self._images.sizes[item], part, place, self.unit)
 
     def _torn_path(self, box: Box, seed: int) -> Any:
         if box not in self._torn:

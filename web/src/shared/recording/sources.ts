@@ -1,4 +1,4 @@
-/** Where a recording comes from. `loudest`: it is stopped by itself after so many seconds. */
+/** Where a recording comes from. `longest`: it is stopped by itself after so many seconds. */
 export type Source = {
 	/** Asks for leave, and opens what is recorded together. Rejects where there is none. */
 	open: () => Promise<MediaStream[]>;

@@ -8,6 +8,7 @@ import { cuesInLine, lineById, placeCue } from "../document/cues";
 import { newId, type Scene } from "../document/document";
 import { type ProposedPicture, pictureSettings, SHOWN_KINDS } from "../document/pictures";
 import { wordsOf } from "../document/words";
+import { Suggestion } from "./Suggestion";
 
 /** Pictures that a scene's words could be shown with: suggestions, each naming the words it comes from. */
 export function OnWords({ editor, scene }: { editor: Editor; scene: Scene }) {
@@ -37,21 +38,16 @@ export function OnWords({ editor, scene }: { editor: Editor; scene: Scene }) {
 			</p>
 			<ul className="prints">
 				{open.slice(0, 8).map((one) => (
-					<li key={keyOf(one)}>
-						<img src={printOf(one)} alt={`${one.parts.map((part) => part.thing).join(", ")}: ${one.template}`} />
-						<span className="small">
-							<i className="serif">{shortened(one.words)}</i>
-							<span className="quiet">from {one.parts.flatMap((part) => part.words).join(", ")}</span>
-						</span>
-						<span className="print-buttons small">
-							<button type="button" className="link" onClick={() => takePictures(editor, [one])}>
-								Take
-							</button>
-							<button type="button" className="link" onClick={() => setLeft(new Set([...left, keyOf(one)]))}>
-								Leave out
-							</button>
-						</span>
-					</li>
+					<Suggestion
+						key={keyOf(one)}
+						picture={
+							<img src={printOf(one)} alt={`${one.parts.map((part) => part.thing).join(", ")}: ${one.template}`} />
+						}
+						words={shortened(one.words)}
+						note={`from ${one.parts.flatMap((part) => part.words).join(", ")}`}
+						onTake={() => takePictures(editor, [one])}
+						onLeave={() => setLeft(new Set([...left, keyOf(one)]))}
+					/>
 				))}
 			</ul>
 		</section>

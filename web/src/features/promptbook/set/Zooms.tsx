@@ -8,6 +8,7 @@ import { PlacePrint } from "../../../shared/shelf/PlacePrint";
 import { clock } from "../../../shared/time";
 import { PlainButton } from "../../../shared/ui/controls";
 import { isZoomed, type ProposedZoom, takeZooms } from "../document/zooms";
+import { Suggestion } from "./Suggestion";
 
 type Props = { editor: Editor; productionId: string; sceneId: string; revision: number };
 
@@ -74,23 +75,14 @@ export function Zooms({ editor, productionId, sceneId, revision }: Props) {
 			)}
 			<ul className="prints">
 				{open.map((one) => (
-					<li key={keyOf(one)}>
-						<PlacePrint item={one.item} at={one} />
-						<span className="small">
-							<i className="serif">“{one.word}”</i>
-							<span className="quiet num">
-								at {clock(one.at)}, {one.near > 1 ? `${one.near} times nearer` : "all of it again"}
-							</span>
-						</span>
-						<span className="print-buttons small">
-							<button type="button" className="link" onClick={() => takeZooms(editor, [one])}>
-								Take
-							</button>
-							<button type="button" className="link" onClick={() => setLeft(new Set([...left, keyOf(one)]))}>
-								Leave out
-							</button>
-						</span>
-					</li>
+					<Suggestion
+						key={keyOf(one)}
+						picture={<PlacePrint item={one.item} at={one} />}
+						words={`“${one.word}”`}
+						note={`at ${clock(one.at)}, ${one.near > 1 ? `${one.near} times nearer` : "all of it again"}`}
+						onTake={() => takeZooms(editor, [one])}
+						onLeave={() => setLeft(new Set([...left, keyOf(one)]))}
+					/>
 				))}
 			</ul>
 		</section>
