@@ -226,7 +226,7 @@ export function CueEditor({
 			{stretch}
 			{placed && <PlaceField item={thing} at={placed} onChange={(x, y) => onChange({ ...cue.parameters, x, y })} />}
 			{asked(kind, cue)
-				.filter(({ name }) => !placed || !(name in { x: 0, y: 0 }))
+				.filter(({ name }) => !placed || !PLACE.includes(name))
 				.map((parameter) => (
 					<ParameterField
 						key={parameter.name}
@@ -253,6 +253,9 @@ export function CueEditor({
 		</section>
 	);
 }
+
+/** Settings that are a place together. */
+const PLACE = ["x", "y"];
 
 /** The place in what is shown that a cue goes to, of kinds that go to one. */
 function placeOf(kind: CueKind, cue: PlacedCue): Place | null {

@@ -29,7 +29,7 @@ export function ColoursAndLogo({ document, change }: Props) {
 								<input
 									type="color"
 									value={document[name] || usual}
-									onChange={(event) => change({ [name]: event.target.value })}
+									onChange={(event) => change({ [name]: event.target.value }, [], name)}
 								/>
 							</label>
 							{document[name] ? (
@@ -55,7 +55,7 @@ export function ColoursAndLogo({ document, change }: Props) {
 						step={0.01}
 						ends={["small", "large"]}
 						value={document.logo_size}
-						onChange={(value) => change({ logo_size: value })}
+						onChange={(value) => change({ logo_size: value }, [], "logo_size")}
 					/>
 					<button type="button" className="link small" onClick={() => change({ logo: NO_LOGO })}>
 						No logo

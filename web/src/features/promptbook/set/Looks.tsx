@@ -1,15 +1,16 @@
 import { useQuery } from "@tanstack/react-query";
 import { type ReactNode, useState } from "react";
 import { api, ask, sentence } from "../../../shared/api/client";
-import { isThing, thumbnailOf } from "../../../shared/shelf/useShelf";
 import { PlainButton } from "../../../shared/ui/controls";
+import { PutAwayNote } from "../../../shared/ui/PutAwayNote";
 import { useChoices } from "../document/catalogue";
 import type { SceneChange } from "../document/choosing";
 import type { Choices, ProductionDocument, Staging } from "../document/document";
 import { EverywhereChoice } from "../document/EverywhereChoice";
 import type { PanelProps } from "../document/panel";
 import type { Proposal } from "../document/scope";
-import { useOwnLooks } from "./useOwnLooks";
+import { pictureOfSet } from "./pictureOfSet";
+import { type OwnLook, useOwnLooks } from "./useOwnLooks";
 
 type Look = { words: string; choices: Readonly<Record<string, unknown>> };
 
@@ -27,6 +28,8 @@ export function Looks({ document, change, onPropose }: Props) {
 		staleTime: Number.POSITIVE_INFINITY,
 	});
 	const own = useOwnLooks();
+	const [forgotten, setForgotten] = useState<OwnLook | null>(null);
+	const forget = (look: OwnLook) => own.remove.mutate(look.id, { onSuccess: () => setForgotten(look) });
 	const take = (look: Look) => {
 		const proposal = dressed(document, look);
 		if (proposal.rows.length) onPropose(proposal);
@@ -35,9 +38,9 @@ export function Looks({ document, change, onPropose }: Props) {
 	return (
 		<>
 			<ul className="prints looks" aria-label="Looks">
-				{own.looks.map(({ id, name, choices }) => (
-					<LookPrint key={id} look={{ words: name, choices }} document={document} onTake={take}>
-						<button type="button" className="link small" onClick={() => own.remove.mutate(id)}>
+				{own.looks.map((look) => (
+					<LookPrint key={look.id} look={{ ...look, words: look.name }} document={document} onTake={take}>
+						<button type="button" className="link small" onClick={() => forget(look)}>
 							Forget it
 						</button>
 					</LookPrint>
@@ -46,6 +49,14 @@ export function Looks({ document, change, onPropose }: Props) {
 					<LookPrint key={look.name} look={look} document={document} onTake={take} />
 				))}
 			</ul>
+			<PutAwayNote
+				says={forgotten ? `The look “${forgotten.name}” is forgotten. What it was set in stays as it is.` : ""}
+				problem={own.remove.error}
+				onUndo={() => {
+					if (forgotten) own.keep.mutate(forgotten);
+					setForgotten(null);
+				}}
+			/>
 			<KeepLook document={document} own={own} />
 			<EverywhereChoice name="type" document={document} change={change} />
 		</>
@@ -64,18 +75,12 @@ function LookPrint({ look, document, onTake, children }: PrintProps) {
 	return (
 		<li className={worn ? "on" : ""}>
 			<button type="button" aria-pressed={worn} onClick={() => onTake(look)}>
-				<img src={setPicture(look.choices)} alt="" />
+				<img src={pictureOfSet(look.choices)} alt="" />
 				<span>{look.words}</span>
 			</button>
 			{children}
 		</li>
 	);
-}
-
-/** The set of a look, as it is lit there. */
-function setPicture({ set, palette, daylight, weather }: Look["choices"]): string {
-	if (isThing(String(set))) return thumbnailOf(String(set));
-	return `/api/staging/sets/${set}.png?palette=${palette}&daylight=${daylight}&weather=${weather}`;
 }
 
 /** Keeps set, colours, lettering, captions and logo of this production under a name, for others. */

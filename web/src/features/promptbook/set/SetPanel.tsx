@@ -1,6 +1,6 @@
 import type { Editor } from "@tiptap/core";
 import { useState } from "react";
-import { isThing, thumbnailOf } from "../../../shared/shelf/useShelf";
+import { isThing } from "../../../shared/shelf/useShelf";
 import { ChoiceSentence } from "../document/ChoiceSentence";
 import { EverywhereChoice } from "../document/EverywhereChoice";
 import { type PanelProps, sceneAt } from "../document/panel";
@@ -10,6 +10,7 @@ import { ColoursAndLogo } from "./ColoursAndLogo";
 import { Looks } from "./Looks";
 import { OnWords } from "./OnWords";
 import { BehindThem, BringBehind } from "./OwnPicture";
+import { pictureOfSet } from "./pictureOfSet";
 import { Tail } from "./Tail";
 import { Zooms } from "./Zooms";
 
@@ -67,8 +68,6 @@ export function SetPanel(props: Props) {
 const PICTURED: readonly OwnChoice[] = ["set", "daylight", "weather", "palette"];
 
 /** Where a small picture of a set is, as it would be with a choice. */
-function setPicture(name: OwnChoice, _: string, { set, palette, daylight, weather }: Record<string, string>) {
-	if (!PICTURED.includes(name)) return undefined;
-	if (set && isThing(set)) return thumbnailOf(set);
-	return `/api/staging/sets/${set}.png?palette=${palette}&daylight=${daylight}&weather=${weather}`;
+function setPicture(name: OwnChoice, _: string, chosen: Record<string, string>) {
+	return PICTURED.includes(name) ? pictureOfSet(chosen) : undefined;
 }

@@ -11,7 +11,8 @@ export function useOwnLooks() {
 	const again = () => queries.invalidateQueries({ queryKey: KEY });
 	const kept = useQuery({ queryKey: KEY, queryFn: () => ask(api.GET("/api/staging/own-looks")) });
 	const keep = useMutation({
-		mutationFn: (body: Schemas["OwnLookIn"]) => ask(api.POST("/api/staging/own-looks", { body })),
+		mutationFn: ({ name, choices }: Schemas["OwnLookIn"]) =>
+			ask(api.POST("/api/staging/own-looks", { body: { name, choices } })),
 		onSuccess: again,
 	});
 	const remove = useMutation({
