@@ -10,6 +10,7 @@ from typing import Any
 import skia
 
 from dearhost.drawing.colours import mix, paint, rgb
+from dearhost.drawing.fonts import Word
 from dearhost.drawing.outlines import Points, band, clamp, cut, moved, taper
 
 
@@ -69,6 +70,10 @@ class Paper:
     def flat(self, path: Any, colour: str, alpha: float = 1.0) -> None:
         """Fill, nothing more."""
         self.canvas.drawPath(path, paint(colour, alpha))
+
+    def write(self, word: Word, x: float, y: float) -> None:
+        """Text with the left end of its baseline at (x, y)."""
+        word.draw(self.canvas, x, y)
 
     def dot(self, centre: complex, radius: float, colour: str) -> None:
         """A small disc without edge."""

@@ -156,6 +156,11 @@ CAMERA_MOVES: Mapping[str, str] = {
     "still": "still", "push": "comes nearer", "pull": "draws back", "pan-left": "pans left", "pan-right": "pans right",
 }  # fmt: skip
 
+BOARDS: Mapping[str, str] = {
+    "none": "cut out of paper", "white": "drawn on a white board", "dark": "drawn on a dark board",
+}  # fmt: skip
+BOARD_CAMERAS: Mapping[str, str] = {"stays": "stays where it is", "near": "goes near the pen"}
+PENS: Mapping[str, str] = {"hand": "by a hand", "pen": "by a pen", "none": "by nobody seen"}
 LOGOS: Mapping[str, str] = {"none": "no logo"}
 LOGO_PLACES: Mapping[str, str] = {
     "top-right": "at the top right", "top-left": "at the top left", "foot-right": "at the lower right",
@@ -214,6 +219,11 @@ class Choices:
     own_ends: Annotated[str, Choice("Clip at its end", Scope.BOTH, _PICTURE, OWN_ENDS, asks="At its end it")] = "loops"
     own_sound: Annotated[str, Choice("Its sound", Scope.BOTH, Touches.SOUND, OWN_SOUNDS, asks="Its sound is")] = "off"
     framing: Annotated[str, Choice("Framing", Scope.BOTH, _PICTURE, FRAMINGS)] = "medium"
+    board: Annotated[str, Choice("What is shown on words", Scope.BOTH, _PICTURE, BOARDS, asks="What is shown is")] = (
+        "none"
+    )
+    pen: Annotated[str, Choice("Drawn by", Scope.BOTH, _PICTURE, PENS, asks="Drawing is done")] = "hand"
+    board_camera: Annotated[str, Choice("Camera at the board", Scope.BOTH, _PICTURE, BOARD_CAMERAS)] = "stays"
     paper: Annotated[str, Choice("Slips and captions on", Scope.EVERYWHERE, _PICTURE, colour=True)] = ""
     accent: Annotated[str, Choice("Marks and strokes in", Scope.EVERYWHERE, _PICTURE, colour=True)] = ""
     logo: Annotated[str, Choice("Logo", Scope.EVERYWHERE, _PICTURE, LOGOS, assets=(PICTURE,), open=True)] = "none"

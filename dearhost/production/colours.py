@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
 
 from dearhost.drawing.colours import contrast, mix, rgb, set_off
@@ -16,7 +16,9 @@ _READABLE = 4.5
 @dataclass(frozen=True, slots=True)
 class Colours:
     """``paper`` of slips, with ``ink`` and ``quiet_ink`` on it; ``accent`` of marks and strokes, as a text on paper
-    ``accent_ink``, and what is written on it, ``on_accent``; ``marked`` behind the spoken word, and ``on_marked``."""
+    ``accent_ink``, and what is written on it, ``on_accent``; ``marked`` behind the spoken word, and ``on_marked``;
+    ``row`` behind the row of a list that is spoken about; ``card`` of quotations, with ``on_card`` and ``card_mark``;
+    ``button`` and ``on_button``; ``whole`` behind what fills the picture."""
 
     paper: str = _CREAM
     ink: str = "ink"
@@ -28,6 +30,13 @@ class Colours:
     marked: str = "#F0C659"
     on_marked: str = _INK
     rule: str = "#B4321C"
+    row: str = "#F3DFA6"
+    card: str = "#1F4F50"
+    on_card: str = _CREAM
+    card_mark: str = "#F0C659"
+    button: str = "#14676B"
+    on_button: str = _CREAM
+    whole: str = "#E2E9DD"
 
 
 USUAL = Colours()
@@ -36,6 +45,16 @@ USUAL = Colours()
 def colours_of(choices: Choices) -> Colours:
     """The colours a production is drawn in; own ones are moved as little as keeps what is written readable."""
     return own_colours(choices.paper, choices.accent)
+
+
+BOARD_GROUNDS = {"white": "#FCFCF8", "dark": "#22353B"}
+"""By the names of ``choices.BOARDS``."""
+
+
+def board_colours(choices: Choices) -> Colours:
+    """The colours of what is drawn on the board of a scene."""
+    found = own_colours(BOARD_GROUNDS[choices.board], choices.accent)
+    return replace(found, card=found.paper, on_card=found.ink, card_mark=found.accent_ink)
 
 
 @lru_cache(maxsize=64)
@@ -47,14 +66,22 @@ def own_colours(paper: str, accent: str) -> Colours:
     ink = _written_on(ground)
     ground = set_off(ground, ink, _READABLE, "#FFFFFF" if ink == _INK else "#000000")
     quiet = _readable(mix(ink, ground, 0.3), ground, ink)
-    found = Colours(ground, ink, quiet, accent_ink=_readable(USUAL.accent_ink, ground, ink))
+    found = Colours(ground, ink, quiet, accent_ink=_readable(USUAL.accent_ink, ground, ink),
+                    row=_row(ground, ink, USUAL.marked), whole=ground if paper else USUAL.whole)  # fmt: skip
     if not accent:
         return found
     on_accent = _written_on(accent)
     block = set_off(accent, on_accent, _READABLE, "#FFFFFF" if on_accent == _INK else "#000000")
-    return Colours(
-        ground, ink, quiet, accent, _readable(accent, ground, ink), block, on_accent, block, on_accent, accent
+    return replace(
+        found, accent=accent, accent_ink=_readable(accent, ground, ink), dot=block, on_dot=on_accent, marked=block,
+        on_marked=on_accent, rule=accent, row=_row(ground, ink, accent), card=block, on_card=on_accent,
+        card_mark=on_accent, button=block, on_button=on_accent,
     )  # fmt: skip
+
+
+def _row(ground: str, ink: str, mark: str) -> str:
+    """Paper with a little of a mark's colour in it, on which the ink is read."""
+    return set_off(mix(ground, mark, 0.4), ink, _READABLE, ground)
 
 
 def _readable(colour: str, ground: str, ink: str) -> str:

@@ -12,8 +12,13 @@ BESIDE = "beside"
 """The place of what is shown beside the host, who steps aside for it."""
 TEMPLATES = ("solo", "pair", "trio", "sequence", "pull", "versus", "negation", "badge", "up", "down", "many")
 """How the things of a picture stand to each other."""
-COMES = ("slides", "unfolds", "pops", "turns", "drawn", "rises", "drops", "fades")
+INK = "stroke-by-stroke"
+"""Drawn before one's eyes."""
+COMES = ("slides", "unfolds", "pops", "turns", "drawn", "rises", "drops", "fades", INK)
 """How what is shown comes, and goes the other way round; "drawn" is wiped in as ink."""
+_PASTED = tuple(way for way in COMES if way != INK)
+BOARDED = ("picture", "list", "number", "quotation", "comparison", "words", "end-card")
+"""Kinds that are drawn on a board where the scene has one."""
 MOUNTS = ("print", "framed", "torn", "tablet", "none")
 """What own pictures are shown in."""
 MOVES = ("still", "nearer", "away")
@@ -27,8 +32,14 @@ _SHOWN_PLACE = Parameter("place", "Where", BESIDE, choices=(BESIDE, "whole"))
 _STAYS = Parameter("seconds", "Stays", 4.0, 0.8, 30.0, "s")
 
 
-def _comes(usual: str) -> Parameter:
-    return Parameter("comes", "Comes in", usual, choices=COMES)
+def things_named(shows: str, also: str) -> list[str]:
+    """The names of a picture's things, those that are known here."""
+    names = (shows, *(name.strip() for name in also.replace("+", ",").split(",")))
+    return [name for name in names if name in THINGS]
+
+
+def _comes(usual: str, ways: tuple[str, ...] = COMES) -> Parameter:
+    return Parameter("comes", "Comes in", usual, choices=ways)
 
 
 def _words(name: str, label: str) -> Parameter:
@@ -45,7 +56,7 @@ SHOWN_CUES = (
             Parameter("text", "Words", ""),
             Parameter("where", "Where", "low", choices=("low", "high", "centre")),
             Parameter("size", "Size", 1.0, 0.6, 1.8),
-            _comes("slides"),
+            _comes("slides", _PASTED),
             Parameter("seconds", "Stays", 3.0, 1.0, 10.0, "s"),
         ),
         shown=True,
@@ -59,7 +70,7 @@ SHOWN_CUES = (
         (
             _words("name", "Name, else the speaker's"),
             _words("role", "Role"),
-            _comes("slides"),
+            _comes("slides", _PASTED),
             Parameter("seconds", "Stays", 4.0, 1.0, 12.0, "s"),
         ),
         also="lower third strap caption who speaks job title",
@@ -95,7 +106,7 @@ SHOWN_CUES = (
             POINTER,
             Parameter("sound", "Sound of clips", "off", choices=("off", "under")),
             _SHOWN_PLACE,
-            _comes("slides"),
+            _comes("slides", _PASTED),
             _STAYS,
         ),
         also="photo photograph image video footage clip screen product logo shelf upload",
@@ -115,7 +126,7 @@ SHOWN_CUES = (
             Parameter("size", "Size", 0.8, 0.2, 1.4),
             Parameter("depth", "Where", "before", choices=("before", "behind")),
             Parameter("sound", "Sound of clips", "off", choices=("off", "under")),
-            _comes("rises"),
+            _comes("rises", _PASTED),
             _STAYS,
         ),
         also="keyed green screen cut out person colleague drawing transparent",

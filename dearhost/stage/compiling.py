@@ -8,7 +8,7 @@ from dataclasses import replace
 from dearhost.errors import StageError
 from dearhost.hosts import Handling, hands_full
 from dearhost.production import Choices, Production, Studio, is_in_clip, manner_in, pauses_of, voice_of
-from dearhost.production.colours import colours_of
+from dearhost.production.colours import board_colours, colours_of
 from dearhost.script import Cue, Line, Scene, display_name, spoken_lines
 from dearhost.speech import Reading, with_pauses
 from dearhost.stage.beds import NONE, BedStretch, OtherScene, PlacedBed, beds_of, scenes_of_bed
@@ -181,7 +181,7 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
     )
     speaks = [(staged.host_of(line), at, at + reading.duration) for line, at, reading in staged.acted]
     turns = turns_of(speaks)
-    shown = shown_of(staged.heard, duration, Arrangement(choices.layout, choices.framing))
+    shown = shown_of(staged.heard, duration, Arrangement.of(choices))
     cuts = [
         (cut.at, cut.framing, production.entry(cut.speaker).host) for cut in framings_of(staged.acted, choices.framing)
     ]
@@ -244,7 +244,7 @@ def _on_the_picture(staged: StagedScene, number: int, duration: float, cued: Seq
     own = [*clips_shown(staged, duration), *_heading(staged, number, duration)]
     logo = logo_of(choices, cued, duration)
     for item in with_nearings([*beside_each_other([*own, *cued]), *logo], nearings_of(staged.heard)):
-        yield replace(item, colours=colours_of(choices))
+        yield replace(item, colours=board_colours(choices) if item.text("board") else colours_of(choices))
 
 
 def _heading(staged: StagedScene, number: int, duration: float) -> list[Shown]:

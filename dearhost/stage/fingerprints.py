@@ -18,7 +18,7 @@ from dearhost.storage import fingerprint
 if TYPE_CHECKING:
     from dearhost.stage.timeline import SceneTimeline
 
-VERSION = "stage-22"
+VERSION = "stage-23"
 SETS_VERSION = "sets-5"
 NOT_SEEN = frozenset(("id", "start", "choices", "stings", "footage", "bed_marks", "bed_accents", "notes", "lines"))
 """Fields of a scene that do not count as they are. What is seen of lines is in roles and captions; of choices those

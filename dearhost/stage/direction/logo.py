@@ -31,7 +31,8 @@ def logo_of(choices: Choices, shown: Sequence[Shown], duration: float) -> list[S
         "size": choices.logo_size,
         "ground": choices.logo_ground,
     }
-    in_the_way = {"middle", "whole", *([side] if choices.shape == _WIDE else ["left", "right"])}
+    in_the_way = {"middle", "whole", f"card-{side}",
+                  *([side] if choices.shape == _WIDE else ["left", "right"])}  # fmt: skip
     taken = sorted((item.span.start, item.span.end) for item in shown if item.region in in_the_way)
     spans, begins = [], 0.0
     for start, end in taken:

@@ -7,10 +7,10 @@ from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
 
 from dearhost.assets.shelf import CLIP, kind_of
-from dearhost.hosts import things_for
+from dearhost.hosts import THINGS, things_for
 from dearhost.languages import LANGUAGES
 from dearhost.production import CLIP_LINE, CUE_KINDS, Choices, is_in_clip, playable
-from dearhost.production.shown_cues import BESIDE, BY_HAND
+from dearhost.production.shown_cues import BESIDE, BOARDED, BY_HAND, INK, things_named
 from dearhost.script import Cue, Line, display_name, word_index, word_indices
 from dearhost.speech import Reading
 from dearhost.stage.direction.cueing import end_of, moment_of
@@ -21,6 +21,7 @@ from dearhost.stage.timeline import HEADING, PlacedFootage, Shown, ShownRow
 from dearhost.things.stems import stem, words_in
 from dearhost.timebase import Span
 
+NO_BOARD = "none"
 _SHOWN = frozenset(kind.name for kind in CUE_KINDS if kind.shown)
 _SPLIT = re.compile(r"\s*[.;:!?]\s+|\s*,\s+(?:and |or |then )?|\s+(?:and|or) (?:then )?|\n")
 _ORDINALS = re.compile(
@@ -33,15 +34,35 @@ _SPEECH_WORDS = frozenset().union(*(language.function_words for language in LANG
 
 @dataclass(frozen=True, slots=True)
 class Arrangement:
-    """How a scene is laid out, as far as what is shown asks: its ``layout`` and ``framing``."""
+    """How a scene is laid out, as far as what is shown asks: its ``layout`` and ``framing``, what is shown drawn on a
+    ``board`` and with what, and whether the camera ``follows``."""
 
     layout: str
     framing: str
+    board: str = NO_BOARD
+    pen: str = ""
+    follows: bool = False
+
+    @classmethod
+    def of(cls, choices: Choices) -> Arrangement:
+        """What a scene chooses."""
+        return cls(choices.layout, choices.framing, choices.board, choices.pen, choices.board_camera == "near")
+
+    def parameters(self, cue: Cue) -> dict[str, str | float]:
+        """The settings of a cue as they hold here."""
+        found = {name: value for name, value in cue.parameters.items() if name not in _UNSEEN}
+        if cue.kind in BOARDED and self.board != NO_BOARD:
+            found |= {"comes": INK, "board": self.board, "place": "whole" if cue.text("place") == "whole" else BESIDE}
+        if found.get("comes") == INK:
+            found |= {"pen": self.pen, "follows": "yes" if self.follows else "no"}
+        return found
 
     def region(self, place: str) -> str:
         """Where something has room that is shown in a ``place``; "" for what goes by its own settings."""
         if place == "whole":
             return "whole"
+        if place in ("left", "right"):
+            return f"card-{place}"
         if place != BESIDE:
             return ""
         if self.layout == "none" or self.framing in BUBBLES:
@@ -66,15 +87,17 @@ def shown_of(lines: Iterable[tuple[Line, float, Reading]], duration: float, arra
                 shown[before] = replace(shown[before], span=Span(shown[before].span.start, at))
             latest[group] = len(shown)
             span = Span(at, min(duration, end))
-            parameters = {name: value for name, value in cue.parameters.items() if name not in _UNSEEN}
+            parameters = arrangement.parameters(cue)
             if cue.kind == "lower-third" and is_in_clip(line):
                 span = Span(at, min(span.end, start + reading.duration))  # it names who is seen
             if cue.kind == "lower-third" and not cue.text("name").strip():
                 parameters["name"] = display_name(line.speaker)
             said = words_said(line, cue)
             rows = _rows(line, cue, start, reading, said, span) if cue.kind == "list" else ()
+            if cue.kind == "picture" and parameters.get("comes") == INK:
+                rows = _named(line, cue, start, reading, span)
             centred = cue.kind == "title" and cue.text("where") == "centre"
-            region = "centre" if centred else arrangement.region(cue.text("place"))
+            region = "centre" if centred else arrangement.region(str(parameters.get("place", "")))
             if cue.kind == "figure":
                 region = f"{cue.text('depth')}-{_side_of(cue)}"
             shown.append(Shown(cue.kind, span, parameters, said, rows, region=region))
@@ -200,6 +223,14 @@ def _rows(line: Line, cue: Cue, start: float, reading: Reading, said: str, span:
     texts = row_texts(cue.text("rows"), said)
     moments = _fall(line, cue, start, reading, texts, span)
     return tuple(ShownRow(text, things_for(text), at) for text, at in zip(texts, moments, strict=True))
+
+
+def _named(line: Line, cue: Cue, start: float, reading: Reading, span: Span) -> tuple[ShownRow, ...]:
+    """The things of a picture, each with the moment it is named."""
+    names = things_named(cue.text("shows"), cue.text("also"))
+    words = [re.sub(r"[-_]", " ", f"{name} {THINGS[name].words}") for name in names]
+    moments = _fall(line, cue, start, reading, words, span)
+    return tuple(ShownRow(name, name, at) for name, at in zip(names, moments, strict=True))
 
 
 def _fall(line: Line, cue: Cue, start: float, reading: Reading, rows: Sequence[str], span: Span) -> tuple[float, ...]:

@@ -120,13 +120,25 @@ class Picture:
         return left * self.width, top * self.height, right * self.width, bottom * self.height
 
 
+_CARDS: Mapping[str, float] = {"16:9": 0.26, "1:1": 0.30, "9:16": 0.42}
+"""Of the picture's width: a small card in an upper corner."""
+_CARD_SHAPE = 0.78
+"""Its height, of its width."""
+
+
 def panel_box(shape: str, region: str) -> Fractions:
     """Where what is shown is: at the "right" of the host, at the "left", in the "middle" with nobody there, or the
-    "whole" picture."""
+    "whole" picture; a "card-left" or "card-right" is in an upper corner."""
     layout = LAYOUTS[shape]
     if region == "whole":
         return 0.0, 0.0, 1.0, 1.0
     if region == "middle":
         return layout.alone_panel
+    if region.startswith("card-"):
+        left, top, right, _ = layout.title_safe
+        wide, aspect = _CARDS[shape], RATIOS[shape][0] / RATIOS[shape][1]
+        top += 0.02 if shape == "16:9" else 0.0
+        left = left if region == "card-left" else right - wide
+        return left, top, left + wide, top + wide * _CARD_SHAPE * aspect
     left, top, right, bottom = layout.panel
     return (1 - right, top, 1 - left, bottom) if region == "left" and shape == "16:9" else layout.panel

@@ -11,10 +11,9 @@ from typing import Any
 import skia
 
 from dearhost.drawing.outlines import polygon
+from dearhost.production.shown_cues import INK
 from dearhost.timebase import Span
 
-_LEAVING = 0.7
-"""Of the time of coming that going takes."""
 Box = tuple[float, float, float, float]
 
 
@@ -32,10 +31,11 @@ class Coming:
 
 @dataclass(frozen=True, slots=True)
 class Entrance:
-    """``seconds`` it takes."""
+    """``seconds`` it takes; what ``fades`` is seen through until it is there."""
 
     seconds: float
     transform: Callable[[Coming], None]
+    fades: bool = False
 
 
 def back_out(t: float, over: float) -> float:
@@ -110,16 +110,21 @@ ENTRANCES: Mapping[str, Entrance] = {
     "drawn": Entrance(0.80, _drawn),
     "rises": Entrance(0.46, _rises),
     "drops": Entrance(0.46, _drops),
-    "fades": Entrance(0.50, lambda come: None),
+    "fades": Entrance(0.50, lambda come: None, fades=True),
+    INK: Entrance(0.30, lambda come: None, fades=True),
 }
 """By the names of ``production.cue_kinds.COMES``."""
+
+
+LEAVING = 0.7
+"""Of the time of coming that going takes."""
 
 
 def arrived(way: str, span: Span, moment: float) -> float:
     """How far something is in at ``moment``: 0 not yet or gone, 1 there."""
     seconds = ENTRANCES[way].seconds
     coming = (moment - span.start) / seconds
-    going = (span.end - moment) / (seconds * _LEAVING)
+    going = (span.end - moment) / (seconds * LEAVING)
     return round(min(1.0, max(0.0, min(coming, going))), 4)
 
 
@@ -129,7 +134,7 @@ def coming(way: str, come: Coming) -> Iterator[None]:
     come.canvas.save()
     if come.done < 1:
         ENTRANCES[way].transform(come)
-        solid = 1.0 if way == "fades" else 0.3  # from here on it is not seen through
+        solid = 1.0 if ENTRANCES[way].fades else 0.3  # from here on it is not seen through
         if way != "drawn" and come.done < solid:
             left, top, right, bottom = come.box
             edge = 60 * come.unit

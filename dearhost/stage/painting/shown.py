@@ -10,7 +10,6 @@ from dearhost.assets.shelf import Shelf
 from dearhost.drawing.fonts import Fonts
 from dearhost.stage.layout.shapes import Picture
 from dearhost.stage.painting.clip_lines import ClipDrawing
-from dearhost.stage.painting.cutaways import CutawayDrawing
 from dearhost.stage.painting.figures import FigureDrawing
 from dearhost.stage.painting.layer import Layer, pixel_box
 from dearhost.stage.painting.logos import LogoDrawing
@@ -66,11 +65,6 @@ def _lettered(drawing: Callable[[Shown, Picture, Fonts], ShownDrawing]) -> Calla
     return lambda shown, picture, supplies: drawing(shown, picture, supplies.fonts)
 
 
-def _picture(shown: Shown, picture: Picture, supplies: Supplies) -> ShownDrawing:
-    """Beside a host who made room or over the whole picture, else on a small card."""
-    return (PicturePanel if shown.region else CutawayDrawing)(shown, picture, supplies.fonts)
-
-
 def _own(shown: Shown, picture: Picture, supplies: Supplies) -> ShownDrawing:
     return OwnPanel(shown, picture, supplies.fonts, supplies.shelf)
 
@@ -90,7 +84,7 @@ def _logo(shown: Shown, picture: Picture, supplies: Supplies) -> ShownDrawing:
 SHOWN: Mapping[str, ShownKind] = {
     "clip": ShownKind("clip", _clip),
     FIGURE: ShownKind(FIGURE, _figure),
-    "picture": ShownKind("cutaway", _picture),
+    "picture": ShownKind("cutaway", _lettered(PicturePanel)),
     "own": ShownKind("cutaway", _own),
     "list": ShownKind("cutaway", _lettered(ListPanel)),
     "number": ShownKind("cutaway", _lettered(NumberPanel)),

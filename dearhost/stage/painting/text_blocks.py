@@ -10,6 +10,7 @@ from typing import Any
 from uniseg.linebreak import line_break_units
 
 from dearhost.drawing.fonts import Fonts, Word, balanced_lines
+from dearhost.drawing.paper import Paper
 
 _STEP = 0.955
 _PLAIN = re.compile(r"[\"'(]*[A-Za-z0-9']+[.,;:!?)\"']*")
@@ -45,10 +46,10 @@ class TextBlock:
         """From the top of the first line to the foot of the last."""
         return len(self.rows) * self.size * self.lead
 
-    def draw(self, canvas: Any, x: float, y: float, align: float = 0.0) -> None:
+    def draw(self, paper: Paper, x: float, y: float, align: float = 0.0) -> None:
         """Draw with the upper edge at ``y``; lines begin (``align`` 0), are centred (.5) or end (1) at ``x``."""
         for number, row in enumerate(self.rows):
-            row.draw(canvas, x - row.width * align, y + self.size * (0.86 + number * self.lead))
+            paper.write(row, x - row.width * align, y + self.size * (0.86 + number * self.lead))
 
 
 def fitted(fonts: Fonts, text: str, box: tuple[float, float], sizes: tuple[float, float], face: Face,

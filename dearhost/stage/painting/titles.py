@@ -107,13 +107,13 @@ class TitleDrawing(Slip):
         size, u = self.size, self.picture.unit
         x = left + 0.75 * size
         if self._number:
-            self._number.draw(paper.canvas, x, top + 1.43 * size)
+            paper.write(self._number, x, top + 1.43 * size)
             bar = x + self._number.width + 0.42 * size
             ends = (top + 0.5 * size, bottom - 0.5 * size)
             line = [complex(bar, ends[0]), complex(bar + 2.5 * u, ends[0]),
                     complex(bar + 2.5 * u, ends[1]), complex(bar, ends[1])]  # fmt: skip
             paper.flat(polygon(line), self.colours.ink, 0.5)
-        self._text.draw(paper.canvas, x + self._indent, top + 0.45 * size)
+        self._text.draw(paper, x + self._indent, top + 0.45 * size)
 
 
 class NameDrawing(Slip):
@@ -143,5 +143,5 @@ class NameDrawing(Slip):
         left, top, _, bottom = self.paper_box
         size = self.size
         paper.flat(cut_rect(left, top, 0.3 * size, bottom - top, 1), self.colours.accent)
-        self._name.draw(paper.canvas, left + 0.85 * size, top + 0.35 * size)
-        self._role.draw(paper.canvas, left + 0.85 * size, top + 0.45 * size + self._name.height)
+        self._name.draw(paper, left + 0.85 * size, top + 0.35 * size)
+        self._role.draw(paper, left + 0.85 * size, top + 0.45 * size + self._name.height)

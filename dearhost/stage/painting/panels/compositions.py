@@ -5,7 +5,7 @@ from __future__ import annotations
 import itertools
 import math
 from collections.abc import Callable, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 
 from dearhost.drawing.cut_shapes import cut_disc
 from dearhost.drawing.fonts import Fonts
@@ -26,6 +26,7 @@ class _Sheet:
     things: Sequence[str]
     count: int
     fonts: Fonts
+    placed: list[tuple[str, Box]] = field(default_factory=list)
 
     @property
     def width(self) -> float:
@@ -53,6 +54,8 @@ class _Sheet:
 
     def put(self, middle: complex, name: str, size: float) -> None:
         """A thing with a shadow under it, unless it hangs in the air."""
+        x, y, half = middle.real, middle.imag, size / 2
+        self.placed.append((name, (x - half, y - half, x + half, y + half)))
         if not THINGS[name].floats:
             foot, around = middle + complex(0, size * 0.46), [turned(i * 36) for i in range(10)]
             shadow = [foot + complex(way.real * size * 0.44, way.imag * size * 0.055) for way in around]
@@ -64,13 +67,20 @@ class _Sheet:
             arrow(self.paper, start, end, width, colour, bend)
 
 
-def compose(paper: Paper, box: Box, things: Sequence[str], template: str, count: int, fonts: Fonts) -> None:
-    """Draw ``things`` in ``box`` pixels by a template; one that needs more things than there are shows them alone."""
+def compose(
+    paper: Paper, box: Box, things: Sequence[str], template: str, count: int, fonts: Fonts
+) -> list[tuple[str, Box]]:
+    """Draw ``things`` in ``box`` pixels by a template; one that needs more things than there are shows them alone.
+
+    Returns where each was put.
+    """
     if not things:
-        return
+        return []
     if len(things) == 1 and template in ("pair", "trio", "sequence", "pull", "versus"):
         template = "solo"
-    _TEMPLATES[template](_Sheet(paper, box, things, count, fonts))
+    sheet = _Sheet(paper, box, things, count, fonts)
+    _TEMPLATES[template](sheet)
+    return sheet.placed
 
 
 def _solo(sheet: _Sheet) -> None:
@@ -137,7 +147,7 @@ def _versus(sheet: _Sheet) -> None:
     middle, radius = a(0.5, 0.5), 44 * sheet.u
     paper.flat(cut_disc(middle.real, middle.imag, radius, 0.02), "ink")
     word = sheet.fonts.word("or", radius * 0.95, face="serif", weight="regular", colour="#FBF5E8")
-    word.draw(paper.canvas, middle.real - word.width / 2, middle.imag + radius * 0.28)
+    paper.write(word, middle.real - word.width / 2, middle.imag + radius * 0.28)
 
 
 def _negation(sheet: _Sheet) -> None:

@@ -9,12 +9,13 @@ from dearhost.drawing.fonts import Fonts
 from dearhost.drawing.paper import Paper
 from dearhost.hosts import draw_thing
 from dearhost.stage.layout.shapes import Picture
+from dearhost.stage.painting.entrances import Box
 from dearhost.stage.painting.panels.panel import Panel
-from dearhost.stage.painting.text_blocks import Face, TextBlock, fitted
+from dearhost.stage.painting.text_blocks import TextBlock, fitted
 from dearhost.stage.timeline import Shown
 
-_MARK, _FALL = "#F3DFA6", 0.30
-"""The marked row's paper; seconds in which a row falls."""
+_FALL = 0.30
+"""Seconds in which a row falls."""
 
 
 class ListPanel(Panel):
@@ -29,21 +30,18 @@ class ListPanel(Panel):
         self._title: TextBlock | None = None
         if title := shown.text("title").strip():
             room = width - 2 * self._pad, height * 0.24
-            self._title = fitted(fonts, title, room, (size * 1.12, size * 0.6), Face("serif"), 2)
+            self._title = fitted(fonts, title, room, (size * 1.12, size * 0.6), self.face(), 2)
         self._top = top + self._pad + (self._title.height + 0.4 * size if self._title else 0)
         self._row = (bottom - self._pad * 0.6 - self._top) / max(1, len(shown.rows))
         self._row = min(self._row, size * 3.4)
         self._icon = min(self._row * 0.80, 1.9 * size)
         text_width = width - 2 * self._pad - self._icon - 0.6 * size
-        smallest = size
+        smallest, face = size, self.face("sans", "regular")
         for own in shown.rows:
-            block = fitted(
-                fonts, own.text, (text_width, self._row * 0.94), (size, size * 0.5), Face("sans", "regular"), 2
-            )
+            block = fitted(fonts, own.text, (text_width, self._row * 0.94), (size, size * 0.5), face, 2)
             smallest = min(smallest, block.size)
         self._rows = [
-            fitted(fonts, own.text, (text_width, self._row), (smallest, smallest), Face("sans", "regular"), 3)
-            for own in shown.rows
+            fitted(fonts, own.text, (text_width, self._row), (smallest, smallest), face, 3) for own in shown.rows
         ]
 
     def state(self, moment: float) -> Any:
@@ -56,8 +54,10 @@ class ListPanel(Panel):
         left, top, right, _ = self.inside
         u, size = self.unit, self._rows[0].size if self._rows else 1.0
         if self._title:
-            self._title.draw(paper.canvas, left + self._pad, top + self._pad)
+            self._title.draw(paper, left + self._pad, top + self._pad)
         fallen, current = self.state(moment)
+        if self.inked:  # rows are not marked while they are written
+            current = -1
         for number, (row, done) in enumerate(zip(self._rows, fallen, strict=True)):
             if done <= 0:
                 continue
@@ -70,20 +70,25 @@ class ListPanel(Panel):
             if number == current:
                 mark = cut_rect(left + 0.4 * self._pad, y + self._row * 0.03, right - left - 0.8 * self._pad,
                                 self._row * 0.94, 2 * u)  # fmt: skip
-                paper.flat(mark, _MARK)
+                paper.flat(mark, self.colours.row)
             middle = y + self._row / 2
             x = left + self._pad + self._icon / 2
             if thing := self.shown.rows[number].thing:
                 draw_thing(paper, thing, x, middle, self._icon)
             else:
                 self._draw_number(paper, number + 1, x, middle)
-            row.draw(paper.canvas, left + self._pad + self._icon + 0.6 * size, middle - row.height / 2)
+            row.draw(paper, left + self._pad + self._icon + 0.6 * size, middle - row.height / 2)
             if done < 1:
                 paper.canvas.restore()
             paper.canvas.restore()
 
+    def begins(self, box: Box, number: int) -> float | None:
+        """The moment of the row a drawn thing or line lies in."""
+        row = int(((box[1] + box[3]) / 2 - self._top) // self._row)
+        return self.shown.rows[row].at if 0 <= row < len(self.shown.rows) else None
+
     def _draw_number(self, paper: Paper, number: int, x: float, y: float) -> None:
         """A row's number, where no thing goes with it."""
-        paper.dot(complex(x, y), self._icon * 0.42, self.shown.colours.dot)
-        word = self.fonts.word(str(number), self._icon * 0.5, face="serif", colour=self.shown.colours.on_dot)
-        word.draw(paper.canvas, x - word.width / 2, y + self._icon * 0.18)
+        paper.dot(complex(x, y), self._icon * 0.42, self.colours.dot)
+        word = self.fonts.word(str(number), self._icon * 0.5, face="serif", colour=self.colours.on_dot)
+        paper.write(word, x - word.width / 2, y + self._icon * 0.18)

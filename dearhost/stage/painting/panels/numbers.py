@@ -8,8 +8,8 @@ from dearhost.drawing.cut_shapes import cut_rect
 from dearhost.drawing.fonts import Fonts
 from dearhost.drawing.paper import Paper
 from dearhost.stage.layout.shapes import Picture
-from dearhost.stage.painting.panels.panel import QUIET_INK, Panel
-from dearhost.stage.painting.text_blocks import Face, fitted
+from dearhost.stage.painting.panels.panel import Panel
+from dearhost.stage.painting.text_blocks import fitted
 from dearhost.stage.timeline import Shown
 
 _NUMBER = re.compile(r"[£$€]?\d[\d.,]*\s?%?")
@@ -28,7 +28,7 @@ class NumberPanel(Panel):
         size = picture.layout.number_text * picture.height
         small = picture.layout.list_text * picture.height
         self._unit = fitted(fonts, unit, (width * 0.55, height * 0.2), (small * 1.3, small * 0.6),
-                            Face("serif", "regular"), 2) if unit else None  # fmt: skip
+                            self.face("serif", "regular"), 2) if unit else None  # fmt: skip
         taken = self._unit.width + 0.3 * small if self._unit and len(number) < 5 else 0.0
         share = 0.50 if text or unit else 0.8
         self._number = fitted(
@@ -36,12 +36,12 @@ class NumberPanel(Panel):
             number or "?",
             (width - taken, height * share),
             (size, small),
-            Face("serif", "bold", "#A8341D", 1.0),
+            self.face("serif", "bold", self.colours.accent_ink, 1.0),
             1,
         )
         self._beside = bool(taken)
         self._text = fitted(fonts, text, (width, height * 0.30), (small * 0.95, small * 0.5),
-                            Face("sans", "regular", QUIET_INK, 1.28), 3) if text else None  # fmt: skip
+                            self.quiet(1.28), 3) if text else None  # fmt: skip
 
     def draw_content(self, paper: Paper, moment: float) -> None:
         """Number, unit, a rule, and the text under it."""
@@ -58,16 +58,16 @@ class NumberPanel(Panel):
         if self._text:
             parts.append(self._text.height + 0.09 * height)
         y = top + (height - sum(parts)) / 2
-        self._number.draw(paper.canvas, x, y)
+        self._number.draw(paper, x, y)
         foot = y + self._number.size * 0.86 + (len(self._number.rows) - 1) * self._number.size
         if self._unit and self._beside:
             self._unit.draw(
-                paper.canvas, x + self._number.width + 0.04 * width, foot - self._unit.height + self._unit.size * 0.3
+                paper, x + self._number.width + 0.04 * width, foot - self._unit.height + self._unit.size * 0.3
             )
         y = foot + 0.05 * height
         if self._unit and not self._beside:
-            self._unit.draw(paper.canvas, x, y)
+            self._unit.draw(paper, x, y)
             y += self._unit.height + 0.02 * height
         if self._text:
-            paper.flat(cut_rect(x, y, width * 0.86, 4 * self.unit, 1), "ink")
-            self._text.draw(paper.canvas, x, y + 0.04 * height)
+            paper.flat(cut_rect(x, y, width * 0.86, 4 * self.unit, 1), self.colours.ink)
+            self._text.draw(paper, x, y + 0.04 * height)

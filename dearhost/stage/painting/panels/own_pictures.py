@@ -20,7 +20,7 @@ from dearhost.drawing.paper import Paper
 from dearhost.stage.layout.shapes import Picture
 from dearhost.stage.nearing import middle_of, part_of, pushed, seen_at
 from dearhost.stage.painting.entrances import Box
-from dearhost.stage.painting.panels.panel import MOUNT, Panel
+from dearhost.stage.painting.panels.panel import Panel
 from dearhost.stage.painting.pointer_ring import draw_ring
 from dearhost.stage.painting.shelf_images import ShelfImages, scaling_of
 from dearhost.stage.timeline import Shown
@@ -34,6 +34,8 @@ _GLASS = 0x1AFFFFFF
 
 class OwnPanel(Panel):
     """Shows each of its pictures for the same part of its stretch."""
+
+    inkable = False
 
     def __init__(self, shown: Shown, picture: Picture, fonts: Fonts, shelf: Shelf) -> None:
         super().__init__(shown, picture, fonts)
@@ -110,14 +112,16 @@ class OwnPanel(Panel):
 
     def draw_print(self, paper: Paper, box: Box) -> None:
         """A photographic print with a paper edge."""
-        self._sheet(paper, cut_rect(box[0], box[1], box[2] - box[0], box[3] - box[1], 2 * self.unit), MOUNT)
+        left, top, right, bottom = box
+        self._sheet(paper, cut_rect(left, top, right - left, bottom - top, 2 * self.unit), self.colours.paper)
 
     def draw_frame(self, paper: Paper, box: Box) -> None:
         """A wooden frame with a mount in it."""
         left, top, right, bottom = box
         self._sheet(paper, cut_rect(left, top, right - left, bottom - top, 0), _WOOD)
         edge = 18 * self.unit
-        paper.flat(cut_rect(left + edge, top + edge, right - left - 2 * edge, bottom - top - 2 * edge, 0), MOUNT)
+        inside = cut_rect(left + edge, top + edge, right - left - 2 * edge, bottom - top - 2 * edge, 0)
+        paper.flat(inside, self.colours.paper)
 
     def draw_torn(self, paper: Paper, box: Box) -> None:
         """A sheet torn out by hand."""

@@ -3075,6 +3075,24 @@ export interface components {
              */
             framing: "wide" | "full" | "medium" | "close-up" | "bubble" | "square-bubble";
             /**
+             * Board
+             * @default none
+             * @enum {string}
+             */
+            board: "none" | "white" | "dark";
+            /**
+             * Pen
+             * @default hand
+             * @enum {string}
+             */
+            pen: "hand" | "pen" | "none";
+            /**
+             * Board Camera
+             * @default stays
+             * @enum {string}
+             */
+            board_camera: "stays" | "near";
+            /**
              * Paper
              * @default
              */
@@ -3294,6 +3312,9 @@ export interface components {
              *       "own_ends": null,
              *       "own_sound": null,
              *       "framing": null,
+             *       "board": null,
+             *       "pen": null,
+             *       "board_camera": null,
              *       "layout": null,
              *       "transition": null,
              *       "furniture": null,
@@ -3414,6 +3435,12 @@ export interface components {
             own_sound?: ("off" | "under") | null;
             /** Framing */
             framing?: ("wide" | "full" | "medium" | "close-up" | "bubble" | "square-bubble") | null;
+            /** Board */
+            board?: ("none" | "white" | "dark") | null;
+            /** Pen */
+            pen?: ("hand" | "pen" | "none") | null;
+            /** Board Camera */
+            board_camera?: ("stays" | "near") | null;
             /** Layout */
             layout?: ("alone" | "left" | "right" | "none") | null;
             /** Transition */

@@ -14,11 +14,17 @@ export type SentenceChoice = {
 	onChoose: (value: string) => void;
 };
 
+type Props = {
+	choices: readonly SentenceChoice[];
+	/** Whether no options are there before a word of it is asked for. */
+	closed?: boolean;
+};
+
 /** Choices as the underlined words of one sentence; the options of the one that is open lie in a row below. */
-export function ChoiceSentence({ choices }: { choices: readonly SentenceChoice[] }) {
-	const [open, setOpen] = useState(choices[0]?.name ?? "");
+export function ChoiceSentence({ choices, closed = false }: Props) {
+	const [open, setOpen] = useState(closed ? "" : (choices[0]?.name ?? ""));
 	const row = useRef<HTMLFieldSetElement>(null);
-	const opened = choices.find((choice) => choice.name === open) ?? choices[0];
+	const opened = choices.find((choice) => choice.name === open) ?? (closed ? undefined : choices[0]);
 	const intoRow = (event: KeyboardEvent) => {
 		if (event.code !== "ArrowDown") return;
 		event.preventDefault();

@@ -4,7 +4,7 @@ import { isThing } from "../../../shared/shelf/useShelf";
 import { ChoiceSentence } from "../document/ChoiceSentence";
 import { EverywhereChoice } from "../document/EverywhereChoice";
 import { type PanelProps, sceneAt } from "../document/panel";
-import type { OwnChoice } from "../document/scope";
+import { holds, type OwnChoice } from "../document/scope";
 import { type Lead, useSentence } from "../document/useSentence";
 import { ColoursAndLogo } from "./ColoursAndLogo";
 import { Looks } from "./Looks";
@@ -23,6 +23,12 @@ const LEADS: readonly Lead[] = [
 	["layout", "Who speaks stands", ";"],
 	["transition", "it begins with", "."],
 ];
+const BOARD: readonly Lead[] = [["board", "What is shown on words is", "."]];
+const DRAWN: readonly Lead[] = [
+	["board", "What is shown on words is", ","],
+	["pen", "", ";"],
+	["board_camera", "the camera", "."],
+];
 const BEHIND = { set: ["picture", "clip"] };
 
 type Props = PanelProps & { editor: Editor; productionId: string; revision: number };
@@ -34,7 +40,9 @@ export function SetPanel(props: Props) {
 	const { scene, number } = sceneAt(document, current);
 	const sentence = useSentence({ document, scene, number, change, leads: LEADS, things: BEHIND, picture: setPicture });
 	const { choose } = sentence;
-	if (sentence.list || !scene) return sentence.list;
+	const cut = !scene || holds(document, scene, "board") === "none";
+	const board = useSentence({ document, scene, number, change, leads: cut ? BOARD : DRAWN });
+	if (sentence.list || board.list || !scene) return sentence.list ?? board.list;
 	const own = isThing(sentence.now.set ?? "");
 	return (
 		<div className="set-panel">
@@ -47,10 +55,12 @@ export function SetPanel(props: Props) {
 					))}
 				</div>
 				{(leaf === "The set" || leaf === "Fit") && sentence.scope}
+				{leaf === "On words" && board.scope}
 			</div>
 			{leaf === "The set" && <ChoiceSentence choices={sentence.choices} />}
 			{leaf === "The set" && <BringBehind onBrought={(item) => choose("set", item)} />}
 			{leaf === "Fit" && own && <BehindThem document={document} scene={scene} choose={choose} />}
+			{leaf === "On words" && <ChoiceSentence choices={board.choices} closed />}
 			{leaf === "On words" && <Zooms {...{ editor, productionId, revision }} sceneId={scene.id} />}
 			{leaf === "On words" && <OnWords editor={editor} scene={scene} />}
 			{leaf === "Looks" && <Looks document={document} change={change} onPropose={sentence.propose} />}

@@ -1,0 +1,196 @@
+"""When each line of a drawing is drawn: in order, no thing before its word, in the time there is."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
+from functools import cached_property
+from typing import Any
+
+import skia
+
+from dearhost.drawing.tracing import Box, Outline, Written
+from dearhost.timebase import Span
+
+Line = Outline | Written
+Begins = Callable[[Box, int], float | None]
+"""When the word of a thing is said, by its box and number; None where it has none."""
+_LEAST, _POWER, _A_SECOND = 0.05, 0.6, 68.0
+"""Seconds any line takes; long lines are drawn faster: their length to this power, in units, of which so many go by in
+a second."""
+_TRAVEL = 0.16
+"""Seconds the pen takes from one thing to the next, at least."""
+_WASH = 0.55
+"""Seconds in which the colours of a thing come, once it is drawn."""
+_SHARE = 0.64
+"""Of the time something is shown that its drawing takes, where that is neither hasty nor slow."""
+_SLOWEST = 1.7
+_HASTE = (1.0, 0.82, 0.68, 0.55, 0.44, 0.35, 0.27, 0.2, 0.14, 0.1, 0.06)
+"""Factors that are tried on all times until the drawing is done before it goes."""
+_GAP = 12.0
+"""Units: things that lie nearer to each other are drawn as one."""
+
+
+@dataclass(frozen=True)
+class DrawnLine:
+    """A line and its time."""
+
+    line: Line
+    span: Span
+
+    def done(self, moment: float) -> float:
+        """How far it is drawn, 0 to 1, quicker in the middle."""
+        part = min(1.0, max(0.0, (moment - self.span.start) / max(1e-6, self.span.end - self.span.start)))
+        return part * part * (3 - 2 * part)
+
+    @cached_property
+    def _measures(self) -> list[tuple[Any, float]]:
+        """The contours of an outline with their lengths in pixels."""
+        assert isinstance(self.line, Outline)
+        found = []
+        for contour in _contours(self.line.path):
+            measure = skia.PathMeasure(contour, False)
+            found.append((measure, measure.getLength()))
+        return found
+
+    def drawn_part(self, done: float) -> tuple[Any, complex]:
+        """Of an outline what is drawn of it, and where its pen is."""
+        path, left = skia.Path(), done * sum(length for _, length in self._measures)
+        tip = 0j
+        for measure, length in self._measures:
+            if left <= 0 and path.countPoints():
+                break
+            measure.getSegment(0, min(left, length), path, True)
+            tip = _point(measure, min(left, length))
+            left -= length
+        return path, tip
+
+    def tip(self, moment: float) -> complex:
+        """Where the pen is."""
+        done = self.done(moment)
+        if isinstance(self.line, Outline):
+            return self.drawn_part(done)[1]
+        left, top, right, bottom = self.line.box
+        strokes = max(1.0, (right - left) / max(1.0, bottom - top) * 1.6)
+        swing = abs((done * strokes) % 1 * 2 - 1)
+        return complex(left + (right - left) * done, top + (bottom - top) * (0.35 + 0.45 * swing))
+
+
+@dataclass(frozen=True)
+class DrawnThing:
+    """Lines that belong together, and when their colours come."""
+
+    lines: tuple[DrawnLine, ...]
+    box: Box
+    wash: Span
+
+    def washed(self, moment: float) -> float:
+        """How far its colours are there, 0 to 1."""
+        return min(1.0, max(0.0, (moment - self.wash.start) / max(1e-6, self.wash.end - self.wash.start)))
+
+
+def planned(lines: Sequence[Line], unit: float, span: Span, begins: Begins,
+            leaves: float) -> tuple[DrawnThing, ...]:  # fmt: skip
+    """Things in the order they are drawn, from ``span`` on, all done before it ends but for ``leaves`` seconds.
+
+    ``begins`` tells of a thing, by its box and number, the moment of its word, None where it has none.
+    """
+    groups = [(group, _around(group)) for group in _together(lines, _GAP * unit)]
+    wanted = [begins(box, number) for number, (_, box) in enumerate(groups)]
+    seconds = [[_seconds(line, unit) for line in group] for group, _ in groups]
+    natural = sum(map(sum, seconds)) or 1.0
+    pace = min(_SLOWEST, _SHARE * (span.end - span.start) / natural)
+    latest = span.end - leaves - _WASH
+    things: tuple[DrawnThing, ...] = ()
+    for haste in _HASTE:
+        things = tuple(_timed(groups, seconds, wanted if haste > _HASTE[-3] else [None] * len(groups), span.start,
+                              min(pace, _SLOWEST) * haste))  # fmt: skip
+        if not things or things[-1].lines[-1].span.end <= latest:
+            break
+    return things
+
+
+def _timed(groups: Sequence[tuple[Sequence[Line], Box]], seconds: Sequence[Sequence[float]],
+           wanted: Sequence[float | None], start: float, pace: float) -> list[DrawnThing]:  # fmt: skip
+    now = start
+    things: list[DrawnThing] = []
+    for (group, box), times, word in zip(groups, seconds, wanted, strict=True):
+        now = max(now + (_TRAVEL * min(1.0, pace) if things else 0.0), word or 0.0)
+        drawn = []
+        for line, time in zip(group, times, strict=True):
+            drawn.append(DrawnLine(line, Span(now, now + time * pace)))
+            now += time * pace
+        things.append(DrawnThing(tuple(drawn), box, Span(now, now + _WASH * min(1.0, pace))))
+    return things
+
+
+def _seconds(line: Line, unit: float) -> float:
+    left, _, right, _ = line.box
+    if isinstance(line, Written):  # a letter is about .55 of its height wide and takes a few strokes
+        length = (right - left) * 2.2
+    else:
+        length = sum(skia.PathMeasure(contour, False).getLength() for contour in _contours(line.path))
+    return _LEAST + float((length / unit) ** _POWER) / _A_SECOND
+
+
+def _together(lines: Sequence[Line], gap: float) -> list[list[Line]]:
+    """Lines in order, those that touch things drawn before as a part of these; words only where they lie in one."""
+    groups: list[tuple[list[Line], Box]] = []
+    for line in lines:
+        touched = [i for i, (_, box) in enumerate(groups) if _touch(box, line.box, gap)]
+        if isinstance(line, Written):
+            touched = [i for i in touched if _within(line.box, groups[i][1])]
+        if not touched:
+            groups.append(([line], line.box))
+            continue
+        joined = [groups[i] for i in touched]
+        box = line.box
+        for _, other in joined:
+            box = _joined(box, other)
+        groups[touched[0]] = [*(one for group, _ in joined for one in group), line], box
+        groups = [group for i, group in enumerate(groups) if i not in touched[1:]]
+    return [group for group, _ in groups]
+
+
+def _touch(a: Box, b: Box, gap: float) -> bool:
+    return a[0] < b[2] + gap and b[0] < a[2] + gap and a[1] < b[3] + gap and b[1] < a[3] + gap
+
+
+def _within(inner: Box, outer: Box) -> bool:
+    x, y = (inner[0] + inner[2]) / 2, (inner[1] + inner[3]) / 2
+    return outer[0] <= x <= outer[2] and outer[1] <= y <= outer[3]
+
+
+def _joined(a: Box, b: Box) -> Box:
+    return min(a[0], b[0]), min(a[1], b[1]), max(a[2], b[2]), max(a[3], b[3])
+
+
+def _around(lines: Sequence[Line]) -> Box:
+    box = lines[0].box
+    for line in lines[1:]:
+        box = _joined(box, line.box)
+    return box
+
+
+def _contours(path: Any) -> list[Any]:
+    """Each contour of a path as a path of its own."""
+    found: list[Any] = []
+    for verb, points in path:
+        if verb == skia.Path.kMove_Verb:
+            found.append(skia.Path())
+            found[-1].moveTo(points[0])
+        elif verb == skia.Path.kLine_Verb:
+            found[-1].lineTo(points[1])
+        elif verb == skia.Path.kQuad_Verb or verb == skia.Path.kConic_Verb:
+            found[-1].quadTo(points[1], points[2])
+        elif verb == skia.Path.kCubic_Verb:
+            found[-1].cubicTo(points[1], points[2], points[3])
+        elif verb == skia.Path.kClose_Verb:
+            found[-1].close()
+    return found
+
+
+def _point(measure: Any, along: float) -> complex:
+    point = measure.getPosTan(along)
+    point = point[0] if isinstance(point, tuple) else point
+    return complex(point.x(), point.y())
