@@ -9,7 +9,7 @@ from __future__ import annotations
 
 import math
 import re
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
 from dataclasses import MISSING, dataclass, field, fields, replace
 from enum import Enum
 from typing import Annotated, Any, get_type_hints
@@ -17,6 +17,7 @@ from typing import Annotated, Any, get_type_hints
 from dearhost.assets.shelf import CLIP, PICTURE, SOUND, kind_of
 from dearhost.errors import ScriptError, StageError
 from dearhost.hosts import LIVELINESS
+from dearhost.production.dressing import NOTHING, hangs, stands
 from dearhost.script import LONGEST_TARGET, Scene
 from dearhost.sound.beds.moods import MOODS, STYLES
 
@@ -67,6 +68,8 @@ class Choice:
     """The words before it in a panel, where they are not the label."""
     assets: tuple[str, ...] = ()
     """Kinds of things of the shelf that can be chosen too, by their ids."""
+    form: Callable[[str], bool] | None = None
+    """What other values there are, where they are too many to be listed."""
     colour: bool = False
     """Whether it is a colour, "#rrggbb", or "" for the usual one."""
     open: bool = False
@@ -101,7 +104,14 @@ class Choice:
         """What is wrong with a value of the right type, or ""."""
         if self.kind != "choice" or value in self.values or kind_of(str(value)) in self.assets:
             return ""
+        if self.form and self.form(str(value)):
+            return ""
         return f"There is no {self.label.lower()} '{value}'. Choose one of: {', '.join(self.values)}."
+
+    def asset_in(self, value: object) -> str:
+        """The id of the thing of the shelf that a value names, by itself or in a frame ("frame:p…"); "" for none."""
+        item = str(value).rpartition(":")[2]
+        return item if self.assets and kind_of(item) else ""
 
 
 def _named(*ids: str) -> Mapping[str, str]:
@@ -134,6 +144,7 @@ SETS: Mapping[str, str] = {
 }  # fmt: skip
 AS_THE_SET = "own"
 """The set's own colours, or its own time of day."""
+DRESSINGS: Mapping[str, str] = {AS_THE_SET: "as the set has it", NOTHING: "nothing"}
 PALETTES: Mapping[str, str] = {
     AS_THE_SET: "its own", "harbour": "harbour", "chalk": "chalk", "slate": "slate", "brick": "brick", "plum": "plum",
     "moss": "moss",
@@ -205,6 +216,18 @@ class Choices:
     daylight: Annotated[str, Choice("Time of day", Scope.BOTH, _PICTURE, DAYLIGHTS, asks="The time of day")] = (
         AS_THE_SET
     )
+    wall_left: Annotated[
+        str, Choice("On the wall, left", Scope.BOTH, _PICTURE, DRESSINGS, assets=(PICTURE,), form=hangs, open=True)
+    ] = AS_THE_SET
+    wall_right: Annotated[
+        str, Choice("On the wall, right", Scope.BOTH, _PICTURE, DRESSINGS, assets=(PICTURE,), form=hangs, open=True)
+    ] = AS_THE_SET
+    floor_left: Annotated[
+        str, Choice("On the ground, left", Scope.BOTH, _PICTURE, DRESSINGS, form=stands, open=True)
+    ] = AS_THE_SET
+    floor_right: Annotated[
+        str, Choice("On the ground, right", Scope.BOTH, _PICTURE, DRESSINGS, form=stands, open=True)
+    ] = AS_THE_SET
     weather: Annotated[str, Choice("Weather", Scope.BOTH, _PICTURE, WEATHERS, asks="The weather")] = "clear"
     own_fit: Annotated[str, Choice("Own picture is", Scope.BOTH, _PICTURE, OWN_FITS, asks="It is")] = "fill"
     own_x: Annotated[float, Choice("Its middle across", Scope.BOTH, _PICTURE, low=0.0, high=1.0)] = 0.5

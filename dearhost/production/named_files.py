@@ -50,7 +50,8 @@ def with_named_files(production: Production, studio: Studio, folder: Path) -> tu
 def _chosen(name: str, value: Value, id_of: Callable[[str], str]) -> Value:
     """A choice with the id of the file it names; other values are as they are."""
     if name in IN_CHOICES and isinstance(value, str) and value not in CHOICES[name].values and "." in value:
-        return id_of(value)
+        holder, colon, file = value.rpartition(":")  # "frame:photo.jpg"
+        return holder + colon + id_of(file)
     return value
 
 

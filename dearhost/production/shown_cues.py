@@ -10,6 +10,8 @@ from dearhost.script import CueKind, Parameter
 
 BESIDE = "beside"
 """The place of what is shown beside the host, who steps aside for it."""
+ON_THE_WALL = ("wall-left", "wall-right")
+"""Places behind the hosts, where sets have their frames."""
 TEMPLATES = ("solo", "pair", "trio", "sequence", "pull", "versus", "negation", "badge", "up", "down", "many")
 """How the things of a picture stand to each other."""
 INK = "stroke-by-stroke"
@@ -105,7 +107,7 @@ SHOWN_CUES = (
             Parameter("moves", "Moves", "still", choices=MOVES),
             POINTER,
             Parameter("sound", "Sound of clips", "off", choices=("off", "under")),
-            _SHOWN_PLACE,
+            Parameter("place", "Where", BESIDE, choices=(BESIDE, "whole", *ON_THE_WALL)),
             _comes("slides", _PASTED),
             _STAYS,
         ),

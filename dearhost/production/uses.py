@@ -5,7 +5,6 @@ from __future__ import annotations
 from collections.abc import Callable
 from dataclasses import dataclass, replace
 
-from dearhost.assets.shelf import kind_of
 from dearhost.production.choices import CHOICES
 from dearhost.production.production import Production, with_choices
 from dearhost.script import Cue, Line, Scene
@@ -35,9 +34,9 @@ def uses_of(production: Production) -> frozenset[Use]:
     for _, _, line in production.script.lines():
         for cue in line.cues:
             found |= {Use(kind, one) for name, kind in named_by(cue).items() for one in cue.text(name).split()}
-    chosen = [getattr(production.choices, name) for name in IN_CHOICES]
-    chosen += [scene.staging.own.get(name) for scene in production.script.scenes for name in IN_CHOICES]
-    found |= {Use(SHELF, str(value)) for value in chosen if kind_of(str(value))}
+    named = [(name, getattr(production.choices, name)) for name in IN_CHOICES]
+    named += [(name, scene.staging.own.get(name)) for scene in production.script.scenes for name in IN_CHOICES]
+    found |= {Use(SHELF, item) for name, value in named if (item := CHOICES[name].asset_in(value))}
     return frozenset(found)
 
 
@@ -60,17 +59,18 @@ def without(production: Production, unwanted: Callable[[Use], bool]) -> Producti
         parameters = {n: named.get(n, v) for n, v in cue.parameters.items() if n not in gone}
         return replace(cue, parameters=parameters)
 
-    def foreign(value: object) -> bool:
-        return bool(kind_of(str(value))) and unwanted(Use(SHELF, str(value)))
+    def foreign(name: str, value: object) -> bool:
+        item = CHOICES[name].asset_in(value)
+        return bool(item) and unwanted(Use(SHELF, item))
 
     def rewritten(scene: Scene) -> Scene:
         blocks = (
             replace(block, cues=tuple(map(cleaned, block.cues))) if isinstance(block, Line) else block
             for block in scene.blocks
         )
-        own = {name: v for name, v in scene.staging.own.items() if not (name in IN_CHOICES and foreign(v))}
+        own = {name: v for name, v in scene.staging.own.items() if not (name in IN_CHOICES and foreign(name, v))}
         return replace(scene, blocks=tuple(blocks), staging=replace(scene.staging, own=own))
 
     scenes = tuple(map(rewritten, production.script.scenes))
-    usual = {n: CHOICES[n].default for n in IN_CHOICES if foreign(getattr(production.choices, n))}
+    usual = {n: CHOICES[n].default for n in IN_CHOICES if foreign(n, getattr(production.choices, n))}
     return with_choices(replace(production, script=replace(production.script, scenes=scenes)), **usual)

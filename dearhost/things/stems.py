@@ -5,9 +5,8 @@ from __future__ import annotations
 import re
 from functools import lru_cache
 
-import snowballstemmer
+from dearhost.languages.snowball import snowball
 
-_STEMMER = snowballstemmer.stemmer("english")
 _IRREGULAR = {
     "children": "child", "people": "person", "men": "man", "women": "woman", "feet": "foot", "teeth": "tooth",
     "mice": "mouse", "leaves": "leaf", "shelves": "shelf", "bought": "buy", "sold": "sell", "paid": "pay",
@@ -23,7 +22,7 @@ _IRREGULAR = {
 def stem(word: str) -> str:
     """The stem of one word (Porter 2001, Snowball's English), with plurals and pasts that are irregular."""
     bare = word.lower().strip("'’").removesuffix("'s").removesuffix("’s")
-    return str(_STEMMER.stemWord(_IRREGULAR.get(bare, bare)))
+    return snowball(_IRREGULAR.get(bare, bare), "english")
 
 
 def words_in(text: str) -> list[re.Match[str]]:

@@ -2,17 +2,19 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import asdict
-from typing import Any
+from typing import Annotated, Any
 
 from django.http import Http404, HttpRequest, HttpResponse
 from ninja import Field, Router, Schema
 
 from dearhost.hosts import THINGS, thing_index
 from dearhost.production import CHOICES, LOOKS, PATTERNS, Look, Pattern
+from dearhost.production.dressing import FLOOR_PROPS, WALL_PROPS, Prop, another
 from dearhost.production.picture_proposals import PictureProposal, pictures_for
 from dearhost.production.shown_cues import TEMPLATES
-from dearhost.stage.backdrops import Scenery
+from dearhost.stage.backdrops import DRAWN_SETS, DrawnSet, Scenery
 from dearhost.stage.samples import caption_png, picture_png, set_png, thing_png
 from server.studio import studio
 
@@ -105,6 +107,49 @@ def _proposed(line: str, picture: PictureProposal) -> dict[str, Any]:
     ]
     where = {"line": line, "start": picture.start, "end": picture.end, "words": picture.words}
     return where | {"template": proposal.template, "count": proposal.count, "key": proposal.key, "parts": parts}
+
+
+Seed = Annotated[int, Field(ge=0, le=1_000_000)]
+
+
+class PropOut(Schema):
+    """What can hang or stand in a set; it ``takes`` so many things, and ``pictures`` of the shelf."""
+
+    name: str
+    words: str
+    takes: int
+    pictures: bool
+
+
+class DressingOut(Schema):
+    """What a set can be dressed with: ``own`` props by slot, and what there is for walls and floors."""
+
+    own: dict[str, str]
+    wall: list[PropOut]
+    floor: list[PropOut]
+
+
+@router.get("/sets/{set_id}/dressing", response=DressingOut, operation_id="setDressing")
+def set_dressing(request: HttpRequest, set_id: str) -> dict[str, Any]:
+    """The slots of a set with its own props, and all props there are."""
+    own = dict(_drawn_set(set_id).slots)
+    return {"own": own, "wall": _props(WALL_PROPS), "floor": _props(FLOOR_PROPS)}
+
+
+@router.get("/sets/{set_id}/dressing/another", response=dict[str, str], operation_id="anotherDressing")
+def another_dressing(request: HttpRequest, set_id: str, seed: Seed) -> dict[str, str]:
+    """Props by slot, by chance."""
+    return another(set_id, _drawn_set(set_id).slots, seed)
+
+
+def _drawn_set(set_id: str) -> DrawnSet:
+    if set_id not in DRAWN_SETS:
+        raise Http404
+    return DRAWN_SETS[set_id]
+
+
+def _props(props: Mapping[str, Prop]) -> list[dict[str, Any]]:
+    return [{"name": name, **asdict(prop)} for name, prop in props.items()]
 
 
 @router.get("/things/{name}.png", operation_id="thingPicture", include_in_schema=False)

@@ -4,7 +4,7 @@ from dearhost.stage.backdrops.backdrop import Backdrop, Nothing
 from dearhost.stage.backdrops.light import DAYLIGHTS, WEATHERS, host_light
 from dearhost.stage.backdrops.palettes import PALETTES
 from dearhost.stage.backdrops.registry import Scenery, backdrop_for, draw_set
-from dearhost.stage.backdrops.sets import DRAWN_SETS
+from dearhost.stage.backdrops.sets import DRAWN_SETS, DrawnSet
 
 __all__ = [
     "DAYLIGHTS",
@@ -12,6 +12,7 @@ __all__ = [
     "PALETTES",
     "WEATHERS",
     "Backdrop",
+    "DrawnSet",
     "Nothing",
     "Scenery",
     "backdrop_for",

@@ -4,9 +4,11 @@ from __future__ import annotations
 
 from collections.abc import Callable, Mapping
 
+from dearhost.assets.shelf import kind_of
 from dearhost.drawing.outlines import points, polygon, spline
 from dearhost.drawing.paper import Paper
 from dearhost.hosts.things import draw_thing
+from dearhost.production.dressing import parts
 from dearhost.stage.backdrops import props
 from dearhost.stage.backdrops.palettes import SetPalette
 from dearhost.stage.backdrops.set_sheet import SetSheet
@@ -25,9 +27,12 @@ def _barrel(paper: Paper, palette: SetPalette, thing: str) -> None:
         draw_thing(paper, thing, 0, -235, 140)
 
 
+SLOTS = ("wall_left", "wall_right", "floor_left", "floor_right")
+_FRAMES: Mapping[str, tuple[float, float]] = {"frame": (300.0, 210.0), "poster": (230.0, 290.0)}
+"""Width and height in units of what may hold a picture."""
 WALL: Mapping[str, Draws] = {
-    "frame": lambda paper, palette, thing: props.draw_frame(paper, palette.wood, thing or "fish"),
-    "poster": lambda paper, palette, thing: props.draw_frame(paper, "cream", thing or "earth", 230, 290),
+    "frame": lambda paper, palette, thing: props.draw_frame(paper, palette.wood, thing or "fish", *_FRAMES["frame"]),
+    "poster": lambda paper, palette, thing: props.draw_frame(paper, "cream", thing or "earth", *_FRAMES["poster"]),
     "disc": lambda paper, palette, thing: props.draw_wall_thing(paper, thing or "clock"),
     "shelf": _hung_shelf,
 }
@@ -44,24 +49,31 @@ FLOOR: Mapping[str, Draws] = {
     "parasol": lambda paper, palette, thing: props.draw_parasol(paper, palette),
     "hut": lambda paper, palette, thing: props.draw_hut(paper, palette),
     "armchair": lambda paper, palette, thing: props.draw_armchair(paper),
-    "thing": lambda paper, palette, thing: draw_thing(paper, thing, 0, -120, 240),
+    "thing": lambda paper, palette, thing: draw_thing(paper, thing or "shell", 0, -120, 240),
 }
 """What can stand on a floor or a ground."""
 
 
-def hang(sheet: SetSheet, slot: str, prop: str) -> None:
-    """Hang a prop on the wall at a slot; "" for none."""
-    if prop:
-        kind, _, thing = prop.partition(":")
-        with sheet.lit(0.8), sheet.at(slot) as paper:
+def hang(sheet: SetSheet, slot: str, own: str = "") -> None:
+    """Hang on the wall at a slot what is chosen there, else the set's ``own`` prop; "" for none."""
+    prop = sheet.prop_at(slot, own)
+    if not prop:
+        return
+    kind, thing = parts(prop)
+    with sheet.lit(0.8), sheet.at(slot) as paper:
+        if kind in _FRAMES and kind_of(thing):
+            wood = sheet.palette.wood if kind == "frame" else "cream"
+            props.draw_framed(paper, wood, sheet.pictures(thing), *_FRAMES[kind])
+        else:
             WALL[kind](paper, sheet.palette, thing)
 
 
-def stand(sheet: SetSheet, slot: str, prop: str) -> None:
-    """Stand a prop on the ground at a slot; "" for none."""
+def stand(sheet: SetSheet, slot: str, own: str = "") -> None:
+    """Stand on the ground at a slot what is chosen there, else the set's ``own`` prop; "" for none."""
+    prop = sheet.prop_at(slot, own)
     if not prop:
         return
-    kind, _, thing = prop.partition(":")
+    kind, thing = parts(prop)
     with sheet.lit(0.9), sheet.at(slot) as paper:
         sheet.ground_shadow()
         FLOOR[kind](paper, sheet.palette, thing)

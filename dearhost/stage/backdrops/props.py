@@ -3,6 +3,9 @@
 from __future__ import annotations
 
 import random
+from typing import Any
+
+import skia
 
 from dearhost.drawing.colours import darker, mix, paint
 from dearhost.drawing.cut_shapes import cut_disc, cut_rect
@@ -11,19 +14,41 @@ from dearhost.drawing.paper import Paper
 from dearhost.hosts.things import draw_thing
 from dearhost.stage.backdrops.palettes import SetPalette
 
+_FRAME = 18.0
+"""Units: the wood of a frame."""
+_SMOOTH = skia.SamplingOptions(skia.FilterMode.kLinear, skia.MipmapMode.kLinear)
 LAMP_HEIGHT = 640.0
 """Units from the ground to the glass of a street lamp."""
 
 
-def draw_frame(paper: Paper, wood: str, thing: str, width: float = 300.0, height: float = 210.0) -> None:
+def draw_frame(paper: Paper, wood: str, thing: str, width: float, height: float) -> None:
     """A framed picture of a thing."""
+    inside = _draw_empty_frame(paper, wood, width, height)
+    with paper.clipped(inside):
+        draw_thing(paper, thing, 0, 4, min(width, height) - 46)
+
+
+def draw_framed(paper: Paper, wood: str, image: Any, width: float, height: float) -> None:
+    """A picture, or None for an empty frame; the frame has its shape, at most ``width`` by ``height`` units and a half
+    more."""
+    if image is not None:
+        scale = min(width * 1.25 / image.width(), height * 1.25 / image.height())
+        width, height = image.width() * scale + 2 * _FRAME, image.height() * scale + 2 * _FRAME
+    inside = _draw_empty_frame(paper, wood, width, height)
+    if image is not None:
+        place = skia.Rect.MakeXYWH(_FRAME - width / 2, _FRAME - height / 2, width - 2 * _FRAME, height - 2 * _FRAME)
+        with paper.clipped(inside):
+            paper.canvas.drawImageRect(image, skia.Rect.MakeWH(image.width(), image.height()), place, _SMOOTH)
+
+
+def _draw_empty_frame(paper: Paper, wood: str, width: float, height: float) -> Any:
+    """A frame about the origin; returns its inside."""
     outside = cut_rect(-width / 2, -height / 2, width, height, 3)
     paper.canvas.drawPath(moved(outside, 9, 11), paint("ink", 0.14))
     paper.piece(outside, wood, darker(wood), crescent=(8, 8))
-    inside = cut_rect(-width / 2 + 18, -height / 2 + 18, width - 36, height - 36, 2)
+    inside = cut_rect(-width / 2 + _FRAME, -height / 2 + _FRAME, width - 2 * _FRAME, height - 2 * _FRAME, 2)
     paper.flat(inside, "#E2E9DD")
-    with paper.clipped(inside):
-        draw_thing(paper, thing, 0, 4, min(width, height) - 46)
+    return inside
 
 
 def draw_wall_thing(paper: Paper, thing: str) -> None:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from dataclasses import dataclass
 from functools import lru_cache
 from typing import Any
@@ -14,6 +15,7 @@ from dearhost.assets.shelf import CLIP, Shelf, kind_of
 from dearhost.drawing.paper import Paper
 from dearhost.production import AS_THE_SET, Choices
 from dearhost.stage.backdrops.backdrop import Backdrop, Nothing, Still
+from dearhost.stage.backdrops.dressing import SLOTS
 from dearhost.stage.backdrops.footage import FootageBackdrop, lines_seen
 from dearhost.stage.backdrops.light import host_light
 from dearhost.stage.backdrops.placing import Placing, grained, laid_image, light_behind
@@ -36,13 +38,16 @@ class Scenery:
     palette: str = AS_THE_SET
     daylight: str = AS_THE_SET
     weather: str = "clear"
+    dressing: tuple[str, ...] = ()
+    """Props by the order of SLOTS, where they are not the set's own."""
     own: Placing | None = None
 
     @classmethod
     def of(cls, choices: Choices) -> Scenery:
         """What is chosen for a scene."""
         own = Placing.of(choices) if kind_of(choices.set) else None
-        return cls(choices.set, choices.palette, choices.daylight, choices.weather, own)
+        dressing = tuple(getattr(choices, slot) for slot in SLOTS)
+        return cls(choices.set, choices.palette, choices.daylight, choices.weather, dressing, own)
 
     @property
     def light(self) -> str:
@@ -62,21 +67,21 @@ class Scenery:
 def backdrop_for(scenery: Scenery, picture: Picture, rate: FrameRate, shelf: Shelf) -> Backdrop:
     """The backdrop of what is chosen: the same one for the same scenery and picture where it stands still."""
     if not scenery.own:
-        return _drawn(scenery, picture)
+        return _drawn(scenery, picture, shelf)
     if kind_of(scenery.own.item) == CLIP:
         item = shelf.item(scenery.own.item)
         footage = shelf.footage(scenery.own.item, lines_seen(scenery.own, picture))
         if item and footage:
             return FootageBackdrop(footage, item.loop, scenery.own, picture, rate)
-    return _own(scenery.own, picture, shelf) or _drawn(Scenery(_WHERE_GONE), picture)
+    return _own(scenery.own, picture, shelf) or _drawn(Scenery(_WHERE_GONE), picture, shelf)
 
 
 @lru_cache(maxsize=4)
-def _drawn(scenery: Scenery, picture: Picture) -> Backdrop:
+def _drawn(scenery: Scenery, picture: Picture, shelf: Shelf) -> Backdrop:
     if not scenery.set_id:
         return Nothing(picture)
     sheet = Sheet(picture)
-    draw_set(sheet.canvas, scenery, picture)
+    draw_set(sheet.canvas, scenery, picture, shelf.image)
     return Still(sheet.words)
 
 
@@ -101,12 +106,21 @@ _own_kept: dict[tuple[Placing, Picture, int], Backdrop] = {}
 _KEPT = 4
 
 
-def draw_set(canvas: Any, scenery: Scenery, picture: Picture) -> None:
-    """Draw a set and its grain over the whole picture. Raises KeyError for an unknown one."""
+def draw_set(
+    canvas: Any, scenery: Scenery, picture: Picture, pictures: Callable[[str], Any] = lambda item: None
+) -> None:
+    """Draw a set and its grain over the whole picture; frames may hold ``pictures`` of the shelf. Raises KeyError for
+    an unknown one."""
     drawn = DRAWN_SETS[scenery.set_id]
     palette = drawn.palette if scenery.palette == AS_THE_SET else scenery.palette
     canvas.save()
-    drawn.drawing.draw(SetSheet(Paper(canvas, picture.unit), picture, palette, scenery.light, scenery.weather))
+    dressing = dict(zip(SLOTS, scenery.dressing, strict=False))
+    drawn.draw(
+        SetSheet(
+            Paper(canvas, picture.unit), picture, palette, scenery.light, scenery.weather, dressing=dressing,
+            pictures=pictures,
+        )
+    )  # fmt: skip
     canvas.restore()
     if drawn.grain:
         sampling = skia.SamplingOptions()

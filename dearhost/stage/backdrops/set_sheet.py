@@ -3,12 +3,15 @@
 from __future__ import annotations
 
 import random
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator, Mapping
 from contextlib import contextmanager
-from dataclasses import dataclass
+from dataclasses import dataclass, field
+from typing import Any
 
 from dearhost.drawing.outlines import spline
 from dearhost.drawing.paper import Paper
+from dearhost.production import AS_THE_SET
+from dearhost.production.dressing import NOTHING
 from dearhost.stage.backdrops.light import DAYLIGHTS, WEATHERS, Daylight, Weather, light_filter
 from dearhost.stage.backdrops.palettes import PALETTES, SetPalette
 from dearhost.stage.layout.shapes import Picture
@@ -26,6 +29,10 @@ class SetSheet:
     daylight_name: str
     weather_name: str
     seed: int = 7
+    dressing: Mapping[str, str] = field(default_factory=dict)
+    """Props by slot, where they are not the set's own."""
+    pictures: Callable[[str], Any] = lambda item: None
+    """The image of a picture of the shelf, None for one that is not there."""
 
     @property
     def palette(self) -> SetPalette:
@@ -95,6 +102,11 @@ class SetSheet:
         x, y, k = self.picture.layout.slots[slot]
         with self.paper.placed(x * self.width, y * self.height, k * self.u * size):
             yield self.paper
+
+    def prop_at(self, slot: str, own: str = "") -> str:
+        """What hangs or stands at a slot: what is chosen, else the set's ``own``; "" for nothing."""
+        chosen = self.dressing.get(slot, AS_THE_SET)
+        return own if chosen == AS_THE_SET else "" if chosen == NOTHING else chosen
 
     def ground_shadow(self) -> None:
         """The shadow of what stands at the origin."""

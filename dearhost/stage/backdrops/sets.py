@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from typing import Protocol
 
 from dearhost.stage.backdrops.abstracts import ChartWall, Curtain, CutShapes, Pattern, Plain, Sweep
+from dearhost.stage.backdrops.dressing import SLOTS, hang, stand
 from dearhost.stage.backdrops.outdoors import Outdoors
 from dearhost.stage.backdrops.rooms import Room
 from dearhost.stage.backdrops.set_sheet import SetSheet
@@ -27,6 +28,21 @@ class DrawnSet:
     palette: str
     daylight: str = "noon"
     grain: bool = True
+
+    @property
+    def slots(self) -> Mapping[str, str]:
+        """Where props may be, with its own: nothing hangs on the sky."""
+        drawing = self.drawing
+        if isinstance(drawing, Outdoors):
+            return {"floor_left": drawing.floor_left, "floor_right": drawing.floor_right}
+        return {slot: getattr(drawing, slot, "") for slot in SLOTS}
+
+    def draw(self, sheet: SetSheet) -> None:
+        """The whole set, with what dresses it."""
+        self.drawing.draw(sheet)
+        if not isinstance(self.drawing, Room | Outdoors):  # these have what stands in them behind what is near
+            for slot in SLOTS:
+                (hang if slot.startswith("wall") else stand)(sheet, slot)
 
 
 KEY_GREEN = "#00B140"

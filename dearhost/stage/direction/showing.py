@@ -10,7 +10,7 @@ from dearhost.assets.shelf import CLIP, kind_of
 from dearhost.hosts import THINGS, things_for
 from dearhost.languages import LANGUAGES
 from dearhost.production import CLIP_LINE, CUE_KINDS, Choices, is_in_clip, playable
-from dearhost.production.shown_cues import BESIDE, BOARDED, BY_HAND, INK, things_named
+from dearhost.production.shown_cues import BESIDE, BOARDED, BY_HAND, INK, ON_THE_WALL, things_named
 from dearhost.script import Cue, Line, display_name, word_index, word_indices
 from dearhost.speech import Reading
 from dearhost.stage.direction.cueing import end_of, moment_of
@@ -63,6 +63,8 @@ class Arrangement:
             return "whole"
         if place in ("left", "right"):
             return f"card-{place}"
+        if place in ON_THE_WALL:
+            return place
         if place != BESIDE:
             return ""
         if self.layout == "none" or self.framing in BUBBLES:

@@ -126,9 +126,14 @@ _CARD_SHAPE = 0.78
 """Its height, of its width."""
 
 
+_WALL_PICTURE = (215.0, 160.0)
+"""Half its width and height in units."""
+
+
 def panel_box(shape: str, region: str) -> Fractions:
     """Where what is shown is: at the "right" of the host, at the "left", in the "middle" with nobody there, or the
-    "whole" picture; a "card-left" or "card-right" is in an upper corner."""
+    "whole" picture; a "card-left" or "card-right" is in an upper corner, a "wall-left" or
+    "wall-right" where sets have their frames."""
     layout = LAYOUTS[shape]
     if region == "whole":
         return 0.0, 0.0, 1.0, 1.0
@@ -140,5 +145,11 @@ def panel_box(shape: str, region: str) -> Fractions:
         top += 0.02 if shape == "16:9" else 0.0
         left = left if region == "card-left" else right - wide
         return left, top, left + wide, top + wide * _CARD_SHAPE * aspect
+    if region.startswith("wall-"):
+        x, y, size = layout.slots[region.replace("-", "_")]
+        nominal = Picture.of(shape, DEFAULT_HEIGHTS[shape])
+        across, down = (half * size * nominal.unit for half in _WALL_PICTURE)
+        across, down = across / nominal.width, down / nominal.height
+        return x - across, y - down, x + across, y + down
     left, top, right, bottom = layout.panel
     return (1 - right, top, 1 - left, bottom) if region == "left" and shape == "16:9" else layout.panel

@@ -8,6 +8,7 @@ from typing import Any, Protocol
 
 from dearhost.assets.shelf import Shelf
 from dearhost.drawing.fonts import Fonts
+from dearhost.production.shown_cues import ON_THE_WALL
 from dearhost.stage.layout.shapes import Picture
 from dearhost.stage.painting.clip_lines import ClipDrawing
 from dearhost.stage.painting.figures import FigureDrawing
@@ -98,7 +99,7 @@ SHOWN: Mapping[str, ShownKind] = {
     LOGO: ShownKind(LOGO, _logo, steady=True),
 }
 """By kind, back to front: every kind of cue that is ``shown``, and what a scene shows of itself."""
-_BEHIND = ("left", "right", "behind-left", "behind-middle", "behind-right")
+_BEHIND = ("left", "right", *ON_THE_WALL, "behind-left", "behind-middle", "behind-right")
 """Regions beside and behind a host, who stands before what is shown there: no hand is hidden by it."""
 _ORDER = {kind: order for order, kind in enumerate(SHOWN)}
 

@@ -3,11 +3,9 @@
 from __future__ import annotations
 
 from functools import lru_cache
-from typing import Any
-
-import snowballstemmer
 
 from dearhost.languages import LANGUAGES, main_code
+from dearhost.languages.snowball import snowball
 
 _STEMMERS = {
     "da": "danish", "nl": "dutch", "en": "english", "fi": "finnish", "fr": "french", "de": "german",
@@ -16,18 +14,12 @@ _STEMMERS = {
 }  # fmt: skip
 
 
-@lru_cache(maxsize=20)
-def _stemmer(language: str) -> Any:
-    name = _STEMMERS.get(main_code(language))
-    return snowballstemmer.stemmer(name) if name else None
-
-
 @lru_cache(maxsize=20_000)
 def stem(word: str, language: str) -> str:
     """The part of a word that its forms share (Snowball); the word itself where the language has no stemmer."""
     word = word.lower().replace("’", "'").removesuffix("'s")
-    stemmer = _stemmer(language)
-    return str(stemmer.stemWord(word)) if stemmer else word
+    algorithm = _STEMMERS.get(main_code(language))
+    return snowball(word, algorithm) if algorithm else word
 
 
 def carries_meaning(word: str, language: str) -> bool:

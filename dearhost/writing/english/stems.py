@@ -5,8 +5,7 @@ from __future__ import annotations
 import re
 from functools import lru_cache
 
-import snowballstemmer
-
+from dearhost.languages.snowball import snowball
 from dearhost.writing.english.tagging import expanded
 
 STOP_WORDS = frozenset(
@@ -60,4 +59,4 @@ def sentence_spans(text: str) -> list[tuple[int, int]]:
 
 @lru_cache(50_000)
 def _stem(word: str) -> str:
-    return str(snowballstemmer.stemmer("english").stemWord(word))
+    return snowball(word, "english")

@@ -1511,6 +1511,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/staging/sets/{set_id}/dressing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Set Dressing
+         * @description The slots of a set with its own props, and all props there are.
+         */
+        get: operations["setDressing"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/staging/sets/{set_id}/dressing/another": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Another Dressing
+         * @description Props by slot, by chance.
+         */
+        get: operations["anotherDressing"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/staging/own-looks": {
         parameters: {
             query?: never;
@@ -2999,6 +3039,26 @@ export interface components {
              */
             daylight: "own" | "morning" | "noon" | "dusk" | "night";
             /**
+             * Wall Left
+             * @default own
+             */
+            wall_left: string;
+            /**
+             * Wall Right
+             * @default own
+             */
+            wall_right: string;
+            /**
+             * Floor Left
+             * @default own
+             */
+            floor_left: string;
+            /**
+             * Floor Right
+             * @default own
+             */
+            floor_right: string;
+            /**
              * Weather
              * @default clear
              * @enum {string}
@@ -3298,6 +3358,10 @@ export interface components {
              *       "set": null,
              *       "palette": null,
              *       "daylight": null,
+             *       "wall_left": null,
+             *       "wall_right": null,
+             *       "floor_left": null,
+             *       "floor_right": null,
              *       "weather": null,
              *       "own_fit": null,
              *       "own_x": null,
@@ -3407,6 +3471,14 @@ export interface components {
             palette?: ("own" | "harbour" | "chalk" | "slate" | "brick" | "plum" | "moss") | null;
             /** Daylight */
             daylight?: ("own" | "morning" | "noon" | "dusk" | "night") | null;
+            /** Wall Left */
+            wall_left?: string | null;
+            /** Wall Right */
+            wall_right?: string | null;
+            /** Floor Left */
+            floor_left?: string | null;
+            /** Floor Right */
+            floor_right?: string | null;
             /** Weather */
             weather?: ("clear" | "cloudy" | "rain" | "snow" | "fog") | null;
             /** Own Fit */
@@ -4659,6 +4731,34 @@ export interface components {
              * @default false
              */
             every: boolean;
+        };
+        /**
+         * DressingOut
+         * @description What a set can be dressed with: ``own`` props by slot, and what there is for walls and floors.
+         */
+        DressingOut: {
+            /** Own */
+            own: {
+                [key: string]: string;
+            };
+            /** Wall */
+            wall: components["schemas"]["PropOut"][];
+            /** Floor */
+            floor: components["schemas"]["PropOut"][];
+        };
+        /**
+         * PropOut
+         * @description What can hang or stand in a set; it ``takes`` so many things, and ``pictures`` of the shelf.
+         */
+        PropOut: {
+            /** Name */
+            name: string;
+            /** Words */
+            words: string;
+            /** Takes */
+            takes: number;
+            /** Pictures */
+            pictures: boolean;
         };
         /**
          * OwnLookOut
@@ -7506,6 +7606,54 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ProposedPicture"][];
+                };
+            };
+        };
+    };
+    setDressing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                set_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DressingOut"];
+                };
+            };
+        };
+    };
+    anotherDressing: {
+        parameters: {
+            query: {
+                seed: number;
+            };
+            header?: never;
+            path: {
+                set_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: string;
+                    };
                 };
             };
         };

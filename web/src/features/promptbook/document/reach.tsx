@@ -36,6 +36,17 @@ export function widened(
 	};
 }
 
+/** Several changes as one. */
+export function together(changes: readonly Proposal[], says: string): Proposal {
+	const rows = changes.flatMap((change) => change.rows);
+	return {
+		says,
+		rows: rows.filter((row, index) => rows.findIndex((other) => other.number === row.number) === index),
+		part: Object.assign({}, ...changes.map((change) => change.part)),
+		own: changes.flatMap((change) => change.own),
+	};
+}
+
 type Props = { reach: Reach; number: number; scenes: number; onReach: (reach: Reach) => void };
 
 /** For which scenes what is chosen holds; nothing is asked where there is only one. */

@@ -4,7 +4,7 @@ import type { SentenceChoice } from "./ChoiceSentence";
 import { useChoices } from "./catalogue";
 import type { ProductionDocument, Scene } from "./document";
 import type { PanelProps } from "./panel";
-import { type Reach, ScopeWords, widened } from "./reach";
+import { type Reach, ScopeWords, together, widened } from "./reach";
 import { type ChoiceValue, holds, type OwnChoice, optionsOf } from "./scope";
 import { useProposal } from "./useProposal";
 
@@ -29,6 +29,8 @@ const NO_KINDS: readonly string[] = [];
 export function useSentence({ document, scene, number, change, leads, things = {}, picture }: Order): {
 	choices: SentenceChoice[];
 	choose: (name: OwnChoice, value: ChoiceValue) => void;
+	/** Several choices in one step. */
+	chooseAll: (values: Partial<Record<OwnChoice, ChoiceValue>>, says: string) => void;
 	now: Record<string, string>;
 	scope: ReactNode;
 	/** Stands for the panel while a change waits. */
@@ -53,6 +55,16 @@ export function useSentence({ document, scene, number, change, leads, things = {
 		if (reach !== "scene" && wanted.rows.length) propose(wanted);
 		else change(wanted.part, wanted.own, `${name} ${scene.id}`);
 	};
+	const chooseAll = (values: Partial<Record<OwnChoice, ChoiceValue>>, says: string) => {
+		if (!scene) return;
+		const names = Object.keys(values) as OwnChoice[];
+		const changes = names.map((name) =>
+			widened(document, scene.id, name, values[name] ?? "", reach, says, () => "dressed in its own way"),
+		);
+		const wanted = together(changes, says);
+		if (reach !== "scene" && wanted.rows.length) propose(wanted);
+		else change(wanted.part, wanted.own);
+	};
 	const choices = leads.flatMap(([name, lead, tail]): SentenceChoice[] => {
 		const entry = table.find((one) => one.name === name);
 		if (!entry) return [];
@@ -72,7 +84,7 @@ export function useSentence({ document, scene, number, change, leads, things = {
 	});
 	const scenes = document.script.scenes.length;
 	const scope = <ScopeWords reach={reach} number={number} scenes={scenes} onReach={setReach} />;
-	return { choices, choose, now, scope, list, propose };
+	return { choices, choose, chooseAll, now, scope, list, propose };
 }
 
 function ofKinds(shelf: readonly ShelfThing[], kinds: readonly string[]): { value: ChoiceValue; text: string }[] {

@@ -4,8 +4,8 @@ import { ShelfChoice } from "../../../shared/shelf/ShelfChoice";
 import { PictureChoice } from "../../../shared/ui/PictureChoice";
 import { cueLabel, FLAG_SHAPES, foundKinds, meantChoices } from "../document/cueKinds";
 import type { CueKind, CueValues, PlacedCue } from "../document/cues";
+import { ThingField } from "../document/ThingField";
 import { SoundField } from "./SoundField";
-import { ThingField } from "./ThingField";
 
 function FlagShape({ kind }: { kind: CueKind }) {
 	return (

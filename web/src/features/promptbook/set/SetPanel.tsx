@@ -7,6 +7,7 @@ import { type PanelProps, sceneAt } from "../document/panel";
 import { holds, type OwnChoice } from "../document/scope";
 import { type Lead, useSentence } from "../document/useSentence";
 import { ColoursAndLogo } from "./ColoursAndLogo";
+import { Dressing } from "./Dressing";
 import { Looks } from "./Looks";
 import { OnWords } from "./OnWords";
 import { BehindThem, BringBehind } from "./OwnPicture";
@@ -14,7 +15,7 @@ import { pictureOfSet } from "./pictureOfSet";
 import { Tail } from "./Tail";
 import { Zooms } from "./Zooms";
 
-const LEAVES = ["The set", "Fit", "On words", "Looks", "Colours, logo", "Frame"] as const;
+const LEAVES = ["The set", "Dressing", "Fit", "On words", "Looks", "Colours, logo", "Frame"] as const;
 const LEADS: readonly Lead[] = [
 	["set", "The set is", ","],
 	["daylight", "its light", ","],
@@ -48,17 +49,20 @@ export function SetPanel(props: Props) {
 		<div className="set-panel">
 			<div className="set-top">
 				<div className="set-leaves" role="tablist" aria-label="Leaves of the set">
-					{LEAVES.filter((name) => own || name !== "Fit").map((name) => (
+					{LEAVES.filter((name) => name !== (own ? "Dressing" : "Fit")).map((name) => (
 						<button type="button" key={name} role="tab" aria-selected={name === leaf} onClick={() => setLeaf(name)}>
 							{name}
 						</button>
 					))}
 				</div>
-				{(leaf === "The set" || leaf === "Fit") && sentence.scope}
+				{["The set", "Dressing", "Fit"].includes(leaf) && sentence.scope}
 				{leaf === "On words" && board.scope}
 			</div>
 			{leaf === "The set" && <ChoiceSentence choices={sentence.choices} />}
 			{leaf === "The set" && <BringBehind onBrought={(item) => choose("set", item)} />}
+			{leaf === "Dressing" && !own && (
+				<Dressing document={document} scene={scene} choose={choose} chooseAll={sentence.chooseAll} />
+			)}
 			{leaf === "Fit" && own && <BehindThem document={document} scene={scene} choose={choose} />}
 			{leaf === "On words" && <ChoiceSentence choices={board.choices} closed />}
 			{leaf === "On words" && <Zooms {...{ editor, productionId, revision }} sceneId={scene.id} />}

@@ -20,13 +20,14 @@ export function ThingField({ label, value, words, onChange }: Props) {
 		queryFn: () => ask(api.GET("/api/staging/things", { params: { query: { words: asked, most: 12 } } })),
 		placeholderData: (before) => before,
 	});
-	const names = [value, ...(found.data ?? []).filter((name) => name !== value)].slice(0, 12);
+	const others = (found.data ?? []).filter((name) => name !== value);
+	const names = (value ? [value, ...others] : others).slice(0, 12);
 	return (
 		<fieldset className="thing-field">
 			<legend className="label">{label}</legend>
 			<input
 				aria-label={`${label}: look for a thing`}
-				placeholder={`${value.replaceAll("-", " ")}, or look for another`}
+				placeholder={value ? `${value.replaceAll("-", " ")}, or look for another` : "Look for a thing"}
 				value={typed}
 				maxLength={80}
 				onChange={(event) => setTyped(event.target.value)}
