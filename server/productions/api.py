@@ -31,7 +31,7 @@ from dearhost.production import Production as StagedProduction
 from dearhost.script import Script, display_name, spoken_lines, write_plain
 from server.accounts.account import account, account_id
 from server.productions.actions.create import adopt_production, create_production
-from server.productions.actions.duplicate import duplicate
+from server.productions.actions.duplicate import begin_with_pattern, duplicate, keep_as_pattern
 from server.productions.actions.put_away import bring_back, put_away
 from server.productions.actions.restore import restore_revision
 from server.productions.actions.save import StaleSave, rename_production, save_production
@@ -108,7 +108,14 @@ def _facts(staged: StagedProduction) -> dict[str, Any]:
 @router.get("", response=list[ProductionSummary], operation_id="listProductions")
 def list_productions(request: HttpRequest) -> list[dict[str, Any]]:
     """The account's productions, last changed first."""
-    return [_summary(p) for p in Production.objects.filter(owner_id=account_id(request))]
+    return [_summary(p) for p in Production.objects.filter(owner_id=account_id(request), is_pattern=False)]
+
+
+@router.get("/patterns", response=list[ProductionSummary], operation_id="listOwnPatterns")
+def own_patterns(request: HttpRequest) -> list[dict[str, Any]]:
+    """The patterns the account keeps, by title."""
+    kept = Production.objects.filter(owner_id=account_id(request), is_pattern=True)
+    return [_summary(pattern) for pattern in kept.order_by("title")]
 
 
 @router.post("", response={201: ProductionOut}, operation_id="createProduction")
@@ -203,6 +210,19 @@ def undelete(request: HttpRequest, production_id: UUID) -> dict[str, Any]:
 def copy(request: HttpRequest, production_id: UUID) -> Status[dict[str, Any]]:
     """A copy of a production beside it."""
     return Status(201, _summary(duplicate(owned(request, production_id))))
+
+
+@router.post("/{uuid:production_id}/pattern", response={201: ProductionSummary}, operation_id="keepAsPattern")
+def as_pattern(request: HttpRequest, production_id: UUID, data: NewTitle) -> Status[dict[str, Any]]:
+    """Keep a copy as a pattern to begin others with; one of the same title gives way to it."""
+    return Status(201, _summary(keep_as_pattern(owned(request, production_id), data.title)))
+
+
+@router.post("/{uuid:production_id}/begin", response={201: ProductionOut}, operation_id="beginWithPattern")
+def begin_with(request: HttpRequest, production_id: UUID) -> Status[Production]:
+    """Begin a production with a pattern of one's own."""
+    pattern = get_object_or_404(Production, pk=production_id, owner_id=account_id(request), is_pattern=True)
+    return Status(201, begin_with_pattern(pattern))
 
 
 @router.post("/{uuid:production_id}/title", response=ProductionSummary, operation_id="renameProduction")

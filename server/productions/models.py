@@ -12,7 +12,7 @@ from server.deletion import NotDeleted
 
 class Production(models.Model):
     """The current document. ``revision`` counts up by one with every save. One that was deleted has ``deleted_at``, and
-    ``objects`` does not know it."""
+    ``objects`` does not know it. One that ``is_pattern`` is not worked on: others are begun with it."""
 
     id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="productions")
@@ -22,6 +22,7 @@ class Production(models.Model):
     created_at = models.DateTimeField(auto_now_add=True)
     updated_at = models.DateTimeField(auto_now=True)
     deleted_at = models.DateTimeField(null=True, db_index=True)
+    is_pattern = models.BooleanField(default=False)
 
     objects = NotDeleted()
     with_deleted: models.Manager[Production] = models.Manager()

@@ -149,7 +149,7 @@ function Letter({ begin }: { begin: ReturnType<typeof useBegin> }) {
 					{sentence(listening.error)}
 				</p>
 			)}
-			{choosing && <Patterns onBegin={(pattern) => begin.mutate({ pattern })} busy={begin.isPending} />}
+			{choosing && <Patterns onBegin={(from) => begin.mutate(from)} busy={begin.isPending} />}
 			{writing && (
 				<form
 					className="new-script"

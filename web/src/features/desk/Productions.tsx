@@ -3,21 +3,12 @@ import { Link } from "react-router";
 import { sentence } from "../../shared/api/client";
 import { clock } from "../../shared/time";
 import { MainButton, PlainButton } from "../../shared/ui/controls";
+import { facts, picture } from "./facts";
 import { found } from "./finding";
 import { type Summary, useProductions, useShelfWork } from "./useProductions";
 
 /** With fewer one sees them all at once. */
 const WORTH_SEARCHING = 5;
-
-function picture(production: Summary): string {
-	const base = `/pictures/${production.id}/${production.first_scene}/still.jpg`;
-	return `${base}?at=5.2&r=${production.revision}`;
-}
-
-function facts(production: Summary): string {
-	const scenes = production.scenes === 1 ? "one scene" : `${production.scenes} scenes`;
-	return production.hosts.length ? `${scenes}, with ${production.hosts.join(" and ")}` : scenes;
-}
 
 type Work = ReturnType<typeof useShelfWork>;
 
@@ -109,8 +100,10 @@ function LastOpen({ production, work }: { production: Summary; work: Work }) {
 /** What was just done, to undo; or why it could not be. */
 function Told({ work }: { work: Work }) {
 	const { deleted } = work;
+	const kept = work.keepAsPattern.data;
 	return (
 		<div role="status" className="shelf-told">
+			{kept && <p>“{kept.title}” is a pattern now: begin with it under “a pattern”.</p>}
 			{deleted && (
 				<p>
 					“{deleted.title}” is deleted.{" "}
@@ -126,20 +119,27 @@ function Told({ work }: { work: Work }) {
 
 function Actions({ production, work }: { production: Summary; work: Work }) {
 	const [title, setTitle] = useState<string | null>(null);
+	const [naming, setNaming] = useState<"title" | "pattern">("title");
+	const begin = (what: typeof naming) => {
+		setNaming(what);
+		setTitle(production.title);
+	};
 	if (title !== null) {
 		return (
 			<form
 				className="rename"
 				onSubmit={(event) => {
 					event.preventDefault();
-					if (title.trim()) work.rename.mutate({ id: production.id, title: title.trim() });
+					const named = { id: production.id, title: title.trim() };
+					if (named.title && naming === "title") work.rename.mutate(named);
+					if (named.title && naming === "pattern") work.keepAsPattern.mutate(named);
 					setTitle(null);
 				}}
 			>
 				<input
 					// biome-ignore lint/a11y/noAutofocus: it was opened to be written in
 					autoFocus
-					aria-label={`New title of ${production.title}`}
+					aria-label={naming === "title" ? `New title of ${production.title}` : "Name of the pattern"}
 					value={title}
 					maxLength={200}
 					onChange={(event) => setTitle(event.target.value)}
@@ -147,18 +147,21 @@ function Actions({ production, work }: { production: Summary; work: Work }) {
 					onFocus={(event) => event.target.select()}
 				/>
 				<MainButton type="submit" disabled={!title.trim()}>
-					Rename
+					{naming === "title" ? "Rename" : "Keep as a pattern"}
 				</MainButton>
 			</form>
 		);
 	}
 	return (
 		<span className="shelf-actions small">
-			<button type="button" className="plain quiet" onClick={() => setTitle(production.title)}>
+			<button type="button" className="plain quiet" onClick={() => begin("title")}>
 				Rename<span className="unseen"> {production.title}</span>
 			</button>
 			<button type="button" className="plain quiet" onClick={() => work.duplicate.mutate(production.id)}>
 				Duplicate<span className="unseen"> {production.title}</span>
+			</button>
+			<button type="button" className="plain quiet" onClick={() => begin("pattern")}>
+				Keep as a pattern<span className="unseen"> {production.title}</span>
 			</button>
 			<button type="button" className="plain quiet" onClick={() => work.remove.mutate(production)}>
 				Delete<span className="unseen"> {production.title}</span>

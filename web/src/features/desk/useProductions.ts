@@ -7,16 +7,28 @@ import { type Job, useJob } from "../../shared/jobs/useJob";
 export type Summary = Schemas["ProductionSummary"];
 
 const KEY = ["productions"];
+const PATTERNS = ["own patterns"];
 
 export function useProductions() {
 	return useQuery({ queryKey: KEY, queryFn: () => ask(api.GET("/api/productions")), refetchOnMount: "always" });
+}
+
+/** The patterns of one's own. */
+export function useOwnPatterns() {
+	return useQuery({ queryKey: PATTERNS, queryFn: () => ask(api.GET("/api/productions/patterns")) });
 }
 
 /** Begin from a text, from a file, or with the brief; all lead to the prompt book. */
 export function useBegin() {
 	const navigate = useNavigate();
 	return useMutation({
-		mutationFn: async (from: { text: string; tab?: "Brief" } | { pattern: string } | { file: File }) => {
+		mutationFn: async (
+			from: { text: string; tab?: "Brief" } | { pattern: string } | { own: string } | { file: File },
+		) => {
+			if ("own" in from) {
+				const production = await ask(api.POST("/api/productions/{production_id}/begin", at(from.own)));
+				return { production, notes: [] };
+			}
 			if (!("file" in from)) {
 				const own = { text: "", pattern: "", ...from };
 				const body = { text: own.text, pattern: own.pattern, kind: "" as const, title: "" };
@@ -56,7 +68,7 @@ export function useBeginFromRecording() {
 export function useShelfWork() {
 	const queries = useQueryClient();
 	const [deleted, setDeleted] = useState<Summary | null>(null);
-	const onSuccess = () => queries.invalidateQueries({ queryKey: KEY });
+	const onSuccess = () => Promise.all([KEY, PATTERNS].map((queryKey) => queries.invalidateQueries({ queryKey })));
 	const remove = useMutation({
 		mutationFn: (production: Summary) => ask(api.DELETE("/api/productions/{production_id}", at(production.id))),
 		onSuccess: (_, production) => {
@@ -81,8 +93,13 @@ export function useShelfWork() {
 			ask(api.POST("/api/productions/{production_id}/title", { ...at(id), body: { title } })),
 		onSuccess,
 	});
-	const problem = remove.error ?? bringBack.error ?? duplicate.error ?? rename.error;
-	return { remove, bringBack, duplicate, rename, deleted, problem };
+	const keepAsPattern = useMutation({
+		mutationFn: ({ id, title }: { id: string; title: string }) =>
+			ask(api.POST("/api/productions/{production_id}/pattern", { ...at(id), body: { title } })),
+		onSuccess: () => queries.invalidateQueries({ queryKey: PATTERNS }),
+	});
+	const problem = remove.error ?? bringBack.error ?? duplicate.error ?? rename.error ?? keepAsPattern.error;
+	return { remove, bringBack, duplicate, rename, keepAsPattern, deleted, problem };
 }
 
 const at = (id: string) => ({ params: { path: { production_id: id } } });

@@ -596,6 +596,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/productions/patterns": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Own Patterns
+         * @description The patterns the account keeps, by title.
+         */
+        get: operations["listOwnPatterns"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/productions/open": {
         parameters: {
             query?: never;
@@ -678,6 +698,46 @@ export interface paths {
          * @description A copy of a production beside it.
          */
         post: operations["duplicateProduction"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/productions/{production_id}/pattern": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * As Pattern
+         * @description Keep a copy as a pattern to begin others with; one of the same title gives way to it.
+         */
+        post: operations["keepAsPattern"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/productions/{production_id}/begin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Begin With
+         * @description Begin a production with a pattern of one's own.
+         */
+        post: operations["beginWithPattern"];
         delete?: never;
         options?: never;
         head?: never;
@@ -6345,6 +6405,26 @@ export interface operations {
             };
         };
     };
+    listOwnPatterns: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProductionSummary"][];
+                };
+            };
+        };
+    };
     openFile: {
         parameters: {
             query?: never;
@@ -6492,6 +6572,54 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ProductionSummary"];
+                };
+            };
+        };
+    };
+    keepAsPattern: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                production_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewTitle"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProductionSummary"];
+                };
+            };
+        };
+    };
+    beginWithPattern: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                production_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProductionOut"];
                 };
             };
         };
