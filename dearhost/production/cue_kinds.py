@@ -135,6 +135,7 @@ CUE_KINDS = CueKinds(
                 Parameter("level", "Level", 0.0, -6.0, 6.0, "dB"),
                 Parameter("steadiness", "Steadiness", 0.5, 0.0, 1.0),
                 Parameter("variation", "Reading", 0.0, 0.0, 9999.0),
+                Parameter("lasts", "Lasts exactly, 0 as it comes", 0.0, 0.0, 120.0, "s"),
             ),
         ),
         CueKind(

@@ -17,6 +17,8 @@ def playable(line: Line) -> tuple[Cue, ...]:
     return tuple(CUE_KINDS.resolved(cue) for cue in fine)
 
 
+_SHORTEST = 0.3
+"""Seconds: no line is asked to be shorter."""
 CLIP_LINE = "clip"
 """The kind of cue that has a line said in a clip."""
 
@@ -36,6 +38,11 @@ def pauses_of(line: Line) -> dict[int, float]:
             index = word_index(line, cue)
             pauses[index] = pauses.get(index, 0.0) + cue.number("seconds")
     return pauses
+
+
+def _without_pauses(line: Line, seconds: float) -> float:
+    """Of the seconds a line is to last what is left for its words; 0 for as long as they take."""
+    return max(_SHORTEST, seconds - sum(pauses_of(line).values())) if seconds else 0.0
 
 
 def manner_in(production: Production, line: Line) -> Manner:
@@ -70,6 +77,7 @@ def manner_of(line: Line, say_as: Sequence[SayAs] = (), effect: str = "none", pa
                 ending=cue.text("ending"),
                 variation=round(cue.number("variation")),
                 effect=EFFECT_CHOICES[cue.text("effect")],
+                lasts=_without_pauses(line, cue.number("lasts")),
             )
         elif cue.kind == "recording":
             recording, borders = cue.text("recording"), cue.text("borders")

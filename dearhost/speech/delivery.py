@@ -30,7 +30,7 @@ class Delivery:
     """``manner`` is one of ``MANNERS``, ``strength`` from 0 to 1.5; on top of it ``pace`` (1 as it comes, above 1
     faster), ``pitch`` in semitones, ``level`` in dB, ``steadiness`` (0 lively, .5 as it comes, 1 even) and
     ``ending``, one of ``ENDINGS``. ``variation`` above 0 numbers another reading of the same kind. ``effect`` is one
-    of ``EFFECTS``, laid over all of it."""
+    of ``EFFECTS``, laid over all of it. ``lasts``: the seconds the line takes, 0 for as long as it comes."""
 
     manner: str = "neutral"
     strength: float = 1.0
@@ -41,6 +41,7 @@ class Delivery:
     ending: str = "written"
     variation: int = 0
     effect: str = "none"
+    lasts: float = 0.0
 
     @property
     def shape(self) -> Shape:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import threading
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from dataclasses import replace
 
@@ -17,6 +17,7 @@ from dearhost.speech.clips import CLIPS_VERSION, ClipStore
 from dearhost.speech.delivery import AS_EVER, delivered
 from dearhost.speech.directing import left_to_do, speak_directed
 from dearhost.speech.engine import DirectedEngine
+from dearhost.speech.lasting import at_pace, ended_at, pace_for
 from dearhost.speech.manner import PLAIN, Manner, with_emphasis
 from dearhost.speech.plan import WordPlan, ensure_readable, plan_words
 from dearhost.speech.reading import Reading
@@ -114,8 +115,7 @@ class Speaker:
         if name in self._foreseen:
             return self._foreseen[name]
         plan = self._planned(text, voice_id, manner)
-        left = replace(left_to_do(manner.delivery), level=0.0, effect=AS_EVER.effect)
-        hummed = delivered(speak_directed(plan, engine, manner, hummed=True), left).silent()
+        hummed = _in_length(manner, lambda own: _hummed(plan, engine, own)).silent()
         self._remember(name, hummed.duration)
         with self._lock:
             if len(self._foreseen) >= _MOST_FORESEEN:
@@ -149,9 +149,11 @@ class Speaker:
         else:
             engine = self.registry.engine(voice_id)
             if isinstance(engine, DirectedEngine):
-                return delivered(speak_directed(plan, engine, manner), left_to_do(manner.delivery))
+                fitted = _fitted(manner, lambda own: _hummed(plan, engine, own))
+                made = delivered(speak_directed(plan, engine, fitted), left_to_do(fitted.delivery))
+                return ended_at(made, manner.delivery.lasts)
             said = speak_plan(plan, engine)
-        return with_emphasis(delivered(said, manner.delivery), manner.emphasis)
+        return _in_length(manner, lambda own: with_emphasis(delivered(said, own.delivery), own.emphasis))
 
     def _planned(self, text: str, voice_id: str, manner: Manner) -> WordPlan:
         """The words to be spoken. Raises NothingToSay, and UnspeakableText for letters the voice does not read."""
@@ -179,3 +181,20 @@ class Speaker:
         made = self.aligner.align(self.recordings.samples(recording), RECORDED_RATE, text, language)
         self._cache.put(name, lambda part: save_alignment(part, made))
         return made
+
+
+def _hummed(plan: WordPlan, engine: DirectedEngine, manner: Manner) -> Reading:
+    """A line hummed: its times and melody."""
+    left = replace(left_to_do(manner.delivery), level=0.0, effect=AS_EVER.effect)
+    return delivered(speak_directed(plan, engine, manner, hummed=True), left)
+
+
+def _fitted(manner: Manner, say: Callable[[Manner], Reading]) -> Manner:
+    """The manner at the pace at which the line lasts as long as it is to."""
+    lasts = manner.delivery.lasts
+    return at_pace(manner, pace_for(lasts, lambda pace: say(at_pace(manner, pace)).duration)) if lasts else manner
+
+
+def _in_length(manner: Manner, say: Callable[[Manner], Reading]) -> Reading:
+    """The line as it is said, for as long as it is to last."""
+    return ended_at(say(_fitted(manner, say)), manner.delivery.lasts)

@@ -1,4 +1,5 @@
 import type { Editor } from "@tiptap/core";
+import { useState } from "react";
 import { sentence } from "../../../shared/api/client";
 import { PlainButton, WordChoice } from "../../../shared/ui/controls";
 import { Scale } from "../../../shared/ui/Scale";
@@ -73,6 +74,13 @@ export function LineDelivery({ productionId, editor, line, kept, onHear }: Props
 							onChange={(word) => set({ [choice.name]: word }, "")}
 						/>
 					))}
+					<LastsField
+						key={line.id}
+						lasts={Number(value("lasts", 0))}
+						longest={parameter("lasts")?.high ?? 0}
+						seconds={heard.isPlaceholderData ? undefined : heard.data?.seconds}
+						onChange={(lasts) => set({ lasts }, `lasts ${line.id}`)}
+					/>
 					<div className="change-buttons">
 						<PlainButton small onClick={() => onHear(line.id, 0)}>
 							Hear the line
@@ -110,6 +118,46 @@ export function LineDelivery({ productionId, editor, line, kept, onHear }: Props
 			</div>
 		</section>
 	);
+}
+
+type LastsProps = {
+	lasts: number;
+	longest: number;
+	/** How long the line is as it is said now. */
+	seconds: number | undefined;
+	onChange: (lasts: number) => void;
+};
+
+/** How long the line is to last, to a hundredth of a second; nothing for as long as it comes. */
+function LastsField({ lasts, longest, seconds, onChange }: LastsProps) {
+	const [typed, setTyped] = useState("");
+	// what was typed stands as long as it says what is chosen: an undo shows at once
+	const shown = secondsOf(typed) === lasts ? typed : lasts ? String(lasts) : "";
+	const choose = (text: string) => {
+		const wanted = secondsOf(text);
+		setTyped(text);
+		if (Number.isFinite(wanted) && wanted >= 0 && wanted <= longest && wanted !== lasts) onChange(wanted);
+	};
+	const missed = lasts > 0 && seconds !== undefined && seconds > lasts + 0.02;
+	return (
+		<p className="tail-field">
+			<label>
+				<span className="label">Lasts exactly</span>
+				<input
+					inputMode="decimal"
+					value={shown}
+					placeholder="as it comes"
+					size={9}
+					onChange={(event) => choose(event.target.value)}
+				/>
+			</label>{" "}
+			s{missed && <span className="problem small"> It cannot be said in less than {seconds.toFixed(1)} s.</span>}
+		</p>
+	);
+}
+
+function secondsOf(text: string): number {
+	return text.trim() === "" ? 0 : Number(text.replace(",", "."));
 }
 
 /** Numbers, dates and names that are said otherwise than they are written. */
