@@ -42,7 +42,7 @@ from dearhost.script import Scene, Script, count_words, estimated_seconds, spoke
 from dearhost.speech import Reading, Speaker
 from dearhost.speech.voices import FULL, MADE, MATCHED, NEURAL
 from dearhost.stage import Picture, Timeline, compile_timeline, read_line
-from dearhost.stage.pacing import place_lines, sources_of
+from dearhost.stage.pacing import lead_in, place_lines, sources_of
 from dearhost.storage import write_text
 from dearhost.timebase import FrameRate
 
@@ -86,7 +86,8 @@ def scene_time(scene: Scene, production: Production, studio: Studio) -> RunningT
         spoken += 0.0 if manner.is_recorded else seconds
         durations.append(seconds + sum(pauses_of(line).values()))
     sources = sources_of(spoken_lines(scene))
-    whole = place_lines(durations, sources, production.choices_for(scene).tail)[1]
+    choices = production.choices_for(scene)
+    whole = place_lines(durations, sources, choices.tail, lead_in(scene, choices))[1]
     return RunningTime(words, round(whole, 2), estimated, round(spoken, 2))
 
 

@@ -42,6 +42,14 @@ class Colours:
 USUAL = Colours()
 
 
+def on_accent(colours: Colours) -> Colours:
+    """The colours of a slip that is itself of the accent."""
+    return replace(
+        colours, paper=colours.button, ink=colours.on_button, quiet_ink=colours.on_button, accent=colours.on_button,
+        accent_ink=colours.on_button,
+    )  # fmt: skip
+
+
 def colours_of(choices: Choices) -> Colours:
     """The colours a production is drawn in; own ones are moved as little as keeps what is written readable."""
     return own_colours(choices.paper, choices.accent)

@@ -58,6 +58,7 @@ SHOWN_CUES = (
             Parameter("text", "Words", ""),
             Parameter("where", "Where", "low", choices=("low", "high", "centre")),
             Parameter("size", "Size", 1.0, 0.6, 1.8),
+            Parameter("ground", "On", "paper", choices=("paper", "accent")),
             _comes("slides", _PASTED),
             Parameter("seconds", "Stays", 3.0, 1.0, 10.0, "s"),
         ),

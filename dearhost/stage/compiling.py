@@ -40,9 +40,9 @@ from dearhost.stage.direction.showing import (
 )
 from dearhost.stage.direction.staged_scene import HeardLine, StagedScene
 from dearhost.stage.layout.shots import Staged, turns_of
-from dearhost.stage.pacing import LEAD_IN, TAIL, place_lines, sources_of
+from dearhost.stage.pacing import CARD, TAIL, lead_in, place_lines, sources_of
 from dearhost.stage.painting.caption_styles import SIZES
-from dearhost.stage.timeline import HEADING, PlacedLine, SceneTimeline, Shown, Timeline
+from dearhost.stage.timeline import HEADING, TITLE_CARD, PlacedLine, SceneTimeline, Shown, Timeline
 from dearhost.storage import fingerprint
 from dearhost.timebase import FrameRate, Span
 
@@ -152,11 +152,12 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
     staged = StagedScene.of(production, scene, lines, studio)
     production, choices = staged.production, staged.choices
     paused = [with_pauses(reading, pauses_of(line)) for line, reading in zip(lines, readings, strict=True)]
-    staged, duration, notes = _in_time(staged, paused, LEAD_IN)
+    lead = lead_in(scene, choices)
+    staged, duration, notes = _in_time(staged, paused, lead)
     moves = moves_in(staged)
     plans = planned(moves, staged.players)
     if (missing := needed_lead(plans.values())) > 0:
-        staged, duration, notes = _in_time(staged, paused, LEAD_IN + missing)
+        staged, duration, notes = _in_time(staged, paused, lead + missing)
         moves = moves_in(staged)
         plans = planned(moves, staged.players)
     duration = max(duration, needed_end(plans.values()))
@@ -248,7 +249,10 @@ def _on_the_picture(staged: StagedScene, number: int, duration: float, cued: Seq
 
 
 def _heading(staged: StagedScene, number: int, duration: float) -> list[Shown]:
-    """The scene's number and heading, shown as it begins."""
+    """The scene's number and heading, shown as it begins or on a card before it."""
+    if staged.choices.title_card and staged.scene.heading:
+        parameters: dict[str, str | float] = {"number": number, "text": staged.scene.heading, "comes": "drawn"}
+        return [Shown(TITLE_CARD, Span(0.0, min(CARD, duration)), parameters, region="whole")]
     if not (staged.choices.titles and staged.scene.heading):
         return []
     span = Span(_TITLE_SECONDS[0], min(_TITLE_SECONDS[1], duration - 0.2))

@@ -5,11 +5,13 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from dearhost.production import is_in_clip
-from dearhost.script import Line
+from dearhost.production import Choices, is_in_clip
+from dearhost.script import Line, Scene
 
 LEAD_IN = 0.55
 """Seconds before a scene's first word."""
+CARD = 2.2
+"""Seconds that a heading is shown on a card before its scene."""
 TAIL = 0.85
 """Seconds after a scene's last word."""
 _TAIL_OF_CLIP = 0.15
@@ -35,6 +37,11 @@ def _between(before: Source, after: Source) -> float:
     if before.in_clip and after.in_clip:
         return 0.0  # they begin and end with their own quiet
     return SAME_SPEAKER if before == after else OTHER_SPEAKER
+
+
+def lead_in(scene: Scene, choices: Choices) -> float:
+    """Seconds before the first word of a scene; its card comes before all else."""
+    return LEAD_IN + (CARD if choices.title_card and scene.heading else 0.0)
 
 
 def place_lines(

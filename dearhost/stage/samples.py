@@ -13,7 +13,7 @@ from dearhost.drawing.cut_shapes import cut_disc
 from dearhost.drawing.fonts import Fonts
 from dearhost.drawing.paper import Paper
 from dearhost.hosts import THINGS, draw_thing
-from dearhost.production import Choices
+from dearhost.production import TRANSITIONS, Choices
 from dearhost.stage.backdrops import Scenery, draw_set
 from dearhost.stage.captions import Caption, CaptionWord
 from dearhost.stage.layout.shapes import Picture
@@ -22,6 +22,8 @@ from dearhost.stage.painting.lettering import CaptionDrawing
 from dearhost.stage.painting.panels.compositions import compose
 from dearhost.stage.painting.panels.pictures import field_of
 from dearhost.stage.painting.sheet import Sheet
+from dearhost.stage.painting.transitions import DISSOLVE, Frame
+from dearhost.stage.painting.transitions import KINDS as TRANSITION_KINDS
 
 _DRAWN_AT, _WIDTH = 360, 192
 _SAMPLE = "Out with the tide and back"
@@ -74,6 +76,42 @@ def caption_png(style: str, fonts: Path) -> bytes:
     left, top = (picture.width - width) / 2, picture.height * 0.985 - height
     surface.getCanvas().drawImage(sheet.image(), -left, -top)
     return _png(surface, _WIDTH)
+
+
+TRIES = 9
+"""Frames of a transition's strip."""
+
+
+@lru_cache(maxsize=16)
+def transition_png(kind: str) -> bytes:
+    """A transition from one set to another, its frames side by side. Raises KeyError for one that is not known."""
+    if kind not in TRANSITIONS:
+        raise KeyError(kind)
+    picture = Picture.of("16:9", _DRAWN_AT)
+    leaving, arriving = (_set_image(name, picture) for name in ("pier", "museum"))
+    height = round(_WIDTH * picture.height / picture.width)
+    strip = skia.Surface(_WIDTH * TRIES, height)
+    for number in range(TRIES):
+        part = number / (TRIES - 1)
+        surface = skia.Surface(picture.width, picture.height)
+        canvas = surface.getCanvas()
+        draw = TRANSITION_KINDS[kind].draw if kind in TRANSITION_KINDS else None
+        if draw and 0 < part < 1:
+            middle = complex(picture.width / 2, picture.height * 0.45)
+            draw(Frame(canvas, leaving, arriving, part, picture, (middle, middle)))
+        else:  # mixed, or cut in the middle
+            mixed = part if kind == DISSOLVE or part in (0.0, 1.0) else float(part > 0.5)
+            canvas.drawImage(leaving, 0, 0)
+            canvas.drawImage(arriving, 0, 0, _SMOOTH, skia.Paint(Alphaf=mixed))
+        place = skia.Rect.MakeXYWH(number * _WIDTH, 0, _WIDTH, height)
+        strip.getCanvas().drawImageRect(surface.makeImageSnapshot(), place, _SMOOTH)
+    return bytes(strip.makeImageSnapshot().encodeToData())
+
+
+def _set_image(set_id: str, picture: Picture) -> Any:
+    surface = skia.Surface(picture.width, picture.height)
+    draw_set(surface.getCanvas(), Scenery(set_id), picture)
+    return surface.makeImageSnapshot()
 
 
 @lru_cache(maxsize=256)

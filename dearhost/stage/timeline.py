@@ -54,7 +54,7 @@ class PlacedLine:
     """Cues nobody wrote."""
 
 
-HEADING = "heading"
+HEADING, TITLE_CARD = "heading", "title-card"
 """What is shown of itself at the beginning of a scene: its number and heading, under their names."""
 LOGO = "logo"
 """What is shown of itself through a scene: the logo of the production."""

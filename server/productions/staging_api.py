@@ -15,7 +15,7 @@ from dearhost.production.dressing import FLOOR_PROPS, WALL_PROPS, Prop, another
 from dearhost.production.picture_proposals import PictureProposal, pictures_for
 from dearhost.production.shown_cues import TEMPLATES
 from dearhost.stage.backdrops import DRAWN_SETS, DrawnSet, Scenery
-from dearhost.stage.samples import caption_png, picture_png, set_png, thing_png
+from dearhost.stage.samples import caption_png, picture_png, set_png, thing_png, transition_png
 from server.studio import studio
 
 router = Router(tags=["staging"])
@@ -176,6 +176,14 @@ def caption_picture(request: HttpRequest, style: str) -> HttpResponse:
     if style not in CHOICES["caption_style"].values:
         raise Http404
     return HttpResponse(caption_png(style, studio().resources.fonts), content_type="image/png", headers=_DAY)
+
+
+@router.get("/transitions/{kind}.png", operation_id="transitionPicture", include_in_schema=False)
+def transition_picture(request: HttpRequest, kind: str) -> HttpResponse:
+    """A transition, its frames side by side."""
+    if kind not in CHOICES["transition"].values:
+        raise Http404
+    return HttpResponse(transition_png(kind), content_type="image/png", headers=_DAY)
 
 
 @router.get("/sets/{set_id}.png", operation_id="setPicture", include_in_schema=False)

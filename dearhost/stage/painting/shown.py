@@ -23,9 +23,10 @@ from dearhost.stage.painting.panels import (
     OwnPanel,
     PicturePanel,
     QuotationPanel,
+    TitleCardPanel,
 )
 from dearhost.stage.painting.titles import NameDrawing, TitleDrawing
-from dearhost.stage.timeline import HEADING, LOGO, SceneTimeline, Shown
+from dearhost.stage.timeline import HEADING, LOGO, TITLE_CARD, SceneTimeline, Shown
 
 FIGURE = "figure"
 """The kind, and the place, of what stands on the stage with the hosts."""
@@ -96,6 +97,7 @@ SHOWN: Mapping[str, ShownKind] = {
     "lower-third": ShownKind("title", _lettered(NameDrawing), steady=True),
     HEADING: ShownKind("title", _lettered(TitleDrawing), steady=True),
     "title": ShownKind("title", _lettered(TitleDrawing), steady=True),
+    TITLE_CARD: ShownKind("title", _lettered(TitleCardPanel), steady=True),
     LOGO: ShownKind(LOGO, _logo, steady=True),
 }
 """By kind, back to front: every kind of cue that is ``shown``, and what a scene shows of itself."""

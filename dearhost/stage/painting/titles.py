@@ -9,6 +9,7 @@ from dearhost.drawing.cut_shapes import cut_rect
 from dearhost.drawing.fonts import Fonts, Word
 from dearhost.drawing.outlines import moved, polygon
 from dearhost.drawing.paper import Paper
+from dearhost.production.colours import on_accent
 from dearhost.stage.layout.shapes import Picture, panel_box
 from dearhost.stage.painting.entrances import Box, Coming, arrived, coming
 from dearhost.stage.painting.panels.panel import reach
@@ -24,7 +25,7 @@ class Slip:
 
     def __init__(self, shown: Shown, picture: Picture, fonts: Fonts) -> None:
         self.shown, self.picture, self.fonts = shown, picture, fonts
-        self.colours = shown.colours
+        self.colours = on_accent(shown.colours) if shown.text("ground") == "accent" else shown.colours
         self.way = shown.text("comes") or "slides"
         self.paper_box: Box = self.laid_out()
         left, top, right, bottom = self.paper_box
@@ -64,7 +65,7 @@ class Slip:
             left, top, right, bottom = self.paper_box
             sheet = cut_rect(left, top, right - left, bottom - top, 3 * u)
             canvas.drawPath(moved(sheet, 9 * u, 12 * u), paint("ink", 0.20))
-            ground = self.shown.colours.paper
+            ground = self.colours.paper
             paper.piece(sheet, ground, darker(ground, 0.10), crescent=(5 * u, 4 * u))
             self.draw_words(paper)
 

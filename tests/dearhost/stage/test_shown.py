@@ -8,7 +8,7 @@ from dearhost.stage import Picture, SceneTimeline, compile_timeline
 from dearhost.stage.painting.layers import SceneLayers
 from dearhost.stage.painting.shown import SHOWN, ShownLayers, Supplies
 from dearhost.stage.painting.titles import TitleDrawing
-from dearhost.stage.timeline import HEADING, LOGO
+from dearhost.stage.timeline import HEADING, LOGO, TITLE_CARD
 from dearhost.timebase import FrameRate
 from tests.conftest import with_tones
 

@@ -8,6 +8,7 @@ from dearhost.stage.painting.panels.numbers import NumberPanel
 from dearhost.stage.painting.panels.own_pictures import OwnPanel
 from dearhost.stage.painting.panels.pictures import PicturePanel
 from dearhost.stage.painting.panels.quotations import QuotationPanel
+from dearhost.stage.painting.panels.title_cards import TitleCardPanel
 
 __all__ = [
     "ComparisonPanel",
@@ -18,4 +19,5 @@ __all__ = [
     "OwnPanel",
     "PicturePanel",
     "QuotationPanel",
+    "TitleCardPanel",
 ]

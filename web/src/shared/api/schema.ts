@@ -3297,6 +3297,11 @@ export interface components {
              */
             titles: boolean;
             /**
+             * Title Card
+             * @default false
+             */
+            title_card: boolean;
+            /**
              * Caption Names
              * @default false
              */
@@ -3444,6 +3449,7 @@ export interface components {
              *       "furniture": null,
              *       "cutting": null,
              *       "camera": null,
+             *       "title_card": null,
              *       "bed": null,
              *       "bed_style": null,
              *       "bed_seed": null,
@@ -3583,6 +3589,8 @@ export interface components {
             cutting?: ("together" | "speakers") | null;
             /** Camera */
             camera?: ("still" | "push" | "pull" | "pan-left" | "pan-right") | null;
+            /** Title Card */
+            title_card?: boolean | null;
             /** Bed */
             bed?: string | null;
             /** Bed Style */

@@ -11,6 +11,8 @@ export type SentenceChoice = {
 	options: readonly { value: string; text: string }[];
 	/** Where a small picture of an option is, "" for options in words. */
 	picture?: (value: string) => string;
+	/** Whether its pictures are strips of frames, which are seen as they move. */
+	moves?: boolean;
 	onChoose: (value: string) => void;
 };
 
@@ -75,7 +77,8 @@ function ChoiceRow({ choice, row }: { choice: SentenceChoice; row: React.RefObje
 						checked={value === choice.value}
 						onChange={() => choice.onChoose(value)}
 					/>
-					{picture && <img src={picture(value)} alt="" width={98} height={55} loading="lazy" />}
+					{picture && choice.moves && <span className="try" style={{ backgroundImage: `url(${picture(value)})` }} />}
+					{picture && !choice.moves && <img src={picture(value)} alt="" width={98} height={55} loading="lazy" />}
 					<span>{text}</span>
 				</label>
 			))}

@@ -77,6 +77,7 @@ export function useSentence({ document, scene, number, change, leads, things = {
 				label: entry.label,
 				value: now[name] ?? "",
 				options: optionsFor(name).map(({ value, text }) => ({ value: String(value), text })),
+				moves: name === "transition",
 				...(pictured && { picture: (value: string) => picture?.(name, value, { ...now, [name]: value }) ?? "" }),
 				onChoose: (value) => choose(name, value),
 			},

@@ -81,7 +81,8 @@ export function SetPanel(props: Props) {
 
 const PICTURED: readonly OwnChoice[] = ["set", "daylight", "weather", "palette"];
 
-/** Where a small picture of a set is, as it would be with a choice. */
-function setPicture(name: OwnChoice, _: string, chosen: Record<string, string>) {
+/** Where a small picture of a set is, as it would be with a choice; of a transition, its frames. */
+function setPicture(name: OwnChoice, value: string, chosen: Record<string, string>) {
+	if (name === "transition") return `/api/staging/transitions/${value}.png`;
 	return PICTURED.includes(name) ? pictureOfSet(chosen) : undefined;
 }

@@ -38,6 +38,11 @@ export function TitlesPanel({ document, current, change, editor, times, producti
 					onChange={(on) => sentence.choose("captions", on)}
 				/>
 				<Tick
+					label={`Its heading on a card first, scene ${number}`}
+					checked={Boolean(holds(document, scene, "title_card"))}
+					onChange={(on) => sentence.choose("title_card", on)}
+				/>
+				<Tick
 					label="They name the speaker, everywhere"
 					checked={document.caption_names}
 					onChange={(caption_names) => change({ caption_names })}
