@@ -27,7 +27,7 @@ def seen(studio: Studio, scene: SceneTimeline, moment: float) -> list[str]:
 
 
 def test_every_kind_that_is_shown_has_its_drawing_and_no_other() -> None:
-    assert set(SHOWN) == {kind.name for kind in CUE_KINDS if kind.shown} | {HEADING, LOGO, CLIP_LINE}
+    assert set(SHOWN) == {kind.name for kind in CUE_KINDS if kind.shown} | {HEADING, LOGO, TITLE_CARD, CLIP_LINE}
     for kind in CUE_KINDS:  # how long it stays, or where it ends
         assert not kind.shown or kind.parameter("seconds") is not None, kind.name
 
