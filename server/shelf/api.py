@@ -16,8 +16,10 @@ from pydantic import AfterValidator
 from dearhost.assets.shelf import CLIP, ShelfItem, kind_of
 from dearhost.assets.shelf.licences import LICENCES, rights_problem
 from dearhost.errors import HostError
+from dearhost.production.choices import MOST_BLUR
 from dearhost.production.uses import SHELF, Use
 from dearhost.speech.clips import lines_of
+from dearhost.stage.backdrops import LightFit, Placing, light_fit
 from dearhost.storage import write_whole
 from server.accounts.account import account_id
 from server.assets.models import Belonging
@@ -44,6 +46,8 @@ def _known(licence: str) -> str:
     return licence
 
 
+Part = Annotated[float, Field(ge=0, le=1, allow_inf_nan=False)]
+Blur = Annotated[float, Field(ge=0, le=MOST_BLUR, allow_inf_nan=False)]
 Licence = Annotated[str, AfterValidator(_known)]
 
 
@@ -239,6 +243,33 @@ def _clip(request: HttpRequest, item: str) -> str:
     if kind_of(item) != CLIP or not may_use(account_id(request), Use(SHELF, item)):
         raise Http404
     return item
+
+
+class RemedyOut(Schema):
+    """A choice that would help, and the words for it."""
+
+    name: Literal["own_mirrored", "own_dim", "own_light", "own_blur"]
+    value: bool | float
+    words: str
+
+
+class LightFitOut(Schema):
+    """How well hosts stand in the light of a thing, 0 to 100, what is amiss most, and what would mend it."""
+
+    score: int
+    sentence: str
+    remedy: RemedyOut | None
+
+
+@router.get("/{item}/light", response=LightFitOut, operation_id="lightFit")
+def light(
+    request: HttpRequest, item: str, mirrored: bool = False, dim: Part = 0.0, blur: Blur = 0.0, lit: bool = True
+) -> LightFit:
+    """How well hosts stand in the light of a picture or clip as it is placed."""
+    kept = studio().shelf.item(item) if may_use(account_id(request), Use(SHELF, item)) else None
+    if kept is None or kept.light is None:
+        raise Http404
+    return light_fit(kept.light, Placing(item, mirrored=mirrored, dim=dim, blur=blur, light=lit))
 
 
 @router.get("/{item}/words", response=ClipWordsOut, operation_id="clipWords")

@@ -235,3 +235,11 @@ def test_a_file_waits_for_room_on_the_disk(client: Client, monkeypatch: pytest.M
     monkeypatch.setattr("server.jobs.running.WAIT_FOR_ROOM", 0.01)
     job = bring(client, "a.png", png(71))
     assert job.status == "done" and len(tries) == 2
+
+
+def test_the_light_behind_is_scored_for_its_owner_only(client: Client, stranger: Client, wall: str) -> None:
+    fit = client.get(f"/api/shelf/{wall}/light").json()
+    dimmed = client.get(f"/api/shelf/{wall}/light?dim=0.5").json()
+    assert 0 <= fit["score"] <= 100 and fit["sentence"] and fit["score"] != dimmed["score"]
+    assert stranger.get(f"/api/shelf/{wall}/light").status_code == 404
+    assert client.get(f"/api/shelf/{wall}/light?dim=nan").status_code == 422

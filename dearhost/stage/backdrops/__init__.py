@@ -2,7 +2,9 @@
 
 from dearhost.stage.backdrops.backdrop import Backdrop, Nothing
 from dearhost.stage.backdrops.light import DAYLIGHTS, WEATHERS, host_light
+from dearhost.stage.backdrops.light_fit import LightFit, light_fit
 from dearhost.stage.backdrops.palettes import PALETTES
+from dearhost.stage.backdrops.placing import Placing
 from dearhost.stage.backdrops.registry import Scenery, backdrop_for, draw_set
 from dearhost.stage.backdrops.sets import DRAWN_SETS, DrawnSet
 
@@ -13,9 +15,12 @@ __all__ = [
     "WEATHERS",
     "Backdrop",
     "DrawnSet",
+    "LightFit",
     "Nothing",
+    "Placing",
     "Scenery",
     "backdrop_for",
     "draw_set",
     "host_light",
+    "light_fit",
 ]

@@ -20,9 +20,9 @@ _WHOLE_BLUR, _WHOLE_DIM = 1 / 18, 0.25
 _PRINT = 0.86
 """Of the picture's height, how high a whole picture may be."""
 _SMOOTH = skia.SamplingOptions(skia.FilterMode.kLinear, skia.MipmapMode.kLinear)
-_DRAWN_LEVEL = 0.55
+DRAWN_LEVEL = 0.55
 """Stops above middle grey of the light hosts are drawn in."""
-_FITTED = 0.6
+FITTED = 0.6
 """How far hosts go towards the light of what is behind them."""
 
 
@@ -133,9 +133,9 @@ def light_behind(light: Light | None, placing: Placing) -> Any:
     """The fill that multiplies hosts' pixels, so that they stand in the light of what is behind them; None for none."""
     if light is None or not placing.light:
         return None
-    gain = [min(1.6, max(0.55, value)) ** _FITTED for value in light.gain]
+    gain = [min(1.6, max(0.55, value)) ** FITTED for value in light.gain]
     luminance = sum(value * share for value, share in zip(gain, LUMINANCE, strict=True))
-    level = min(0.0, max(-2.6, light.level - _DRAWN_LEVEL)) * 0.5 + _stops(placing.dim) * 0.35
+    level = min(0.0, max(-2.6, light.level - DRAWN_LEVEL)) * 0.5 + stops(placing.dim) * 0.35
     factor = 2.0**level / luminance
     red, green, blue = (min(255, round(255 * min(1.0, value * factor))) for value in gain)
     if min(red, green, blue) >= 252:
@@ -143,5 +143,6 @@ def light_behind(light: Light | None, placing: Placing) -> Any:
     return skia.Paint(Color=skia.Color(red, green, blue), BlendMode=skia.BlendMode.kModulate)
 
 
-def _stops(dim: float) -> float:
+def stops(dim: float) -> float:
+    """By how many stops what is dimmed is darker."""
     return float(np.log2(max(0.05, 1 - dim)))

@@ -2091,6 +2091,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shelf/{item}/light": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Light
+         * @description How well hosts stand in the light of a picture or clip as it is placed.
+         */
+        get: operations["lightFit"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shelf/{item}/words": {
         parameters: {
             query?: never;
@@ -5391,6 +5411,32 @@ export interface components {
             shared?: boolean | null;
         };
         /**
+         * LightFitOut
+         * @description How well hosts stand in the light of a thing, 0 to 100, what is amiss most, and what would mend it.
+         */
+        LightFitOut: {
+            /** Score */
+            score: number;
+            /** Sentence */
+            sentence: string;
+            remedy: components["schemas"]["RemedyOut"] | null;
+        };
+        /**
+         * RemedyOut
+         * @description A choice that would help, and the words for it.
+         */
+        RemedyOut: {
+            /**
+             * Name
+             * @enum {string}
+             */
+            name: "own_mirrored" | "own_dim" | "own_light" | "own_blur";
+            /** Value */
+            value: boolean | number;
+            /** Words */
+            words: string;
+        };
+        /**
          * ClipLineOut
          * @description A line that is said from ``begins`` seconds into a clip on.
          */
@@ -8434,6 +8480,33 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ShelfOut"];
+                };
+            };
+        };
+    };
+    lightFit: {
+        parameters: {
+            query?: {
+                mirrored?: boolean;
+                dim?: number;
+                blur?: number;
+                lit?: boolean;
+            };
+            header?: never;
+            path: {
+                item: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LightFitOut"];
                 };
             };
         };

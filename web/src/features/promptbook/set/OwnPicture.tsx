@@ -1,3 +1,5 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { api, ask } from "../../../shared/api/client";
 import { BringFile } from "../../../shared/shelf/BringFile";
 import { Tick, WordChoice } from "../../../shared/ui/controls";
 import { Scale } from "../../../shared/ui/Scale";
@@ -10,6 +12,9 @@ type Props = {
 	scene: Scene;
 	choose: (name: OwnChoice, value: ChoiceValue) => void;
 };
+
+/** Below it one should know. */
+const POOR = 50;
 
 const SCALES: readonly [OwnChoice, string, number, number, number, readonly [string, string]][] = [
 	["own_zoom", "Near", 1, 2.5, 0.05, ["all", "near"]],
@@ -74,6 +79,7 @@ export function BehindThem({ document, scene, choose }: Props) {
 					</label>
 				)}
 			</div>
+			<LightFit document={document} scene={scene} item={set} choose={choose} />
 			<div className="own-words">
 				<Tick
 					label="Turned over"
@@ -87,6 +93,37 @@ export function BehindThem({ document, scene, choose }: Props) {
 				/>
 			</div>
 		</section>
+	);
+}
+
+/** How well hosts stand in the light of what is behind them, and what would mend it. */
+function LightFit({ document, scene, item, choose }: Props & { item: string }) {
+	const placed = {
+		mirrored: Boolean(holds(document, scene, "own_mirrored")),
+		lit: Boolean(holds(document, scene, "own_light")),
+		dim: Number(holds(document, scene, "own_dim")),
+		blur: Number(holds(document, scene, "own_blur")),
+	};
+	const fit = useQuery({
+		queryKey: ["light", item, placed],
+		queryFn: () => ask(api.GET("/api/shelf/{item}/light", { params: { path: { item }, query: placed } })),
+		placeholderData: keepPreviousData,
+		staleTime: Number.POSITIVE_INFINITY,
+		retry: false,
+	});
+	if (!fit.data) return null;
+	const { score, sentence, remedy } = fit.data;
+	return (
+		<p className="small" role="status">
+			<span className={score < POOR ? "problem" : "quiet"}>
+				Light: {score} of 100. {sentence}
+			</span>{" "}
+			{remedy && (
+				<button type="button" className="link small" onClick={() => choose(remedy.name, remedy.value)}>
+					{remedy.words}
+				</button>
+			)}
+		</p>
 	);
 }
 
