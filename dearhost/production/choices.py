@@ -185,6 +185,9 @@ CAPTION_STYLES: Mapping[str, str] = {
 }  # fmt: skip
 CAPTION_PLACES: Mapping[str, str] = {"foot": "at the foot", "top": "at the top"}
 CAPTION_SIZES: Mapping[str, str] = {"small": "small", "usual": "of the usual size", "large": "large"}
+CAPTION_TYPES: Mapping[str, str] = {
+    "bold": "in bold letters", "plain": "in plain letters", "heading": "in the letters of titles",
+}  # fmt: skip
 CAPTION_CASES: Mapping[str, str] = {"written": "as written", "capitals": "in capitals"}
 CAPTION_LINES: Mapping[str, str] = {"two": "in two lines", "one": "in one line"}
 BEDS: Mapping[str, str] = {"none": "no music", **{name: mood.words for name, mood in MOODS.items()}}
@@ -207,6 +210,7 @@ class Choices:
     caption_style: Annotated[str, Choice("Captions are", Scope.BOTH, _PICTURE, CAPTION_STYLES)] = "strips"
     caption_place: Annotated[str, Choice("Where", Scope.BOTH, _PICTURE, CAPTION_PLACES)] = "foot"
     caption_size: Annotated[str, Choice("Size of captions", Scope.BOTH, _PICTURE, CAPTION_SIZES)] = "usual"
+    caption_type: Annotated[str, Choice("Lettering of captions", Scope.BOTH, _PICTURE, CAPTION_TYPES)] = "bold"
     caption_case: Annotated[str, Choice("Letters", Scope.BOTH, _PICTURE, CAPTION_CASES)] = "written"
     caption_lines: Annotated[str, Choice("Lines", Scope.BOTH, _PICTURE, CAPTION_LINES)] = "two"
     set: Annotated[str, Choice("Set", Scope.BOTH, _PICTURE, SETS, assets=(PICTURE, CLIP), open=True)] = "museum"

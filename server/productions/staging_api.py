@@ -14,6 +14,7 @@ from dearhost.production import CHOICES, LOOKS, PATTERNS, Look, Pattern
 from dearhost.production.dressing import FLOOR_PROPS, WALL_PROPS, Prop, another
 from dearhost.production.picture_proposals import PictureProposal, pictures_for
 from dearhost.production.shown_cues import TEMPLATES
+from dearhost.production.sound_proposals import SoundProposal, sounds_for
 from dearhost.stage.backdrops import DRAWN_SETS, DrawnSet, Scenery
 from dearhost.stage.samples import caption_png, picture_png, set_png, thing_png, transition_png
 from server.studio import studio
@@ -97,6 +98,24 @@ def find_things(request: HttpRequest, words: str = "", most: int = 24) -> list[s
 def propose_pictures(request: HttpRequest, data: LinesIn) -> list[dict[str, Any]]:
     """Pictures for the words of lines: suggestions, in the order of the script."""
     return [_proposed(line.id, picture) for line in data.lines for picture in pictures_for(line.text, every=data.every)]
+
+
+class ProposedSound(Schema):
+    """A sound for ``words``, which stand at ``start`` to ``end`` of ``line``; ``word`` is what it was offered for."""
+
+    line: str
+    start: int
+    end: int
+    words: str
+    sound: str
+    word: str
+    goes_on: bool
+
+
+@router.post("/sounds", response=list[ProposedSound], operation_id="proposeSounds")
+def propose_sounds(request: HttpRequest, data: LinesIn) -> list[SoundProposal]:
+    """Sounds for the lines of a scene: few suggestions, in the order of the script."""
+    return sounds_for((line.id, line.text) for line in data.lines)
 
 
 def _proposed(line: str, picture: PictureProposal) -> dict[str, Any]:

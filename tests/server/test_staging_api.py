@@ -66,3 +66,9 @@ def test_a_production_is_begun_with_a_pattern(client: Client) -> None:
 def test_looks_are_listed_with_what_they_choose(client: Client) -> None:
     looks = {one["name"]: one["choices"] for one in client.get("/api/staging/looks").json()}
     assert len(looks) >= 8 and looks["night-quay"]["daylight"] == "night"
+
+
+def test_sounds_are_proposed_for_the_words_of_a_scene(client: Client) -> None:
+    lines = [{"id": "a", "text": "A bell rings."}, {"id": "b", "text": "It rains on the quay."}]
+    found = client.post("/api/staging/sounds", {"lines": lines}, content_type="application/json").json()
+    assert [(one["line"], one["sound"], one["goes_on"]) for one in found] == [("a", "bell", False), ("b", "rain", True)]

@@ -57,5 +57,9 @@ CAPTION_STYLES: Mapping[str, CaptionStyle] = {
     "two-voices": CaptionStyle(turns=((_SEA, "#FFFFFF"), ("#7A4B12", "#FFFFFF")), mark=""),
 }
 """By the names of ``production.CAPTION_STYLES``."""
+FACES: Mapping[str, tuple[str, str]] = {
+    "bold": ("sans", "bold"), "plain": ("sans", "regular"), "heading": ("serif", "bold"),
+}  # fmt: skip
+"""Face and weight by the names of ``production.CAPTION_TYPES``."""
 SIZES: Mapping[str, float] = {"small": 0.86, "usual": 1.0, "large": 1.2}
 """By the names of ``production.CAPTION_SIZES``."""

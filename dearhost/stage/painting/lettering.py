@@ -19,7 +19,7 @@ from dearhost.production.colours import colours_of
 from dearhost.script import words_of
 from dearhost.stage.captions import Caption
 from dearhost.stage.layout.shapes import Picture
-from dearhost.stage.painting.caption_styles import CAPTION_STYLES, SIZES
+from dearhost.stage.painting.caption_styles import CAPTION_STYLES, FACES, SIZES
 
 LABEL_PAPER, LABEL_INK = "#14676B", "#FFFFFF"
 _LABEL = 0.74
@@ -72,6 +72,7 @@ class CaptionDrawing:
     def __init__(self, caption: Caption, picture: Picture, fonts: Fonts, choices: Choices) -> None:
         self.style = CAPTION_STYLES[choices.caption_style].dressed(colours_of(choices))
         self.unit, self._fonts = picture.unit, fonts
+        self._face = FACES[choices.caption_type]
         self.paper, self.ink = self.style.colours(caption.turn)
         self._texts = [w.text.upper() if choices.caption_case == "capitals" else w.text for w in caption.words]
         left, top, right, bottom = picture.pixels(caption_box(picture, choices.caption_place))
@@ -117,28 +118,31 @@ class CaptionDrawing:
         """Each word by itself in the middle of the room, as large as fits."""
         left, top, right, bottom = room
         size = self.size * self.style.larger
-        broad = max(self._fonts.word(text, size).width for text in self._texts)
+        broad = max(self._set(text, size).width for text in self._texts)
         size *= min(1.0, (right - left - size) / broad)
         self.size = size
         middle, height = (left + right) / 2, size * 1.62
         y = top if place == "top" else bottom - height
-        widest = max(self._fonts.word(text, size).width for text in self._texts) + size
+        widest = max(self._set(text, size).width for text in self._texts) + size
         self.strips = [(middle - widest / 2, y, middle + widest / 2, y + height)]
         self.words = [
-            self._placed(text, middle - self._fonts.word(text, size).width / 2, y + 1.13 * size, size)
-            for text in self._texts
+            self._placed(text, middle - self._set(text, size).width / 2, y + 1.13 * size, size) for text in self._texts
         ]
 
+    def _set(self, text: str, size: float, colour: str = "ink") -> Word:
+        face, weight = self._face
+        return self._fonts.word(text, size, face=face, weight=weight, colour=colour)
+
     def _space(self, size: float) -> float:
-        return self._fonts.word(" x", size).width - self._fonts.word("x", size).width
+        return self._set(" x", size).width - self._set("x", size).width
 
     def _breadth(self, first: int, last: int, size: float) -> float:
-        widths = [self._fonts.word(text, size).width for text in self._texts[first:last]]
+        widths = [self._set(text, size).width for text in self._texts[first:last]]
         return float(sum(widths) + self._space(size) * (len(widths) - 1))
 
     def _placed(self, text: str, x: float, baseline: float, size: float) -> _Placed:
-        word = self._fonts.word(text, size, colour=self.ink)
-        core = self._fonts.word(text.rstrip('.,;:?!"”'), size).width if words_of(text) else word.width
+        word = self._set(text, size, colour=self.ink)
+        core = self._set(text.rstrip('.,;:?!"”'), size).width if words_of(text) else word.width
         return _Placed(text, word, x, baseline, core)
 
     def _label(self, name: str, fonts: Fonts) -> tuple[PixelBox, Word]:
@@ -183,12 +187,12 @@ class CaptionDrawing:
             self._mark(canvas, placed)
         elif self.style.edge:
             self._edge(canvas, placed)
-        word = self._fonts.word(placed.text, self.size, colour=self.style.mark_ink) if marked else placed.word
+        word = self._set(placed.text, self.size, colour=self.style.mark_ink) if marked else placed.word
         word.draw(canvas, placed.x, placed.baseline)
 
     def _edge(self, canvas: Any, placed: _Placed) -> None:
         """The letters' outline: the word in the edge's colour a little off to every side."""
-        dark = self._fonts.word(placed.text, self.size, colour=self.style.edge)
+        dark = self._set(placed.text, self.size, colour=self.style.edge)
         reach = self.size * _EDGE
         if self.style.shadow:
             dark.draw(canvas, placed.x + reach * 1.3, placed.baseline + reach * 1.6)

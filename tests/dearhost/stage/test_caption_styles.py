@@ -20,11 +20,11 @@ from dearhost.drawing.fonts import Fonts
 from dearhost.films import CAPTION_KINDS, caption_file, caption_text
 from dearhost.formats import TimedText, to_word_transcript
 from dearhost.production import SHAPES, Choices, Studio, read_script
-from dearhost.production.choices import CAPTION_SIZES
+from dearhost.production.choices import CAPTION_SIZES, CAPTION_TYPES
 from dearhost.production.choices import CAPTION_STYLES as NAMES
 from dearhost.stage import Painter, Picture, Timeline, compile_timeline
 from dearhost.stage.captions import Caption, CaptionWord, make_captions
-from dearhost.stage.painting.caption_styles import CAPTION_STYLES, SIZES
+from dearhost.stage.painting.caption_styles import CAPTION_STYLES, FACES, SIZES
 from dearhost.stage.painting.lettering import CaptionDrawing
 from dearhost.stage.painting.sheet import Sheet
 from dearhost.stage.samples import caption_png
@@ -63,7 +63,7 @@ def contrast(one: Any, other: Any) -> float:
 
 def test_every_style_that_can_be_chosen_is_drawn_and_no_other() -> None:
     assert set(CAPTION_STYLES) == set(NAMES) and len(NAMES) >= 8
-    assert set(SIZES) == set(CAPTION_SIZES)
+    assert set(SIZES) == set(CAPTION_SIZES) and set(FACES) == set(CAPTION_TYPES)
 
 
 @pytest.mark.parametrize("style", CAPTION_STYLES)
@@ -96,15 +96,24 @@ def test_a_caption_is_seen_on_any_ground(studio: Studio, style: str, ground: int
     text=st.sampled_from(["Tide", "The sea comes back twice a day and nobody asks", "Donaudampfschifffahrt",
                           "البحر يعود كل يوم", "潮は毎日戻ってきます", "The gull 🐦 sat"]),
     size=st.sampled_from(list(CAPTION_SIZES)), current=st.integers(-1, 8), capitals=st.booleans(),
+    lettering=st.sampled_from(list(CAPTION_TYPES)),
 )  # fmt: skip
 def test_captions_stay_inside_the_title_safe_area(
-    studio: Studio, shape: str, style: str, place: str, text: str, size: str, current: int, capitals: bool
+    studio: Studio,
+    shape: str,
+    style: str,
+    place: str,
+    text: str,
+    size: str,
+    current: int,
+    capitals: bool,
+    lettering: str,
 ) -> None:
     """EBU R 95: graphics inside 90 % of the width and height; vertical pictures have more at head and foot."""
     picture, current = Picture.of(shape, 480), min(current, len(caption(text).words) - 1)
     pixels = drawn(
         studio, picture, text, 0xFF336699, current, caption_style=style, caption_place=place, caption_size=size,
-        caption_case="capitals" if capitals else "written",
+        caption_case="capitals" if capitals else "written", caption_type=lettering,
     )  # fmt: skip
     rows, columns = np.nonzero(pixels.view(np.uint32)[..., 0] != 0xFF336699)
     if style in ("growing",) and current < 0:
@@ -113,6 +122,12 @@ def test_captions_stay_inside_the_title_safe_area(
     edge = 8 * picture.unit + 2
     assert len(rows) and columns.min() >= left - edge and columns.max() <= right + edge
     assert rows.min() >= top - edge and rows.max() <= bottom + edge
+
+
+def test_every_lettering_is_another(studio: Studio) -> None:
+    picture = Picture.of("16:9", 480)
+    seen = [drawn(studio, picture, "Slack water now", 0xFF000000, caption_type=name) for name in CAPTION_TYPES]
+    assert all((a != b).any() for a, b in pairwise(seen))
 
 
 def test_words_come_as_they_are_said(studio: Studio) -> None:

@@ -272,7 +272,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 						{tab === "Titles" && (
 							<TitlesPanel {...panel} {...{ editor, productionId, kept }} times={times.get(current)} />
 						)}
-						{tab === "Sound" && <SoundPanel {...panel} productionId={productionId} />}
+						{tab === "Sound" && <SoundPanel {...panel} {...{ productionId, editor }} />}
 						{tab === "Deliver" && <DeliverPanel {...{ productionId, revision, document, check, kept, editor }} />}
 					</div>
 				</section>

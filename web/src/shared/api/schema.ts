@@ -1571,6 +1571,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/staging/sounds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Propose Sounds
+         * @description Sounds for the lines of a scene: few suggestions, in the order of the script.
+         */
+        post: operations["proposeSounds"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/staging/sets/{set_id}/dressing": {
         parameters: {
             query?: never;
@@ -3090,6 +3110,12 @@ export interface components {
              */
             caption_size: "small" | "usual" | "large";
             /**
+             * Caption Type
+             * @default bold
+             * @enum {string}
+             */
+            caption_type: "bold" | "plain" | "heading";
+            /**
              * Caption Case
              * @default written
              * @enum {string}
@@ -3438,6 +3464,7 @@ export interface components {
              *       "caption_style": null,
              *       "caption_place": null,
              *       "caption_size": null,
+             *       "caption_type": null,
              *       "caption_case": null,
              *       "caption_lines": null,
              *       "set": null,
@@ -3547,6 +3574,8 @@ export interface components {
             caption_place?: ("foot" | "top") | null;
             /** Caption Size */
             caption_size?: ("small" | "usual" | "large") | null;
+            /** Caption Type */
+            caption_type?: ("bold" | "plain" | "heading") | null;
             /** Caption Case */
             caption_case?: ("written" | "capitals") | null;
             /** Caption Lines */
@@ -4819,6 +4848,26 @@ export interface components {
              * @default false
              */
             every: boolean;
+        };
+        /**
+         * ProposedSound
+         * @description A sound for ``words``, which stand at ``start`` to ``end`` of ``line``; ``word`` is what it was offered for.
+         */
+        ProposedSound: {
+            /** Line */
+            line: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** Words */
+            words: string;
+            /** Sound */
+            sound: string;
+            /** Word */
+            word: string;
+            /** Goes On */
+            goes_on: boolean;
         };
         /**
          * DressingOut
@@ -7788,6 +7837,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ProposedPicture"][];
+                };
+            };
+        };
+    };
+    proposeSounds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LinesIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProposedSound"][];
                 };
             };
         };

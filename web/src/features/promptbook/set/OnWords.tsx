@@ -1,14 +1,12 @@
 import { useQuery } from "@tanstack/react-query";
 import type { Editor } from "@tiptap/core";
-import { closeHistory } from "@tiptap/pm/history";
 import { useState } from "react";
 import { api, ask } from "../../../shared/api/client";
 import { useSettled } from "../../../shared/useSettled";
-import { cuesInLine, lineById, placeCue } from "../document/cues";
-import { newId, type Scene } from "../document/document";
+import type { Scene } from "../document/document";
 import { type ProposedPicture, pictureSettings, SHOWN_KINDS } from "../document/pictures";
-import { wordsOf } from "../document/words";
-import { Suggestion } from "./Suggestion";
+import { Suggestion } from "../document/Suggestion";
+import { isTaken, shortened, takeCues } from "../document/suggestions";
 
 /** Pictures that a scene's words could be shown with: suggestions, each naming the words it comes from. */
 export function OnWords({ editor, scene }: { editor: Editor; scene: Scene }) {
@@ -21,7 +19,7 @@ export function OnWords({ editor, scene }: { editor: Editor; scene: Scene }) {
 		enabled: lines.length > 0,
 		placeholderData: (before) => before,
 	});
-	const open = (found.data ?? []).filter((one) => !left.has(keyOf(one)) && !isTaken(editor, one));
+	const open = (found.data ?? []).filter((one) => !left.has(keyOf(one)) && !isTaken(editor, one, SHOWN_KINDS));
 	const all = () => takePictures(editor, open);
 	return (
 		<section className="on-words" aria-label="Pictures on the words of this scene">
@@ -56,24 +54,10 @@ export function OnWords({ editor, scene }: { editor: Editor; scene: Scene }) {
 
 /** Put pictures on their words: one step to undo. */
 export function takePictures(editor: Editor, these: readonly ProposedPicture[]): void {
-	const { tr } = editor.state;
-	for (const one of these) {
-		const { line, start, end } = one;
-		const found = lineById(tr.doc, line);
-		const words = wordsOf(found?.node.textContent ?? "").filter((word) => word.from >= start && word.to <= end);
-		const [first, last] = [words[0], words.at(-1)];
-		if (!found || !first || !last) continue;
-		const cue = { id: newId(), kind: "picture", parameters: pictureSettings(one), stretch: words.length > 1 };
-		placeCue(tr, cue, found.start + first.from, found.start + last.to);
-	}
-	if (tr.docChanged) editor.view.dispatch(closeHistory(tr));
-}
-
-/** Whether something is shown on some of its words already, or its line is gone. */
-function isTaken(editor: Editor, { line, start, end }: ProposedPicture): boolean {
-	const found = lineById(editor.state.doc, line);
-	if (!found || end > found.node.textContent.length) return true;
-	return cuesInLine(found.node).some((cue) => SHOWN_KINDS.has(cue.kind) && cue.offset < end && cue.until > start);
+	takeCues(
+		editor,
+		these.map((one) => ({ ...one, kind: "picture", parameters: pictureSettings(one), stretch: true })),
+	);
 }
 
 function keyOf({ line, start, words }: ProposedPicture): string {
@@ -82,8 +66,4 @@ function keyOf({ line, start, words }: ProposedPicture): string {
 
 function printOf({ parts, template, count }: ProposedPicture): string {
 	return `/api/staging/picture.png?things=${parts.map((part) => part.thing).join(",")}&how=${template}&count=${count}`;
-}
-
-function shortened(words: string): string {
-	return words.length > 44 ? `${words.slice(0, 42).trimEnd()}…` : words;
 }

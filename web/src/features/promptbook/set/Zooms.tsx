@@ -7,8 +7,8 @@ import { isWaiting, type Job, useJob } from "../../../shared/jobs/useJob";
 import { PlacePrint } from "../../../shared/shelf/PlacePrint";
 import { clock } from "../../../shared/time";
 import { PlainButton } from "../../../shared/ui/controls";
+import { Suggestion } from "../document/Suggestion";
 import { isZoomed, type ProposedZoom, takeZooms } from "../document/zooms";
-import { Suggestion } from "./Suggestion";
 
 type Props = { editor: Editor; productionId: string; sceneId: string; revision: number };
 

@@ -1,4 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
+import type { Editor } from "@tiptap/core";
 import { useState } from "react";
 import { api, ask } from "../../../shared/api/client";
 import { BringFile } from "../../../shared/shelf/BringFile";
@@ -11,6 +12,7 @@ import { type PanelProps, sceneAt } from "../document/panel";
 import { playhead } from "../document/playhead";
 import { type ChoiceValue, holds, type OwnChoice } from "../document/scope";
 import { type Lead, useSentence } from "../document/useSentence";
+import { SoundsOnWords } from "./SoundsOnWords";
 
 const COMPOSED: readonly Lead[] = [
 	["bed", "The music is", ","],
@@ -21,7 +23,7 @@ const OTHER: readonly Lead[] = [["bed", "The music is", "."]];
 const BEDS = { bed: ["sound"] };
 
 /** The music under the words: what it is, how loud it lies, and three of its kind to hear under one's own line. */
-export function SoundPanel(props: PanelProps & { productionId: string }) {
+export function SoundPanel(props: PanelProps & { productionId: string; editor: Editor }) {
 	const { document, current, change } = props;
 	const { scene, number } = sceneAt(document, current);
 	const bed = scene ? String(holds(document, scene, "bed")) : "none";
@@ -51,6 +53,7 @@ export function SoundPanel(props: PanelProps & { productionId: string }) {
 				)}
 				{composed && <OwnMusic onBrought={(item) => choose("bed", item)} />}
 			</div>
+			<SoundsOnWords editor={props.editor} scene={scene} />
 			<EverywhereChoice name="loudness" document={document} change={change} />
 			<p className="small quiet">
 				For a bell, rain or silence on words, select them and press Cue. Scenes with the same music have one bed.

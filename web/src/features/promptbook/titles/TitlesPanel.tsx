@@ -12,6 +12,7 @@ type Props = PanelProps & { editor: Editor; times: SceneTimes | undefined; produ
 const LEADS: readonly Lead[] = [
 	["caption_style", "Captions are", ","],
 	["caption_size", "", ","],
+	["caption_type", "", ","],
 	["caption_case", "", ","],
 	["caption_lines", "", ","],
 	["caption_place", "", "."],
