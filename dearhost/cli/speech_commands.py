@@ -40,6 +40,7 @@ def register(commands: Any) -> None:
     speak.add_argument("--strength", type=_within(0.0, 1.5), default=1.0, metavar="0..1.5", help="of the delivery")
     speak.add_argument("--pace", type=_within(0.5, 2.0), default=1.0, metavar="0.5..2", help="above 1 is faster")
     speak.add_argument("--pitch", type=_within(-12.0, 12.0), default=0.0, metavar="-12..12", help="semitones")
+    speak.add_argument("--lasts", type=_within(0.3, 120.0), default=0.0, metavar="SECONDS", help="exactly so long")
     speak.add_argument(
         "--takes",
         type=int,
@@ -80,6 +81,10 @@ def register(commands: Any) -> None:
     voices.set_defaults(command=_voices)
 
 
+_MISSED = 0.02
+"""Seconds by which a length is missed."""
+
+
 def _within(low: float, high: float) -> Callable[[str], float]:
     def number(text: str) -> float:
         try:
@@ -98,7 +103,8 @@ def _speak(options: argparse.Namespace) -> None:
     voice = studio.voices.voice(options.voice) if options.voice else studio.voices.default()
     made = []
     for take in range(options.takes):
-        delivery = Delivery(options.delivery, options.strength, options.pace, options.pitch, variation=take)
+        how = options.delivery, options.strength, options.pace, options.pitch
+        delivery = Delivery(*how, variation=take, lasts=options.lasts)
         text, reading = _reading_of(options.text, studio, voice.id, Manner(delivery=delivery))
         if take == 0:
             for slot in placeholders(text):
@@ -110,6 +116,9 @@ def _speak(options: argparse.Namespace) -> None:
             path = options.timings
             write_json(path.with_stem(f"{path.stem}-{take + 1}") if options.takes > 1 else path, timings)
         made.append(timings)
+        if options.lasts and reading.duration > options.lasts + _MISSED:
+            missed = f"The text cannot be said in {options.lasts:g} s: it lasts {reading.duration:.2f} s."
+            print(f"dear-host: {missed} Give it more, or cut it.", file=sys.stderr)
         if not options.json:
             print(f"{out}: {reading.duration:.2f} s, {len(reading.words)} words, voice {voice.id}")
     if options.json:

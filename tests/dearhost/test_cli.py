@@ -138,3 +138,15 @@ def test_cues_are_listed_with_their_words(tmp_path: Path, capsys: pytest.Capture
         {"kind": "wave", "parameters": {"side": "left", "strength": 0.8}, "word": 1},
         {"kind": "point-up", "parameters": {}, "word": 3},
     ]
+
+
+def test_a_text_lasts_as_long_as_is_asked_or_it_is_said_why_not(
+    tmp_path: Path, capsys: pytest.CaptureFixture[str]
+) -> None:
+    out = tmp_path / "line.wav"
+    asked = ["speak", "The sea comes back twice a day.", "--out", str(out), "--voice", "joe", "--lasts"]
+    code, _, errors = run(capsys, *asked, "3.5")
+    assert code == 0 and "cannot be said" not in errors
+    with wave.open(str(out)) as sound:
+        assert sound.getnframes() / sound.getframerate() == pytest.approx(3.5, abs=1 / sound.getframerate())
+    assert "cannot be said in 0.5 s" in run(capsys, *asked, "0.5")[2]
