@@ -7,21 +7,21 @@ from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass
 
 from dearhost.script import blanked
-from dearhost.things.stems import stem, words_in
+from dearhost.things.stems import words_in
 
 _HEARD: Mapping[str, tuple[str, ...]] = {
-    "bell": ("bell", "bells"), "gull": ("gull", "gulls", "seagulls"), "thunder": ("thunder", "thunderstorm"),
-    "foghorn": ("foghorn",), "applause": ("applause", "applaud"), "train": ("train",), "coin": ("coins",),
-    "camera": ("photograph", "snapshot", "photo"), "knock": ("knock", "knocks"), "gong": ("gong",),
-    "phone": ("phone rings", "telephone rings", "ringing phone"), "steps": ("footsteps",),
-    "door": ("door closes", "door opens", "door slams", "door shuts", "close the door", "shut the door"),
-    "page": ("turn the page", "turns the page", "leafing"), "heartbeat": ("heartbeat",), "tick": ("ticking",),
-    "typing": ("typing", "typewriter", "keyboard"), "pour": ("pour", "pours", "poured"), "cork": ("champagne",),
-    "drum-roll": ("drum roll", "drumroll"), "fanfare": ("fanfare",), "tear": ("tear the paper", "torn up"),
-    "rain": ("rain", "rains", "raining", "drizzle"), "wind": ("wind", "gale", "gusts"),
-    "sea": ("waves", "surf", "breakers", "tide comes in"), "fire": ("campfire", "fireplace", "bonfire"),
-    "birds": ("birdsong", "birds sing", "songbirds"), "crickets": ("crickets",), "crowd": ("crowd",),
-    "stream": ("brook", "stream"), "clock": ("clock ticks",),
+    "bell": ("bell", "bells"), "gull": ("gull", "gulls", "seagull", "seagulls"), "thunder": ("thunder", "thunderstorm"),
+    "foghorn": ("foghorn", "foghorns"), "applause": ("applause", "applaud", "applauds", "applauded"),
+    "train": ("train", "trains"), "coin": ("coins",), "camera": ("photograph", "photographs", "snapshot"),
+    "knock": ("knock", "knocks", "knocked"), "gong": ("gong",), "heartbeat": ("heartbeat",), "tick": ("ticking",),
+    "phone": ("phone rings", "telephone rings", "phone rang", "ringing phone"), "steps": ("footsteps",),
+    "door": ("door closes", "door opens", "door slams", "door shuts", "door closed", "close the door", "shut the door"),
+    "page": ("turn the page", "turns the page", "turned the page"), "typing": ("typing", "typewriter", "keyboard"),
+    "pour": ("pour", "pours", "poured"), "cork": ("champagne",), "drum-roll": ("drum roll", "drumroll"),
+    "fanfare": ("fanfare",), "tear": ("torn up", "tears it up"), "clock": ("clock ticks",),
+    "rain": ("rain", "rains", "rained", "raining", "drizzle"), "wind": ("the wind", "gale", "gales", "gusts"),
+    "sea": ("waves", "surf", "breakers"), "fire": ("campfire", "fireplace", "bonfire"), "stream": ("brook",),
+    "birds": ("birdsong", "songbirds", "birds sing"), "crickets": ("crickets",), "crowd": ("crowd",),
 }  # fmt: skip
 """What in a text is heard by everybody, by the names of ``sound.STINGS``: not every word a sound can be found by."""
 _GO_ON = frozenset({"rain", "wind", "sea", "fire", "birds", "crickets", "crowd", "stream", "clock"})
@@ -64,10 +64,10 @@ def _in_line(line: str, text: str) -> Iterator[SoundProposal]:
                  for match in words_in(clause.group())]  # fmt: skip
         if any(word.lower() in _DENIED or word.lower().endswith("n't") for word, _, _ in words):
             continue
-        stems = [stem(word) for word, _, _ in words]
-        for sound, heard in _STEMMED.items():
-            at = next(((index, len(wanted)) for wanted in heard for index in range(len(stems))
-                       if tuple(stems[index : index + len(wanted)]) == wanted), None)  # fmt: skip
+        plain = [word.lower() if index == 0 or word[:1].islower() else word for index, (word, _, _) in enumerate(words)]
+        for sound, heard in _PHRASES.items():
+            at = next(((index, len(wanted)) for wanted in heard for index in range(len(plain))
+                       if tuple(plain[index : index + len(wanted)]) == wanted), None)  # fmt: skip
             if at is None:
                 continue
             index, count = at
@@ -79,7 +79,6 @@ def _in_line(line: str, text: str) -> Iterator[SoundProposal]:
             break
 
 
-_STEMMED: Mapping[str, tuple[tuple[str, ...], ...]] = {
-    sound: tuple(tuple(stem(word) for word in phrase.split()) for phrase in phrases)
-    for sound, phrases in _HEARD.items()
+_PHRASES: Mapping[str, tuple[tuple[str, ...], ...]] = {
+    sound: tuple(tuple(phrase.split()) for phrase in phrases) for sound, phrases in _HEARD.items()
 }

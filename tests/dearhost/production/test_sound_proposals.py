@@ -34,6 +34,8 @@ def test_every_sound_that_is_proposed_is_there_and_what_goes_on_can() -> None:
         ("We turn the page.", [("page", "turn the page")]),
         ("The page is blank, and the door is blue.", []),
         ("{The bell rings here}. [A bell]", []),
+        ("We walk to Gull Island, and I wind the clock.", []),
+        ("All that day the wind blew from Gull Island.", [("wind", "the wind")]),
     ],
 )
 def test_what_is_heard_by_everybody_is_proposed(text: str, sounds: list[tuple[str, str]]) -> None:
