@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
+from itertools import pairwise
 
 from dearhost.assets.shelf import CLIP, kind_of
 from dearhost.hosts import THINGS, things_for
@@ -103,7 +104,20 @@ def shown_of(lines: Iterable[tuple[Line, float, Reading]], duration: float, arra
             if cue.kind == "figure":
                 region = f"{cue.text('depth')}-{_side_of(cue)}"
             shown.append(Shown(cue.kind, span, parameters, said, rows, region=region))
-    return shown
+    return _on_one_board(shown)
+
+
+def _on_one_board(shown: Sequence[Shown]) -> list[Shown]:
+    """What is drawn on a board stays until the next is drawn there soon after: the board itself does not go."""
+    made = list(shown)
+    drawn = [index for index, item in enumerate(made) if item.text("board")]
+    for first, second in pairwise(drawn):
+        before, after = made[first], made[second]
+        if before.region == after.region and 0 <= after.span.start - before.span.end < _STAYS:
+            span = Span(before.span.start, after.span.start)
+            made[first] = replace(before, span=span, parameters={**before.parameters, "stays": "yes"})
+            made[second] = replace(after, parameters={**after.parameters, "was_there": "yes"})
+    return made
 
 
 def _side_of(figure: Cue) -> str:

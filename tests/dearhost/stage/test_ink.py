@@ -199,3 +199,25 @@ def test_every_kind_can_be_drawn_and_is_whole_in_the_end(studio: Studio, kind: s
 
 def test_every_pen_that_is_seen_can_be_drawn() -> None:
     assert set(pens.PENS) == set(PENS) - {"none"}
+
+
+def test_a_board_stays_from_one_drawing_to_the_next_soon_after(studio: Studio) -> None:
+    two = (
+        "[[cue: words text=Ebb place=whole]]The water goes.[[/cue]] Then "
+        "[[cue: words text=Flood place=whole]]the water comes.[[/cue]]"
+    )
+    timeline = film(studio, two, board="white", layout="none", captions=False, pen="none")
+    first, second = timeline.scenes[0].shown
+    assert first.span.end == pytest.approx(second.span.start)
+    painter = Painter(timeline, Picture.of("16:9", 360), studio.resources)
+    ground = np.array(rgb("#FCFCF8"))[::-1]
+    for moment in (
+        second.span.start - 0.1,
+        second.span.start - 0.02,
+        second.span.start + 0.02,
+        second.span.start + 0.1,
+    ):
+        painter.paint(RATE.frames_in(moment))
+        assert (np.abs(painter.pixels[..., :3].astype(int) - ground).sum(-1) < 6).mean() > 0.8, moment
+    cut = film(studio, two, layout="none", captions=False).scenes[0].shown
+    assert cut[0].span.end < cut[1].span.start, "paper goes in between"

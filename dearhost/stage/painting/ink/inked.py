@@ -24,7 +24,7 @@ _PATIENCE = 1.4
 """Seconds without a line after which the hand leaves."""
 _NEAR, _ZOOMS, _LOOKS = 1.34, 0.9, 0.55
 """How near the camera goes, seconds in which it does, seconds before and after over which it evens its way."""
-_EDGE = 14.0
+_EDGE = 34.0
 """Units about a thing that its shadow takes up."""
 _EVERYTHING = skia.Rect.MakeLTRB(-8000, -8000, 8000, 8000)
 

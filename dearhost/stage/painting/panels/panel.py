@@ -17,9 +17,12 @@ from dearhost.stage.painting.entrances import ENTRANCES, LEAVING, Box, Coming, a
 from dearhost.stage.painting.ink import Board, Inked
 from dearhost.stage.painting.text_blocks import LEAD, Face
 from dearhost.stage.timeline import Shown
+from dearhost.timebase import Span
 
 _FRAMES = {"white": "#B9C1C2", "dark": "#A67C4B"}
 """Of boards."""
+_AGES = 10.0
+"""Seconds, longer than anything takes to come or go."""
 _MARGIN = 60
 """Units about a panel that its shadow and its coming take up."""
 
@@ -94,14 +97,22 @@ class Panel:
             pen=self.shown.text("pen"), follows=self.shown.text("follows") == "yes",
         )  # fmt: skip
 
+    def _come(self, moment: float) -> float:
+        """How far it is in; a board that was there before, or stays for what is drawn next, is there at once."""
+        span = self.shown.span
+        if self.shown.text("board") and not span.start <= moment < span.end:
+            return 0.0
+        before = _AGES if self.shown.text("was_there") else 0.0
+        after = _AGES if self.shown.text("stays") else 0.0
+        return arrived(self.shown.text("comes"), Span(span.start - before, span.end + after), moment)
+
     def key(self, moment: float) -> Any:
         """Equal keys give equal pixels."""
-        come = arrived(self.shown.text("comes"), self.shown.span, moment)
-        return come, self._ink.state(moment) if self.inked else self.state(moment)
+        return self._come(moment), self._ink.state(moment) if self.inked else self.state(moment)
 
     def draw(self, canvas: Any, moment: float) -> None:
         """Draw at ``moment`` of the scene; nothing outside its span."""
-        done = arrived(self.shown.text("comes"), self.shown.span, moment)
+        done = self._come(moment)
         if done <= 0:
             return
         size = self.picture.width, self.picture.height
