@@ -51,9 +51,9 @@ def pixels(inked: Inked, moment: float) -> np.ndarray:
     return surface.makeImageSnapshot().toarray()[..., :3].astype(int)
 
 
-def inked(draw=two_things, begins=NEVER, **ways: object) -> Inked:
+def inked(draw=two_things, begins=NEVER, until: float = 9.0, **ways: object) -> Inked:
     board = Board((0, 0, *SIZE), 0.5, "#FCFCF8", "#1E2B35")
-    return Inked(draw, board, Span(1.0, 9.0), 0.2, begins, **ways)  # type: ignore[arg-type]
+    return Inked(draw, board, Span(1.0, until), 0.2, begins, **ways)  # type: ignore[arg-type]
 
 
 def test_a_tracing_follows_pieces_in_order_and_leaves_shadows_out() -> None:
@@ -100,11 +100,12 @@ def test_what_is_drawn_grows_and_things_come_one_after_the_other() -> None:
 
 
 def test_a_thing_waits_for_its_word_and_the_hand_leaves_meanwhile() -> None:
-    drawn = inked(begins=lambda box, number: 6.5 if number else None, pen="hand")
+    late = {"begins": lambda box, number: 6.5 if number else None, "until": 12.0}
+    drawn = inked(pen="hand", **late)
     first, second = drawn.things[:2]
     assert first.lines[-1].span.end < 4.9 and second.lines[0].span.start == pytest.approx(6.5)
     between = (first.lines[-1].span.end + 6.5) / 2
-    quiet = inked(begins=lambda box, number: 6.5 if number else None)
+    quiet = inked(**late)
     assert (pixels(drawn, between) == pixels(quiet, between)).all(), "no hand in the picture"
     assert (pixels(drawn, 7.0) != pixels(quiet, 7.0)).any()
 
@@ -120,7 +121,7 @@ def test_it_is_done_before_it_goes_in_order_and_never_two_lines_at_once(
     span = Span(2.0, 2.0 + seconds)
     things = planned(paper.lines, 1.0, span, lambda box, number: 2.0 + words[number] % seconds, 0.2)
     lines = [line for thing in things for line in thing.lines]
-    assert len(lines) == count
+    assert len(things) == count and all(thing.lines for thing in things)
     assert all(a.span.end <= b.span.start + 1e-9 for a, b in itertools.pairwise(lines))
     assert lines[0].span.start >= span.start
     assert things[-1].wash.end <= span.end + 0.4
@@ -221,3 +222,11 @@ def test_a_board_stays_from_one_drawing_to_the_next_soon_after(studio: Studio) -
         assert (np.abs(painter.pixels[..., :3].astype(int) - ground).sum(-1) < 6).mean() > 0.8, moment
     cut = film(studio, two, layout="none", captions=False).scenes[0].shown
     assert cut[0].span.end < cut[1].span.start, "paper goes in between"
+
+
+def test_no_hand_hurries() -> None:
+    board = Board((0, 0, *SIZE), 0.5, "#FCFCF8", "#1E2B35")
+    for seconds, seen in ((8.0, True), (0.9, False)):
+        hand, alone = (Inked(two_things, board, Span(0, seconds), 0.2, NEVER, pen=pen) for pen in ("hand", ""))
+        moments = np.linspace(0.05, hand.drawn_at, 7)
+        assert any((pixels(hand, moment) != pixels(alone, moment)).any() for moment in moments) == seen

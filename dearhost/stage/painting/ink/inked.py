@@ -13,7 +13,7 @@ from dearhost.drawing.outlines import polygon
 from dearhost.drawing.paper import Paper
 from dearhost.drawing.tracing import Box, Outline, TracedPaper, Written
 from dearhost.stage.painting.ink.pens import PENS
-from dearhost.stage.painting.ink.plan import Begins, DrawnLine, DrawnThing, planned
+from dearhost.stage.painting.ink.plan import Begins, DrawnLine, DrawnThing, is_hurried, planned
 from dearhost.timebase import Span
 
 _WEIGHT = 4.4
@@ -55,7 +55,7 @@ class Inked:
         self._picture = recorder.finishRecordingAsPicture()
         self.things = planned(traced.lines, board.unit, span, begins, leaves)
         self._lines = [line for thing in self.things for line in thing.lines]
-        self._pen = PENS.get(pen)
+        self._pen = None if is_hurried(self.things, board.unit) else PENS.get(pen)
         self._follows = follows
         self.drawn_at = self._lines[-1].span.end if self._lines else span.start
         last_wash = max((thing.wash.end for thing in self.things), default=span.start)

@@ -24,9 +24,15 @@ _WASH = 0.55
 """Seconds in which the colours of a thing come, once it is drawn."""
 _SHARE = 0.64
 """Of the time something is shown that its drawing takes, where that is neither hasty nor slow."""
-_SLOWEST = 1.7
-_HASTE = (1.0, 0.82, 0.68, 0.55, 0.44, 0.35, 0.27, 0.2, 0.14, 0.1, 0.06)
+_SLOWEST, _QUICKEST = 1.7, 0.7
+"""Of the usual time of a line: what it takes at most, and at least where there is any time: a hand that hurries
+flickers."""
+_SHARES = (1.0, 0.6, 0.4, 0.25, 0.15, 0.0)
+"""Of a thing's lines, the longest, that are tried to be drawn; the others come with the colours."""
+_HASTE = (1.0, 0.85, 0.72, 0.6, 0.5, 0.42, 0.36)
 """Factors that are tried on all times until the drawing is done before it goes."""
+_PRESSED = (1.0, 0.8, 0.6, 0.35, 0.2, 0.1, 0.06)
+"""The same where there is hardly any time: then nothing waits for its word."""
 _GAP = 12.0
 """Units: things that lie nearer to each other are drawn as one."""
 
@@ -95,29 +101,50 @@ def planned(lines: Sequence[Line], unit: float, span: Span, begins: Begins,
 
     ``begins`` tells of a thing, by its box and number, the moment of its word, None where it has none.
     """
-    groups = [(group, _around(group)) for group in _together(lines, _GAP * unit)]
-    wanted = [begins(box, number) for number, (_, box) in enumerate(groups)]
-    seconds = [[_seconds(line, unit) for line in group] for group, _ in groups]
-    natural = sum(map(sum, seconds)) or 1.0
-    pace = min(_SLOWEST, _SHARE * (span.end - span.start) / natural)
+    groups = _together(lines, _GAP * unit)
+    boxes = [_around(group) for group in groups]
+    wanted = [begins(box, number) for number, box in enumerate(boxes)]
+    seconds = [[_seconds(line, unit) for line in group] for group in groups]
     latest = span.end - leaves - _WASH
-    things: tuple[DrawnThing, ...] = ()
-    for haste in _HASTE:
-        things = tuple(_timed(groups, seconds, wanted if haste > _HASTE[-3] else [None] * len(groups), span.start,
-                              min(pace, _SLOWEST) * haste))  # fmt: skip
-        if not things or things[-1].lines[-1].span.end <= latest:
-            break
-    return things
+    things: list[DrawnThing] = []
+    for share in _SHARES:
+        drawn = [_longest(group, times, share) for group, times in zip(groups, seconds, strict=True)]
+        natural = sum(time for group in drawn for _, time in group) or 1.0
+        pace = min(_SLOWEST, _SHARE * (span.end - span.start) / natural)
+        paces: list[tuple[float, Sequence[float | None]]] = [
+            (pace * haste, wanted) for haste in _HASTE if pace * haste >= _QUICKEST
+        ]
+        if share == 0:
+            paces += [(min(pace, 1.0) * haste, [None] * len(groups)) for haste in _PRESSED]
+        for quick, words in paces:
+            things = _timed(drawn, boxes, words, span.start, quick)
+            if not things or things[-1].lines[-1].span.end <= latest:
+                return tuple(things)
+    return tuple(things)
 
 
-def _timed(groups: Sequence[tuple[Sequence[Line], Box]], seconds: Sequence[Sequence[float]],
-           wanted: Sequence[float | None], start: float, pace: float) -> list[DrawnThing]:  # fmt: skip
+def is_hurried(things: Sequence[DrawnThing], unit: float) -> bool:
+    """Whether lines go by quicker than a hand could be looked at."""
+    lines = [line for thing in things for line in thing.lines]
+    usual = sum(_seconds(line.line, unit) for line in lines)
+    return sum(line.span.end - line.span.start for line in lines) < _QUICKEST * 0.98 * usual
+
+
+def _longest(lines: Sequence[Line], seconds: Sequence[float], share: float) -> list[tuple[Line, float]]:
+    """The ``share`` of lines that take longest, in order, one at least; words are always among them."""
+    kept = sorted(seconds, reverse=True)[max(0, min(len(seconds) - 1, round(share * len(seconds)) - 1))]
+    return [(line, time) for line, time in zip(lines, seconds, strict=True)
+            if time >= kept or isinstance(line, Written)]  # fmt: skip
+
+
+def _timed(groups: Sequence[Sequence[tuple[Line, float]]], boxes: Sequence[Box], wanted: Sequence[float | None],
+           start: float, pace: float) -> list[DrawnThing]:  # fmt: skip
     now = start
     things: list[DrawnThing] = []
-    for (group, box), times, word in zip(groups, seconds, wanted, strict=True):
+    for group, box, word in zip(groups, boxes, wanted, strict=True):
         now = max(now + (_TRAVEL * min(1.0, pace) if things else 0.0), word or 0.0)
         drawn = []
-        for line, time in zip(group, times, strict=True):
+        for line, time in group:
             drawn.append(DrawnLine(line, Span(now, now + time * pace)))
             now += time * pace
         things.append(DrawnThing(tuple(drawn), box, Span(now, now + _WASH * min(1.0, pace))))
