@@ -15,8 +15,16 @@ import skia
 
 from dearhost.drawing.paper import Paper
 
-_EVERYTHING = skia.Rect.MakeLTRB(-4000, -4000, 4000, 4000)
+EVERYTHING = skia.Rect.MakeLTRB(-8000, -8000, 8000, 8000)
+"""What a recorded picture may reach over, in pixels."""
 _KEPT = 1200
+
+
+def recorded(draw: Callable[[Paper], None], scale: float) -> Any:
+    """What ``draw`` draws on paper of ``scale``, as a picture that can be drawn again and again."""
+    recorder = skia.PictureRecorder()
+    draw(Paper(recorder.beginRecording(EVERYTHING), scale))
+    return recorder.finishRecordingAsPicture()
 
 
 class PictureShelf:
@@ -33,9 +41,7 @@ class PictureShelf:
         full_key = (key, round(paper.scale, 3))
         picture = self._pictures.get(full_key)
         if picture is None:
-            recorder = skia.PictureRecorder()
-            record(Paper(recorder.beginRecording(_EVERYTHING), paper.scale))
-            picture = self._pictures[full_key] = recorder.finishRecordingAsPicture()
+            picture = self._pictures[full_key] = recorded(record, paper.scale)
             while len(self._pictures) > _KEPT:
                 self._pictures.popitem(last=False)
         else:

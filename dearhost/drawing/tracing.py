@@ -13,13 +13,13 @@ import skia
 from dearhost.drawing.fonts import Word
 from dearhost.drawing.outlines import Points, cut, disc
 from dearhost.drawing.paper import Paper
+from dearhost.drawing.recorded import EVERYTHING
 
 Box = tuple[float, float, float, float]
 _FAINT = 0.5
 """Below this alpha what is filled is a shadow or a shine, and nobody draws its edge."""
 _LEAST = 2.0
 """Pixels: what is smaller both ways has no outline."""
-_EVERYTHING = skia.Rect.MakeLTRB(-8000, -8000, 8000, 8000)
 
 
 @dataclass(frozen=True)
@@ -48,7 +48,7 @@ class TracedPaper(Paper):
 
     def __init__(self, scale: float) -> None:
         self._recorder = skia.PictureRecorder()
-        super().__init__(self._recorder.beginRecording(_EVERYTHING), scale)
+        super().__init__(self._recorder.beginRecording(EVERYTHING), scale)
         self._windows: list[Any] = []
         self.lines: list[Outline | Written] = []
 

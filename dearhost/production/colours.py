@@ -42,7 +42,7 @@ class Colours:
 USUAL = Colours()
 
 
-def on_accent(colours: Colours) -> Colours:
+def accented(colours: Colours) -> Colours:
     """The colours of a slip that is itself of the accent."""
     return replace(
         colours, paper=colours.button, ink=colours.on_button, quiet_ink=colours.on_button, accent=colours.on_button,

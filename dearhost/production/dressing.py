@@ -28,13 +28,13 @@ class Prop:
 
 
 WALL_PROPS: Mapping[str, Prop] = {
-    "frame": Prop("a framed picture of", pictures=True), "poster": Prop("a poster of", pictures=True),
-    "disc": Prop("only"), "shelf": Prop("a shelf with", _SHOWN_ON_A_SHELF),
+    "frame": Prop("a framed picture", pictures=True), "poster": Prop("a poster", pictures=True),
+    "disc": Prop("a thing by itself"), "shelf": Prop("a shelf", _SHOWN_ON_A_SHELF),
 }  # fmt: skip
 """What can hang on a wall: how each is drawn stands in ``stage.backdrops.dressing``."""
 FLOOR_PROPS: Mapping[str, Prop] = {
-    "plinth": Prop("a plinth with"), "thing": Prop("only"), "shelf": Prop("a shelf with", _SHOWN_ON_A_SHELF),
-    "desk": Prop("a desk with"), "barrel": Prop("a barrel with"), "plant": Prop("a plant", 0),
+    "plinth": Prop("a plinth"), "thing": Prop("a thing by itself"), "shelf": Prop("a shelf", _SHOWN_ON_A_SHELF),
+    "desk": Prop("a desk"), "barrel": Prop("a barrel"), "plant": Prop("a plant", 0),
     "cabinet": Prop("a cabinet", 0), "armchair": Prop("an armchair", 0), "lamp": Prop("a street lamp", 0),
     "tree": Prop("a tree", 0), "parasol": Prop("a parasol", 0), "hut": Prop("a beach hut", 0),
 }  # fmt: skip

@@ -19,8 +19,6 @@ INK = "stroke-by-stroke"
 COMES = ("slides", "unfolds", "pops", "turns", "drawn", "rises", "drops", "fades", INK)
 """How what is shown comes, and goes the other way round; "drawn" is wiped in as ink."""
 _PASTED = tuple(way for way in COMES if way != INK)
-BOARDED = ("picture", "list", "number", "quotation", "comparison", "words", "end-card")
-"""Kinds that are drawn on a board where the scene has one."""
 MOUNTS = ("print", "framed", "torn", "tablet", "none")
 """What own pictures are shown in."""
 MOVES = ("still", "nearer", "away")
@@ -223,3 +221,7 @@ SHOWN_CUES = (
         shown=True,
     ),
 )
+BOARDED = tuple(
+    kind.name for kind in SHOWN_CUES if any(one.name == "comes" and INK in one.choices for one in kind.parameters)
+)
+"""Kinds that are drawn on a board where the scene has one: those that can come stroke by stroke."""

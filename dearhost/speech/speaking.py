@@ -14,7 +14,7 @@ from dearhost.sound.files import RATE as RECORDED_RATE
 from dearhost.speech.aligning import VERSION as ALIGNING_VERSION
 from dearhost.speech.aligning import Aligner, Alignment
 from dearhost.speech.clips import CLIPS_VERSION, ClipStore
-from dearhost.speech.delivery import AS_EVER, delivered
+from dearhost.speech.delivery import AS_EVER, Delivery, delivered
 from dearhost.speech.directing import left_to_do, speak_directed
 from dearhost.speech.engine import DirectedEngine
 from dearhost.speech.lasting import at_pace, ended_at, pace_for
@@ -197,4 +197,11 @@ def _fitted(manner: Manner, say: Callable[[Manner], Reading]) -> Manner:
 
 def _in_length(manner: Manner, say: Callable[[Manner], Reading]) -> Reading:
     """The line as it is said, for as long as it is to last."""
-    return ended_at(say(_fitted(manner, say)), manner.delivery.lasts)
+    said: dict[Delivery, Reading] = {}  # the pace that is found was mostly tried
+
+    def once(own: Manner) -> Reading:
+        if own.delivery not in said:
+            said[own.delivery] = say(own)
+        return said[own.delivery]
+
+    return ended_at(once(_fitted(manner, once)), manner.delivery.lasts)

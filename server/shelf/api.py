@@ -257,6 +257,7 @@ class LightFitOut(Schema):
     """How well hosts stand in the light of a thing, 0 to 100, what is amiss most, and what would mend it."""
 
     score: int
+    is_poor: bool
     sentence: str
     remedy: RemedyOut | None
 

@@ -11,7 +11,7 @@ from dearhost.production.choices import CHOICES
 def test_a_set_says_what_it_has_and_what_there_is(client: Client) -> None:
     found = client.get("/api/staging/sets/museum/dressing").json()
     assert found["own"]["wall_left"] == "frame:fish" and found["own"]["floor_right"] == "plinth:shell"
-    assert {"name": "frame", "words": "a framed picture of", "takes": 1, "pictures": True} in found["wall"]
+    assert {"name": "frame", "words": "a framed picture", "takes": 1, "pictures": True} in found["wall"]
     assert set(client.get("/api/staging/sets/pier/dressing").json()["own"]) == {"floor_left", "floor_right"}
 
 

@@ -41,6 +41,11 @@ class LightFit:
     sentence: str
     remedy: Remedy | None = None
 
+    @property
+    def is_poor(self) -> bool:
+        """Whether one should know of it."""
+        return self.score < POOR
+
 
 def light_fit(light: Light, placing: Placing) -> LightFit:
     """How well hosts stand in a picture with this light, as it is placed."""

@@ -9,7 +9,7 @@ from dearhost.drawing.cut_shapes import cut_rect
 from dearhost.drawing.fonts import Fonts, Word
 from dearhost.drawing.outlines import moved, polygon
 from dearhost.drawing.paper import Paper
-from dearhost.production.colours import on_accent
+from dearhost.production.colours import accented
 from dearhost.stage.layout.shapes import Picture, panel_box
 from dearhost.stage.painting.entrances import Box, Coming, arrived, coming
 from dearhost.stage.painting.panels.panel import reach
@@ -25,7 +25,7 @@ class Slip:
 
     def __init__(self, shown: Shown, picture: Picture, fonts: Fonts) -> None:
         self.shown, self.picture, self.fonts = shown, picture, fonts
-        self.colours = on_accent(shown.colours) if shown.text("ground") == "accent" else shown.colours
+        self.colours = accented(shown.colours) if shown.text("ground") == "accent" else shown.colours
         self.way = shown.text("comes") or "slides"
         self.paper_box: Box = self.laid_out()
         left, top, right, bottom = self.paper_box

@@ -29,8 +29,11 @@ from dearhost.timebase import FrameRate, Span
 from tests.conftest import with_tones
 
 RATE = FrameRate(25)
-NEVER = lambda box, number: None  # noqa: E731 - a constant of the tests
 SIZE = (640, 360)
+
+
+def no_words(box: object, number: int) -> None:
+    """No thing has a word of its own."""
 
 
 def film(studio: Studio, text: str, **chosen: object) -> Timeline:
@@ -51,9 +54,9 @@ def pixels(inked: Inked, moment: float) -> np.ndarray:
     return surface.makeImageSnapshot().toarray()[..., :3].astype(int)
 
 
-def inked(draw=two_things, begins=NEVER, until: float = 9.0, **ways: object) -> Inked:
+def inked(draw=two_things, begins=no_words, until: float = 9.0, **ways: object) -> Inked:
     board = Board((0, 0, *SIZE), 0.5, "#FCFCF8", "#1E2B35")
-    return Inked(draw, board, Span(1.0, until), 0.2, begins, **ways)  # type: ignore[arg-type]
+    return Inked(draw, board, Span(1.0, until), 0.2, begins, **ways)  # type: ignore[arg-type]  # by name
 
 
 def test_a_tracing_follows_pieces_in_order_and_leaves_shadows_out() -> None:
@@ -227,6 +230,15 @@ def test_a_board_stays_from_one_drawing_to_the_next_soon_after(studio: Studio) -
 def test_no_hand_hurries() -> None:
     board = Board((0, 0, *SIZE), 0.5, "#FCFCF8", "#1E2B35")
     for seconds, seen in ((8.0, True), (0.9, False)):
-        hand, alone = (Inked(two_things, board, Span(0, seconds), 0.2, NEVER, pen=pen) for pen in ("hand", ""))
+        hand, alone = (Inked(two_things, board, Span(0, seconds), 0.2, no_words, pen=pen) for pen in ("hand", ""))
         moments = np.linspace(0.05, hand.drawn_at, 7)
         assert any((pixels(hand, moment) != pixels(alone, moment)).any() for moment in moments) == seen
+
+
+def test_while_a_word_is_waited_for_nothing_is_drawn_again() -> None:
+    drawn = inked(pen="hand", begins=lambda box, number: 9.0 if number else None, until=16.0)
+    first = drawn.things[0]
+    waiting = [first.wash.end + 0.6, 7.0, 8.4]
+    assert len({drawn.state(moment) for moment in waiting}) == 1
+    assert all((pixels(drawn, moment) == pixels(drawn, waiting[0])).all() for moment in waiting)
+    assert drawn.state(8.8) != drawn.state(8.9), "the hand comes back"

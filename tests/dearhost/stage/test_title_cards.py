@@ -9,7 +9,7 @@ import skia
 from dearhost.drawing.colours import contrast, rgb
 from dearhost.films import scene_time
 from dearhost.production import TRANSITIONS, Studio, read_script
-from dearhost.production.colours import on_accent, own_colours
+from dearhost.production.colours import accented, own_colours
 from dearhost.stage import Painter, Picture, Timeline, compile_timeline
 from dearhost.stage.layout.shapes import LAYOUTS
 from dearhost.stage.pacing import CARD
@@ -65,7 +65,7 @@ def test_words_stay_in_what_is_safe_and_nobody_is_seen(studio: Studio, shape: st
 @pytest.mark.parametrize("accent", ["", "#ffe14a", "#101010", "#14676b", "#e24a2e"])
 def test_a_title_on_the_accent_is_readable(accent: str) -> None:
     """WCAG 2.2, 1.4.3: 4.5 to 1."""
-    colours = on_accent(own_colours("", accent))
+    colours = accented(own_colours("", accent))
     assert contrast(rgb(colours.ink), rgb(colours.paper)) >= 4.5
 
 

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from typing import Any
 
@@ -11,7 +11,9 @@ import skia
 from dearhost.drawing.colours import paint, rgb
 from dearhost.drawing.outlines import polygon
 from dearhost.drawing.paper import Paper
+from dearhost.drawing.recorded import recorded
 from dearhost.drawing.tracing import Box, Outline, TracedPaper, Written
+from dearhost.stage.painting.entrances import smooth
 from dearhost.stage.painting.ink.pens import PENS
 from dearhost.stage.painting.ink.plan import Begins, DrawnLine, DrawnThing, is_hurried, planned
 from dearhost.timebase import Span
@@ -26,7 +28,6 @@ _NEAR, _ZOOMS, _LOOKS = 1.34, 0.9, 0.55
 """How near the camera goes, seconds in which it does, seconds before and after over which it evens its way."""
 _EDGE = 34.0
 """Units about a thing that its shadow takes up."""
-_EVERYTHING = skia.Rect.MakeLTRB(-8000, -8000, 8000, 8000)
 
 
 @dataclass(frozen=True)
@@ -50,20 +51,32 @@ class Inked:
         self._board, self._span = board, span
         traced = TracedPaper(board.unit)
         draw(traced)
-        recorder = skia.PictureRecorder()
-        draw(Paper(recorder.beginRecording(_EVERYTHING), board.unit))
-        self._picture = recorder.finishRecordingAsPicture()
+        self._picture = recorded(draw, board.unit)
         self.things = planned(traced.lines, board.unit, span, begins, leaves)
         self._lines = [line for thing in self.things for line in thing.lines]
         self._pen = None if is_hurried(self.things, board.unit) else PENS.get(pen)
         self._follows = follows
+        self._stroke = _stroke(board.ink, _WEIGHT * board.unit)
+        self._busy = _busy(self._lines)
         self.drawn_at = self._lines[-1].span.end if self._lines else span.start
         last_wash = max((thing.wash.end for thing in self.things), default=span.start)
         self._ends = max(last_wash, self.drawn_at + max(_AWAY, _ZOOMS if follows else 0.0))
+        self._moves = self._moving()
+
+    def _moving(self) -> list[tuple[float, float]]:
+        """From when to when something changes: the pen, colours that come, the camera on its way."""
+        if self._follows:
+            return [(self._span.start, self._ends)]
+        busy = [(start - _AWAY, end + _AWAY) for start, end in self._busy]
+        return [*busy, *((thing.wash.start, thing.wash.end) for thing in self.things)]
 
     def state(self, moment: float) -> float:
-        """Equal states give equal pixels."""
-        return -1.0 if moment >= self._ends else round(max(moment, self._span.start), 4)
+        """Equal states give equal pixels: while a word is waited for, nothing changes."""
+        if moment >= self._ends:
+            return -1.0
+        if any(start < moment < end for start, end in self._moves):
+            return round(moment, 4)
+        return round(max((end for _, end in self._moves if end <= moment), default=self._span.start), 4)
 
     def draw(self, canvas: Any, moment: float) -> None:
         """What is there at ``moment`` of the scene."""
@@ -76,18 +89,19 @@ class Inked:
         if near != 1.0:
             canvas.translate(about.real * (1 - near), about.imag * (1 - near))
             canvas.scale(near, near)
-        self._draw_coloured(canvas, moment)
-        for thing in self.things:
+        washed = [self._washed(thing, moment) for thing in self.things]
+        self._draw_coloured(canvas, washed)
+        for thing, part in zip(self.things, washed, strict=True):
             if thing.washed(moment) < 1.0:
-                self._draw_lines(canvas, thing, moment)
+                self._draw_lines(canvas, thing, part, moment)
         canvas.restore()
         self._draw_pen(canvas, moment, near, about)
 
-    def _draw_coloured(self, canvas: Any, moment: float) -> None:
+    def _draw_coloured(self, canvas: Any, washed: list[Any]) -> None:
         """The colours of things as far as they have come."""
         region = skia.Path()
-        for thing in self.things:
-            if (part := self._washed(thing, moment)) is not None:
+        for part in washed:
+            if part is not None:
                 region.addPath(part)
         if region.countPoints():
             canvas.save()
@@ -103,12 +117,12 @@ class Inked:
         edge = _EDGE * self._board.unit
         left, top, right, bottom = thing.box
         box = left - edge, top - edge, right + edge, bottom + edge
-        return _ragged(box, done * done * (3 - 2 * done), self._board.unit)
+        return _ragged(box, smooth(done), self._board.unit)
 
-    def _draw_lines(self, canvas: Any, thing: DrawnThing, moment: float) -> None:
+    def _draw_lines(self, canvas: Any, thing: DrawnThing, washed: Any | None, moment: float) -> None:
         """The lines of a thing as far as they are drawn, but where it has its colours."""
         canvas.save()
-        if (washed := self._washed(thing, moment)) is not None:
+        if washed is not None:
             canvas.clipPath(washed, skia.ClipOp.kDifference, True)
         for line in thing.lines:
             done = line.done(moment)
@@ -124,7 +138,7 @@ class Inked:
         if done >= 1.0 and outline.closed:
             canvas.drawPath(outline.path, paint(self._board.ground))  # what lies under it is hidden
         path = outline.path if done >= 1.0 else line.drawn_part(done)[0]
-        canvas.drawPath(path, _stroke(self._board.ink, _WEIGHT * self._board.unit))
+        canvas.drawPath(path, self._stroke)
 
     def _camera(self, moment: float) -> tuple[float, complex]:
         """How near it is, and about which point."""
@@ -167,17 +181,18 @@ class Inked:
 
     def _there(self, moment: float) -> float:
         """How far the hand is in the picture: 1 while it draws, 0 long before and after a line."""
-        return _smooth(max(_nearness(moment, start, end) for start, end in self._busy()))
+        return _smooth(max(_nearness(moment, start, end) for start, end in self._busy))
 
-    def _busy(self) -> list[tuple[float, float]]:
-        """From when to when the hand draws without leaving."""
-        spans: list[tuple[float, float]] = []
-        for line in self._lines:
-            if spans and line.span.start - spans[-1][1] < _PATIENCE:
-                spans[-1] = spans[-1][0], line.span.end
-            else:
-                spans.append((line.span.start, line.span.end))
-        return spans
+
+def _busy(lines: Sequence[DrawnLine]) -> list[tuple[float, float]]:
+    """From when to when a hand draws without leaving."""
+    spans: list[tuple[float, float]] = []
+    for line in lines:
+        if spans and line.span.start - spans[-1][1] < _PATIENCE:
+            spans[-1] = spans[-1][0], line.span.end
+        else:
+            spans.append((line.span.start, line.span.end))
+    return spans
 
 
 def _nearness(moment: float, start: float, end: float) -> float:
@@ -185,8 +200,7 @@ def _nearness(moment: float, start: float, end: float) -> float:
 
 
 def _smooth(part: float) -> float:
-    part = min(1.0, max(0.0, part))
-    return part * part * (3 - 2 * part)
+    return smooth(min(1.0, max(0.0, part)))
 
 
 def _ragged(box: Box, done: float, unit: float) -> Any:

@@ -10,6 +10,7 @@ from typing import Any
 import skia
 
 from dearhost.drawing.tracing import Box, Outline, Written
+from dearhost.stage.painting.entrances import smooth
 from dearhost.timebase import Span
 
 Line = Outline | Written
@@ -47,7 +48,7 @@ class DrawnLine:
     def done(self, moment: float) -> float:
         """How far it is drawn, 0 to 1, quicker in the middle."""
         part = min(1.0, max(0.0, (moment - self.span.start) / max(1e-6, self.span.end - self.span.start)))
-        return part * part * (3 - 2 * part)
+        return smooth(part)
 
     @cached_property
     def _measures(self) -> list[tuple[Any, float]]:

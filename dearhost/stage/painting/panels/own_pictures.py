@@ -35,8 +35,6 @@ _GLASS = 0x1AFFFFFF
 class OwnPanel(Panel):
     """Shows each of its pictures for the same part of its stretch."""
 
-    inkable = False
-
     def __init__(self, shown: Shown, picture: Picture, fonts: Fonts, shelf: Shelf) -> None:
         super().__init__(shown, picture, fonts)
         lines = picture.height if self.whole else self.panel[3] - self.panel[1]

@@ -40,9 +40,6 @@ def reach(way: str, box: Box, picture: Picture) -> Box:
 class Panel:
     """Shown in ``box`` pixels; what it says is drawn by ``draw_content`` of a subclass."""
 
-    inkable = True
-    """Whether it can be drawn before one's eyes."""
-
     def __init__(self, shown: Shown, picture: Picture, fonts: Fonts) -> None:
         self.shown, self.picture, self.fonts = shown, picture, fonts
         self.colours = shown.colours
@@ -50,7 +47,7 @@ class Panel:
         self.panel: Box = picture.pixels(panel_box(picture.shape, shown.region or "right"))
         self.unit = picture.unit
         self.board = shown.text("board")
-        self.inked = self.inkable and shown.text("comes") == INK
+        self.inked = shown.text("comes") == INK
         self.box: Box = self._reach()
 
     def _reach(self) -> Box:

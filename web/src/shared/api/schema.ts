@@ -5466,6 +5466,8 @@ export interface components {
         LightFitOut: {
             /** Score */
             score: number;
+            /** Is Poor */
+            is_poor: boolean;
             /** Sentence */
             sentence: string;
             remedy: components["schemas"]["RemedyOut"] | null;

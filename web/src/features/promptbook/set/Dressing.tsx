@@ -109,7 +109,7 @@ function SlotField({ slot, own, props, value, open, onOpen, onChange }: SlotProp
 					<option value={NOTHING}>nothing</option>
 					{props.map(({ name, words }) => (
 						<option key={name} value={name}>
-							{words === "only" ? "a thing by itself" : words.replace(/ (of|with)$/, "")}
+							{words}
 						</option>
 					))}
 				</select>

@@ -13,9 +13,6 @@ type Props = {
 	choose: (name: OwnChoice, value: ChoiceValue) => void;
 };
 
-/** Below it one should know. */
-const POOR = 50;
-
 const SCALES: readonly [OwnChoice, string, number, number, number, readonly [string, string]][] = [
 	["own_zoom", "Near", 1, 2.5, 0.05, ["all", "near"]],
 	["own_x", "Across", 0, 1, 0.02, ["left", "right"]],
@@ -112,10 +109,10 @@ function LightFit({ document, scene, item, choose }: Props & { item: string }) {
 		retry: false,
 	});
 	if (!fit.data) return null;
-	const { score, sentence, remedy } = fit.data;
+	const { score, is_poor, sentence, remedy } = fit.data;
 	return (
 		<p className="small" role="status">
-			<span className={score < POOR ? "problem" : "quiet"}>
+			<span className={is_poor ? "problem" : "quiet"}>
 				Light: {score} of 100. {sentence}
 			</span>{" "}
 			{remedy && (
