@@ -13,7 +13,7 @@ import tempfile
 import zipfile
 import zlib
 from collections.abc import Callable, Mapping
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 from pathlib import Path
 from typing import Any
 
@@ -52,20 +52,27 @@ class UnreadableProduction(ScriptError):
 class OpenedProduction:
     """A production out of a file; ``notes`` say what had to be changed for this machine.
 
-    ``brought`` names the hosts, pictures and things of the shelf that came with it.
+    ``brought`` names the hosts, pictures and things of the shelf that came with it; ``beside`` is what was packed
+    beside the production, by name, not yet checked.
     """
 
     production: Production
     notes: tuple[str, ...]
     brought: frozenset[Use] = frozenset()
+    beside: Mapping[str, object] = field(default_factory=dict)
 
 
-def pack(production: Production, studio: Studio) -> bytes:
-    """The production as a file. The same production gives the same bytes."""
+def pack(production: Production, studio: Studio, beside: Mapping[str, object] | None = None) -> bytes:
+    """The production as a file, with what is kept ``beside`` it by name, as JSON.
+
+    The same production gives the same bytes.
+    """
     hosts = {entry.host: made for entry in production.cast.values() if (made := studio.hosts.made(entry.host))}
     document = {"form": FORM, "version": VERSION, "production": production_to_json(production)}
     if hosts:
         document["hosts"] = hosts
+    if beside:
+        document["beside"] = dict(beside)
     named = {cue.text("picture") for _, _, line in production.script.lines() for cue in line.cues if cue.kind == "take"}
     pictures = {p: base64.b64encode(png).decode() for p in sorted(named) if (png := studio.pictures.bytes_of(p))}
     if pictures:
@@ -121,8 +128,9 @@ def unpack(data: bytes, name: str, studio: Studio) -> OpenedProduction:
             if studio.pictures.adopt(str(picture), text):
                 brought.add(Use(PICTURE, str(picture)))
         opened = fitted(production, studio)
-        return replace(opened, notes=(*notes, *opened.notes), brought=frozenset(brought))
-    except (DearHostError, KeyError, TypeError, AttributeError) as error:
+        beside = {str(kept): value for kept, value in dict(document.get("beside", {})).items()}
+        return replace(opened, notes=(*notes, *opened.notes), brought=frozenset(brought), beside=beside)
+    except (DearHostError, KeyError, TypeError, ValueError, AttributeError) as error:
         raise UnreadableProduction(
             f"'{name}' is damaged: its production cannot be read ({error}). Nothing was changed. "
             "Its script.fountain can be taken out with any zip program and opened on its own."

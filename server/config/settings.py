@@ -108,6 +108,8 @@ JOB_WORK = {
     "stems": "server.deliveries.stems.make_stems",
 }
 """What does jobs of each kind."""
+KEPT_BESIDE = {"comments": "server.writing.kept_comments.CommentsKeeper"}
+"""Who keeps something beside a production's document, by the name it has in the production's file."""
 RECORDING_HOLDERS = (
     ("productions.Take", "recording"),
     ("productions.Production", "document"),

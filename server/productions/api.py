@@ -35,6 +35,7 @@ from server.productions.actions.duplicate import begin_with_pattern, duplicate, 
 from server.productions.actions.put_away import bring_back, put_away
 from server.productions.actions.restore import restore_revision
 from server.productions.actions.save import StaleSave, rename_production, save_production
+from server.productions.beside import packed_beside
 from server.productions.document_schemas import DocumentSchema
 from server.productions.documents import opened, usable_production
 from server.productions.models import Production, Revision
@@ -181,7 +182,7 @@ def as_file(request: HttpRequest, production_id: UUID, name: str, line: str = ""
     production = owned(request, production_id)
     staged = usable_production(production.document, production.title, production.owner_id)
     if name == f"production{SUFFIX}":
-        return _as_file(pack(staged, studio()), production, SUFFIX, "application/zip")
+        return _as_file(pack(staged, studio(), packed_beside(production)), production, SUFFIX, "application/zip")
     if name == "script.ssml":
         markup = production_as_ssml(staged, studio(), line)
         return _as_file(markup, production, ".ssml", "application/ssml+xml")

@@ -13,6 +13,7 @@ from dearhost.production import Production as StagedProduction
 from dearhost.production.uses import RECORDING, uses_of, without
 from dearhost.script import Line, Scene, Script, ensure_workable, new_id
 from server.assets.ownership import belongs_to, usable
+from server.productions.beside import take_beside
 from server.productions.documents import fitted_for
 from server.productions.models import Production, Revision
 from server.studio import studio
@@ -41,8 +42,9 @@ def adopt_production(owner: User, opened: OpenedProduction, title: str) -> tuple
     fitting = fitted_for(owner.pk, without(opened.production, elsewhere.__contains__))
     staged = fitting.production
     kept = _keep(owner, staged, staged.script.title.strip() or title)
+    left_out = take_beside(kept, opened.beside)
     stayed = (_STAYED.format(len(elsewhere)),) if elsewhere else ()
-    return kept, (*opened.notes, *fitting.notes, *stayed)
+    return kept, (*opened.notes, *fitting.notes, *stayed, *left_out)
 
 
 def _keep(owner: User, staged: StagedProduction, title: str) -> Production:

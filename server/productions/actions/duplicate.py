@@ -5,6 +5,7 @@ from __future__ import annotations
 from django.db import transaction
 
 from server.productions.actions.put_away import put_away
+from server.productions.beside import packed_beside, take_beside
 from server.productions.models import Production, Revision, Take
 
 
@@ -34,10 +35,11 @@ def _copy(production: Production, title: str, *, is_pattern: bool = False) -> Pr
 
 
 def duplicate(production: Production) -> Production:
-    """The same document under another title, with the takes of its lines."""
+    """The same document under another title, with the takes of its lines and what is kept beside it."""
     title = _free_title(production)
     with transaction.atomic():
         copy = _copy(production, title)
+        take_beside(copy, packed_beside(production))
         takes = list(production.takes.all())
         for take in takes:
             take.pk = Take._meta.pk.get_default()

@@ -120,6 +120,27 @@ def test_a_file_that_is_cut_short_is_explained(studio: Studio) -> None:
         unpack(pack(production(), studio)[:-40], "a.dearhost", studio)
 
 
+@pytest.mark.parametrize("part", ["hosts", "pictures", "beside", "shelf"])
+@pytest.mark.parametrize("value", ["abc", [1], 7, ["ab"]], ids=repr)
+def test_a_part_that_is_none_is_explained(studio: Studio, part: str, value: object) -> None:
+    with zipfile.ZipFile(io.BytesIO(pack(production(), studio))) as packed:
+        document = json.loads(packed.read("production.json"))
+    try:
+        opened = unpack(zipped(json.dumps({**document, part: value})), "a.dearhost", studio)
+    except UnreadableProduction as error:
+        assert "a.dearhost" in str(error)
+    else:
+        assert opened.production.script == production().script and not opened.brought
+
+
+def test_what_is_kept_beside_a_production_comes_back_as_it_was(studio: Studio) -> None:
+    beside = {"comments": {"texts": ["Why?"], "moved": {"0": "wish"}}, "later": [1, None]}
+    data = pack(production(), studio, beside)
+    assert unpack(data, "a.dearhost", studio).beside == beside
+    assert data == pack(production(), studio, beside)
+    assert unpack(pack(production(), studio), "a.dearhost", studio).beside == {}
+
+
 # things of the shelf
 
 
