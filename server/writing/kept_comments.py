@@ -26,8 +26,9 @@ class CommentsKeeper:
 
     def take(self, production: Production, packed: object) -> None:
         """Keep comments that came in a file, cleaned once more. Raises CommentsError."""
-        if not isinstance(packed, Mapping) or not _are_texts(texts := packed.get("texts")):
+        if not isinstance(packed, Mapping):
             raise CommentsError(_UNREADABLE)
+        texts = _texts(packed.get("texts"))
         found = cleaned_comments(texts)
         kept = ProductionComments(production=production, texts=list(found.texts))
         for name in _COUNTS:
@@ -39,8 +40,10 @@ class CommentsKeeper:
         kept.save()
 
 
-def _are_texts(texts: object) -> bool:
-    return isinstance(texts, list) and all(isinstance(text, str) for text in texts)
+def _texts(texts: object) -> list[str]:
+    if not isinstance(texts, list) or not all(isinstance(text, str) for text in texts):
+        raise CommentsError(_UNREADABLE)
+    return texts
 
 
 def _moved(moved: object, count: int) -> dict[str, str]:
