@@ -23,15 +23,19 @@ from dearhost.hosts.people.person import Person
 from dearhost.hosts.people.sheet_file import host_from_json, host_to_json
 from dearhost.json_data import read_json
 from dearhost.production import Studio, open_production
+from dearhost.script import text_of_file
 from dearhost.sound.files import read_sound, write_sound
 from dearhost.speech.matching import Closeness, Consent, MatchedVoice, load_voice, save_voice
 from dearhost.speech.matching.converting import Mixture, VoiceModel
+from dearhost.writing.comments import cleaned_comments, read_table
 from tests.data_folder import ROOT
 from tests.dearhost.script.test_documents import PAGE, SRT, VTT, pdf
 
 TIMES = 500
 FEWER = {"a.docx": 60, "a.pdf": 25, "a.html": 25}
 """Documents are read in a process each."""
+NEVER_REFUSED = ("a.json", "a.html", "a.srt", "a.md", "a.fountain", "a.txt", "a.csv", "a.mp3", "a.opus", "a.flac")
+"""Where what is left can always be read."""
 HOSTILE: tuple[Any, ...] = (
     None, True, -1, 0, 10**15, 1e300, "", "x" * 5000, "\ud83d", "\x00\x08", [], {}, [[]], {"a": {}}, "NaN", [1] * 500,
 )  # fmt: skip
@@ -153,6 +157,10 @@ def originals(tmp_path_factory: pytest.TempPathFactory) -> dict[str, bytes]:
         "a.html": PAGE.encode(),
         "a.srt": SRT.encode(),
         "a.vtt": VTT.encode(),
+        "a.md": b"# The lesson\n\nMaren: Mind [[cue: wave]]the **mud**.\n\n- one\n\n| a | b |\n|---|---|\n| c | d |\n",
+        "a.fountain": b"Title: Mud\n\nINT. QUAY - DAY\n\nMAREN\n(calm)\nMind the *mud*. [[cue: wave]]\n\n> CUT TO:\n",
+        "a.txt": "MAREN: Mind the mud.\n\n[She points]\n\nSKERRY: Why – who fell in?\n".encode(),
+        "a.csv": b'who,when,comment\r\nanna,1 May,"The stairs, they say, are ""steep""."\r\nben,2 May,=SUM(A1)\r\n',
         "a.json": json.dumps(host_to_json(person.name, person.card, person.sheet)).encode(),
         "a.dearhost": saved.read_bytes(),
         "a.pls": write_pls("en", [Lexeme("Skerry", "sker-ree", "")]),
@@ -173,7 +181,8 @@ def from_disk(read: Callable[[Path], Any], folder: Path) -> Callable[[bytes], An
 
 @pytest.mark.parametrize(
     "name",
-    ["a.docx", "a.pdf", "a.html", "a.srt", "a.vtt", "a.dhvoice", "a.json", "a.dearhost", "a.pls", "a.ssml", "a.png",
+    ["a.docx", "a.pdf", "a.html", "a.srt", "a.vtt", "a.md", "a.fountain", "a.txt", "a.csv",
+     "a.dhvoice", "a.json", "a.dearhost", "a.pls", "a.ssml", "a.png",
      "a.wav", "a.flac", "a.mp3", "a.opus", "a.m4a"],
 )  # fmt: skip
 def test_spoiled_files_are_read_or_refused(
@@ -191,7 +200,8 @@ def test_spoiled_files_are_read_or_refused(
         return json.dumps(host_to_json(*made[:3]), allow_nan=False).encode()
 
     readers: dict[str, Callable[[bytes], Any]] = {
-        **dict.fromkeys(("docx", "pdf", "html", "srt", "vtt"), script),
+        **dict.fromkeys(("docx", "pdf", "html", "srt", "vtt", "md", "fountain", "txt"), script),
+        "csv": lambda data: cleaned_comments(read_table(text_of_file(data, name)).column()),
         "dearhost": script,
         "ssml": script,
         "json": host,
@@ -208,9 +218,7 @@ def test_spoiled_files_are_read_or_refused(
         except DearHostError as error:
             refused += 1
             assert str(error).endswith((".", "?")), error
-    assert refused or name in ("a.json", "a.html", "a.srt", "a.mp3", "a.opus", "a.flac"), (
-        "nothing was ever refused: what was tested?"
-    )
+    assert refused or name in NEVER_REFUSED, "nothing was ever refused: what was tested?"
 
 
 @pytest.mark.parametrize(
