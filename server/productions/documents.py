@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+from collections.abc import Mapping
 from typing import Any
 
 from dearhost.errors import ScriptError
@@ -15,6 +16,7 @@ from dearhost.production import (
     production_from_json,
     production_to_json,
 )
+from dearhost.production.trying import with_tried
 from dearhost.production.uses import uses_of
 from server.assets.ownership import for_account, usable
 from server.studio import studio
@@ -32,6 +34,16 @@ def checked_document(data: Any) -> dict[str, Any]:
 def usable_production(document: dict[str, Any], title: str, owner_id: int) -> Production:
     """The production of a stored document as its account may play it. Raises ScriptError, SpeechError, HostError."""
     return for_account(owner_id, production_of(document, title))
+
+
+def tried_production(
+    document: dict[str, Any], title: str, owner_id: int, scene_id: str, tried: Mapping[str, Any]
+) -> Production:
+    """A stored document's production with other choices for one of its scenes, as its account may play it.
+
+    Raises StageError, ScriptError, SpeechError, HostError.
+    """
+    return for_account(owner_id, with_tried(production_of(document, title), scene_id, tried))
 
 
 def opened(document: dict[str, Any], title: str, owner_id: int) -> OpenedProduction:

@@ -9,14 +9,15 @@ from contextlib import contextmanager, suppress
 from dataclasses import replace
 from functools import lru_cache
 
-from dearhost.errors import DearHostError
+from dearhost.errors import DearHostError, StageError
 from dearhost.films import scene_time
+from dearhost.json_data import read_json
 from dearhost.production import Production as Staged
 from dearhost.script import Cue, Line, Scene, put_cue
 from dearhost.stage import Painter, Picture, Timeline, compile_scene, resting_scene
 from dearhost.stage.beds import OtherScene
 from dearhost.timebase import FrameRate
-from server.productions.documents import usable_production
+from server.productions.documents import tried_production, usable_production
 from server.productions.models import Production
 from server.studio import studio
 
@@ -52,6 +53,7 @@ def other_scenes(production: Production, staged: Staged) -> Callable[[Scene], Ot
 def forget_timelines(**_: object) -> None:
     """Make every timeline anew from now on."""
     _timeline.cache_clear()
+    _chosen_timeline.cache_clear()
 
 
 def scene_timeline(production: Production, scene_id: str) -> Timeline:
@@ -92,6 +94,29 @@ def tried_timeline(production: Production, scene_id: str, line_id: str, cue: Cue
     scenes = tuple(tried(s) if s.id == scene_id else s for s in staged.script.scenes)
     staged = replace(staged, script=replace(staged.script, scenes=scenes))
     return compile_scene(staged, scene_id, studio(), PREVIEW_RATE, heard=True, others=other_scenes(production, staged))
+
+
+@lru_cache(maxsize=16)
+def _chosen_timeline(production_id: str, revision: int, scene_id: str, tried: str, resting: bool) -> Timeline:
+    production = Production.objects.get(pk=production_id)
+    try:
+        choices = read_json(tried)
+    except ValueError as error:
+        raise StageError("What is tried must be choices by their names, as JSON.") from error
+    if not isinstance(choices, dict):
+        raise StageError("What is tried must be choices by their names, as JSON.")
+    staged = tried_production(production.document, production.title, production.owner_id, scene_id, choices)
+    if resting:
+        return resting_scene(staged, scene_id, studio(), PREVIEW_RATE)
+    return compile_scene(staged, scene_id, studio(), PREVIEW_RATE, heard=False)
+
+
+def chosen_timeline(production: Production, scene_id: str, tried: str, *, resting: bool) -> Timeline:
+    """The timeline of a scene as it would be with other choices, which are JSON; ``resting`` before its lines are read.
+
+    Raises StageError, ScriptError, SpeechError.
+    """
+    return _chosen_timeline(str(production.pk), production.revision, scene_id, tried, resting)
 
 
 class _Slot:

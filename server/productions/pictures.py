@@ -19,6 +19,7 @@ from dearhost.script import Cue
 from dearhost.stage import Timeline
 from server.productions.models import Production
 from server.productions.painters import (
+    chosen_timeline,
     heard_timeline,
     own_painter,
     resting_timeline,
@@ -32,6 +33,7 @@ from server.productions.proof_turns import ProofTurns
 STILL_HEIGHT = 360
 HEIGHTS = (360, 540, 720)
 _LARGEST_NUMBER = 86_400.0
+_LONGEST_TRIED = 4_000
 turns = ProofTurns()
 
 
@@ -64,7 +66,7 @@ def _problem(error: DearHostError) -> HttpResponse:
 
 @require_safe
 def scene_still(request: HttpRequest, production_id: UUID, scene_id: str) -> HttpResponse:
-    """The picture at ``at`` seconds of a scene, as JPEG."""
+    """The picture at ``at`` seconds of a scene, as JPEG; with ``tried``, choices as JSON, as it would be with them."""
     return _still(request, _owned(request, production_id), scene_id, scene_timeline, _number(request, "at", 0.0))
 
 
@@ -82,7 +84,11 @@ def _still(
     moment: float,
 ) -> HttpResponse:
     try:
-        timeline = timeline_of(production, scene_id)
+        tried = request.GET.get("tried", "")[:_LONGEST_TRIED]
+        if tried:
+            timeline = chosen_timeline(production, scene_id, tried, resting=timeline_of is resting_timeline)
+        else:
+            timeline = timeline_of(production, scene_id)
         with shelf.borrowed(timeline, _height(request)) as painter:
             picture = still(painter, moment)
     except DearHostError as error:

@@ -114,6 +114,7 @@ def _choice(choice: Choice) -> dict[str, Any]:
     return {name: getattr(choice, name) for name in kept} | {
         "asks": asks,
         "scope": choice.scope.value,
+        "touches": choice.touches.value,
         "values": values,
     }
 

@@ -54,6 +54,7 @@ class ProductionChoiceOut(Schema):
     label: str
     asks: str
     scope: Literal["everywhere", "scene", "both"]
+    touches: Literal["nothing", "opening", "picture", "sound", "time"]
     default: str | bool | float | None
     unit: str
     values: list[ChoiceValue]

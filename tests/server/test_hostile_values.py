@@ -153,7 +153,7 @@ def test_no_value_of_any_field_makes_a_route_fail(
 def test_pictures_take_any_number(asks: Client, begin: Begin, name: str) -> None:
     production = begin()
     scene = production.document["script"]["scenes"][0]["id"]
-    for field in ("at", "height", "until", "offset", "cue", "line", "before"):
+    for field in ("at", "height", "until", "offset", "cue", "line", "before", "tried"):
         for value in HOSTILE_TEXT:
             if name == "proof.mp4" and field in ("at", "height", "until"):
                 continue  # an answer that streams; its numbers are read as those of a still

@@ -4042,6 +4042,11 @@ export interface components {
              * @enum {string}
              */
             scope: "everywhere" | "scene" | "both";
+            /**
+             * Touches
+             * @enum {string}
+             */
+            touches: "nothing" | "opening" | "picture" | "sound" | "time";
             /** Default */
             default: string | boolean | number | null;
             /** Unit */

@@ -1,5 +1,5 @@
 import { Button, NativeSelect } from "@chakra-ui/react";
-import type { ReactNode } from "react";
+import type { HTMLAttributes, ReactNode } from "react";
 
 /** Words on a hairline; the chosen one washed. */
 export function WordChoice<T extends string>(props: {
@@ -9,6 +9,8 @@ export function WordChoice<T extends string>(props: {
 	value: T;
 	options: readonly { value: T; text: string }[];
 	onChange: (value: T) => void;
+	/** What an option does while it is pointed at. */
+	whilePointedAt?: (value: T, text: string) => HTMLAttributes<HTMLLabelElement>;
 }) {
 	return (
 		<fieldset className="words">
@@ -17,7 +19,11 @@ export function WordChoice<T extends string>(props: {
 				{props.note}
 			</legend>
 			{props.options.map((option) => (
-				<label key={option.value} className={option.value === props.value ? "on" : ""}>
+				<label
+					key={option.value}
+					className={option.value === props.value ? "on" : ""}
+					{...props.whilePointedAt?.(option.value, option.text)}
+				>
 					<input
 						type="radio"
 						name={props.label}

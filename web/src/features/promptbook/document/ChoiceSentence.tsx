@@ -1,4 +1,5 @@
-import { type KeyboardEvent, useEffect, useRef, useState } from "react";
+import { type HTMLAttributes, type KeyboardEvent, useEffect, useRef, useState } from "react";
+import { useNothingTriedAfter } from "./trying";
 
 export type SentenceChoice = {
 	name: string;
@@ -13,6 +14,8 @@ export type SentenceChoice = {
 	picture?: (value: string) => string;
 	/** Whether its pictures are strips of frames, which are seen as they move. */
 	moves?: boolean;
+	/** Props of an option while it is pointed at. */
+	whilePointedAt?: (value: string, text: string) => HTMLAttributes<HTMLLabelElement>;
 	onChoose: (value: string) => void;
 };
 
@@ -62,6 +65,7 @@ export function ChoiceSentence({ choices, closed = false }: Props) {
 function ChoiceRow({ choice, row }: { choice: SentenceChoice; row: React.RefObject<HTMLFieldSetElement | null> }) {
 	const { picture } = choice;
 	const count = choice.options.length;
+	useNothingTriedAfter();
 	// biome-ignore lint/correctness/useExhaustiveDependencies: what is chosen comes into view once there are more to choose from
 	useEffect(() => {
 		row.current?.querySelector("label.on")?.scrollIntoView({ block: "nearest", inline: "nearest" });
@@ -70,7 +74,7 @@ function ChoiceRow({ choice, row }: { choice: SentenceChoice; row: React.RefObje
 		<fieldset ref={row} id="choice-row" className={picture ? "choice-row pictured" : "choice-row"}>
 			<legend>{choice.label}</legend>
 			{choice.options.map(({ value, text }) => (
-				<label key={value} className={value === choice.value ? "on" : ""}>
+				<label key={value} className={value === choice.value ? "on" : ""} {...choice.whilePointedAt?.(value, text)}>
 					<input
 						type="radio"
 						name={choice.name}

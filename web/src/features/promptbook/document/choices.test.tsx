@@ -15,6 +15,7 @@ const CHOICES: ProductionChoice[] = [
 		label: "Set",
 		asks: "Set",
 		scope: "both",
+		touches: "picture",
 		default: "museum",
 		unit: "",
 		values: [
@@ -28,6 +29,7 @@ const CHOICES: ProductionChoice[] = [
 		label: "Captions in the picture",
 		asks: "Captions in the picture",
 		scope: "both",
+		touches: "picture",
 		default: true,
 		unit: "",
 		values: [],
@@ -38,6 +40,7 @@ const CHOICES: ProductionChoice[] = [
 		label: "Picture shape",
 		asks: "Shape of the picture",
 		scope: "everywhere",
+		touches: "picture",
 		default: "16:9",
 		unit: "",
 		values: ["16:9", "1:1", "9:16"].map((value) => ({ value, words: value })),

@@ -6,6 +6,7 @@ import type { ProductionDocument, Scene } from "./document";
 import type { PanelProps } from "./panel";
 import { type Reach, ScopeWords, together, widened } from "./reach";
 import { type ChoiceValue, holds, type OwnChoice, optionsOf } from "./scope";
+import { triesOf } from "./trying";
 import { useProposal } from "./useProposal";
 
 /** A choice of a sentence: its name, the words before it, what stands after it. */
@@ -78,6 +79,7 @@ export function useSentence({ document, scene, number, change, leads, things = {
 				value: now[name] ?? "",
 				options: optionsFor(name).map(({ value, text }) => ({ value: String(value), text })),
 				moves: name === "transition",
+				whilePointedAt: triesOf(entry, now[name] ?? ""),
 				...(pictured && { picture: (value: string) => picture?.(name, value, { ...now, [name]: value }) ?? "" }),
 				onChoose: (value) => choose(name, value),
 			},

@@ -1,6 +1,7 @@
 import { type ReactNode, type RefObject, useEffect, useRef, useState } from "react";
 import { shownName } from "../document/document";
 import { playhead, usePlayhead } from "../document/playhead";
+import { useTried } from "../document/trying";
 import type { SceneTimes } from "../document/useSceneTimes";
 
 type Props = {
@@ -73,7 +74,9 @@ function caption({ sceneNumber }: Props): string {
 }
 
 function FigureText({ times, sceneNumber, hint }: Props) {
+	const tried = useTried();
 	const line = usePlayhead((p) => times?.lines.findLastIndex((l) => l.start <= p.at + 0.01) ?? -1);
+	if (tried) return <span aria-live="polite">Tried, not chosen yet: {tried.words}.</span>;
 	if (hint) return <span>{hint}</span>;
 	if (!times) return <span>Scene {sceneNumber}.</span>;
 	const current = times.lines[Math.max(0, line)];
@@ -97,12 +100,14 @@ function useStill({ productionId, revision, sceneId }: Props, fingerprint: strin
 	const wish = useRef("");
 	const busy = useRef(false);
 	const moment = usePlayhead((p) => (p.playing ? -1 : Math.round(p.at * 30) / 30));
+	const choices = useTried()?.choices;
+	const tried = choices ? `&tried=${encodeURIComponent(JSON.stringify(choices))}` : "";
 	useEffect(() => {
 		if (!sceneId || !revision || moment < 0) return;
 		const scene = `/pictures/${productionId}/${sceneId}`;
 		wish.current = fingerprint
-			? `${scene}/still.jpg?at=${moment.toFixed(3)}&r=${revision}&f=${fingerprint}`
-			: `${scene}/opening.jpg?r=${revision}`;
+			? `${scene}/still.jpg?at=${moment.toFixed(3)}&r=${revision}&f=${fingerprint}${tried}`
+			: `${scene}/opening.jpg?r=${revision}${tried}`;
 		const fetchNext = () => {
 			const address = wish.current;
 			busy.current = true;
@@ -117,6 +122,6 @@ function useStill({ productionId, revision, sceneId }: Props, fingerprint: strin
 			image.src = address;
 		};
 		if (!busy.current) fetchNext();
-	}, [productionId, revision, fingerprint, sceneId, moment]);
+	}, [productionId, revision, fingerprint, sceneId, moment, tried]);
 	return shown;
 }
