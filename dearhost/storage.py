@@ -41,6 +41,8 @@ def to_jsonable(value: Any) -> Any:
 
     What has a ``digest`` of its own is named by it. Raises TypeError for a value that has no stable form.
     """
+    if value is None or type(value) in (str, float, int, bool):  # most of what there is, and quick to tell
+        return value
     if isinstance(value, HasDigest):
         return value.digest()
     if dataclasses.is_dataclass(value) and not isinstance(value, type):
@@ -58,7 +60,7 @@ def to_jsonable(value: Any) -> Any:
         return sorted(to_jsonable(v) for v in value)
     if isinstance(value, Path):
         return str(value)
-    if value is None or isinstance(value, (bool, int, float, str)):
+    if isinstance(value, (bool, int, float, str)):
         return value
     if isinstance(value, np.ndarray):
         data = np.ascontiguousarray(value)

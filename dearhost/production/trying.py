@@ -7,7 +7,7 @@ from dataclasses import replace
 from typing import Any
 
 from dearhost.errors import StageError
-from dearhost.production.choices import CHOICES, Scope
+from dearhost.production.choices import CHOICES, Scope, Value
 from dearhost.production.production import Production, with_choices
 
 
@@ -17,7 +17,8 @@ def with_tried(production: Production, scene_id: str, tried: Mapping[str, Any]) 
     ``tried`` are values by the names of the table of choices.
     Raises StageError for what is not in the table, ScriptError for a value of another type.
     """
-    everywhere, own = {}, {}
+    everywhere: dict[str, Value] = {}
+    own: dict[str, Value] = {}
     for name, value in tried.items():
         choice = CHOICES.get(name)
         if choice is None:

@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from dataclasses import dataclass
 from enum import Enum
+from functools import lru_cache
 
 from dearhost.script.document import Line, Scene, Word
 from dearhost.script.pairs import BONEYARD, COMMENT, NOTE, pairs_in
@@ -150,6 +151,10 @@ def words_of(text: str) -> tuple[Word, ...]:
     Whitespace runs, split at long dashes, without the punctuation around them. A lone sign that is
     said, such as &, is a word; emoji and dashes are not.
     """
+    return _words_of(text) if len(text) > _KEPT_LETTERS else _kept_words_of(text)
+
+
+def _words_of(text: str) -> tuple[Word, ...]:
     words = []
     for match in re.finditer(r"(?:(?!--)[^\s—])+", blanked(text)):
         start, end = match.span()
@@ -161,6 +166,11 @@ def words_of(text: str) -> tuple[Word, ...]:
         if any(c.isalnum() for c in core) or (core and set(core) <= _SAID_SIGNS):
             words.append(Word(text[start:end], start, end))
     return tuple(words)
+
+
+_KEPT_LETTERS = 2000
+_kept_words_of = lru_cache(maxsize=1024)(_words_of)
+"""A line's words are asked for at every cue of it, whenever its scene is staged."""
 
 
 def _leads_number(text: str, start: int, end: int) -> bool:

@@ -9,6 +9,7 @@ from __future__ import annotations
 import itertools
 from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass, replace
+from functools import lru_cache
 
 from dearhost.formats import TimedText
 from dearhost.languages import LANGUAGES
@@ -21,6 +22,8 @@ _JOIN_GAP = 0.25
 """Shorter gaps between captions are closed, so that they do not flicker."""
 _WEAK_ENDS: frozenset[str] = frozenset().union(*(language.weak_ends for language in LANGUAGES.values()))
 _IMPOSSIBLE, _BY_HAND = 1e9, 1e4
+_PAUSE = 0.45
+"""Seconds between two words from which a caption is rather ended there."""
 SHORTEST = 0.3
 """Seconds that a caption is seen at least."""
 
@@ -147,7 +150,9 @@ def make_captions(words: Sequence[CaptionWord], speaker: str, *, characters: int
     if not words:
         return ()
     broken = _Broken.of(words, cuts)
-    pages = _pages(words, characters, lines, broken)
+    texts = tuple(word.text for word in words)
+    pauses = frozenset(n for n in range(1, len(words)) if words[n].start - words[n - 1].end > _PAUSE)
+    pages = _pages(texts, pauses, characters, lines, broken)
     captions: list[Caption] = []
     for number, (first, last) in enumerate(pages):
         part = tuple(words[first:last])
@@ -155,7 +160,7 @@ def make_captions(words: Sequence[CaptionWord], speaker: str, *, characters: int
         end = min(following, part[-1].end + _LINGER)
         if following - end < _JOIN_GAP:
             end = following
-        rows = _lines(part, characters, broken.rows_in(first, last))
+        rows = _lines(texts[first:last], characters, broken.rows_in(first, last))
         captions.append(Caption(part, rows, part[0].start, max(end, part[-1].end), speaker))
     return tuple(captions)
 
@@ -202,25 +207,29 @@ class _Broken:
         return sorted(row - first for row in self.rows if first < row < last)
 
 
-def _width(words: Sequence[CaptionWord], first: int, last: int) -> int:
-    return sum(len(w.text) for w in words[first:last]) + last - first - 1
+Texts = tuple[str, ...]
+"""Shown words."""
 
 
-def _lines(words: Sequence[CaptionWord], characters: int, rows: Sequence[int] = ()) -> tuple[tuple[int, int], ...]:
+def _width(texts: Texts, first: int, last: int) -> int:
+    return sum(map(len, texts[first:last])) + last - first - 1
+
+
+def _lines(texts: Texts, characters: int, rows: Sequence[int] = ()) -> tuple[tuple[int, int], ...]:
     """One line if it fits, else the best break into two; broken by hand at the first of ``rows``."""
-    count = len(words)
+    count = len(texts)
     if rows:
         return ((0, rows[0]), (rows[0], count))
-    if _width(words, 0, count) <= characters or count == 1:
+    if _width(texts, 0, count) <= characters or count == 1:
         return ((0, count),)
-    best = min(range(1, count), key=lambda i: _break_cost(words, i, characters))
+    best = min(range(1, count), key=lambda i: _break_cost(texts, i, characters))
     return ((0, best), (best, count))
 
 
-def _break_cost(words: Sequence[CaptionWord], index: int, characters: int) -> float:
-    upper, lower = _width(words, 0, index), _width(words, index, len(words))
+def _break_cost(texts: Texts, index: int, characters: int) -> float:
+    upper, lower = _width(texts, 0, index), _width(texts, index, len(texts))
     over = max(0, upper - characters) + max(0, lower - characters)
-    return over * 50 + abs(upper - lower) * 0.4 + _end_cost(words[index - 1].text)
+    return over * 50 + abs(upper - lower) * 0.4 + _end_cost(texts[index - 1])
 
 
 def _end_cost(text: str) -> float:
@@ -233,15 +242,21 @@ def _end_cost(text: str) -> float:
     return 24.0 if text.lower() in _WEAK_ENDS else 8.0
 
 
-def _pages(words: Sequence[CaptionWord], characters: int, lines: int, broken: _Broken) -> list[tuple[int, int]]:
-    """The cheapest way to cut the words into captions (shortest path); where they cannot go on in one, they do not."""
-    count = len(words)
+@lru_cache(maxsize=512)
+def _pages(
+    texts: Texts, pauses: frozenset[int], characters: int, lines: int, broken: _Broken
+) -> tuple[tuple[int, int], ...]:
+    """The cheapest way to cut the words into captions (shortest path); where they cannot go on in one, they do not.
+
+    ``pauses``: the words before which nothing is said for a while. A line is cut once for all that is chosen otherwise.
+    """
+    count = len(texts)
     best, came_from = [0.0] + [_IMPOSSIBLE] * count, [0] * (count + 1)
     for last in range(1, count + 1):
         for first in range(last - 1, -1, -1):
-            if last - first > 1 and _width(words, first, last) > lines * characters:
+            if last - first > 1 and _width(texts, first, last) > lines * characters:
                 break
-            cost = best[first] + _page_cost(words, first, last, characters)
+            cost = best[first] + _page_cost(texts, first, last, pauses, characters)
             cost += _BY_HAND * (broken.within(first, last) + (last in broken.goes_on))
             if cost < best[last]:
                 best[last], came_from[last] = cost, first
@@ -249,15 +264,15 @@ def _pages(words: Sequence[CaptionWord], characters: int, lines: int, broken: _B
     while last > 0:
         pages.append((came_from[last], last))
         last = came_from[last]
-    return pages[::-1]
+    return tuple(pages[::-1])
 
 
-def _page_cost(words: Sequence[CaptionWord], first: int, last: int, characters: int) -> float:
-    part = words[first:last]
+def _page_cost(texts: Texts, first: int, last: int, pauses: frozenset[int], characters: int) -> float:
+    part = texts[first:last]
     lines = _lines(part, characters)
     over = sum(max(0, _width(part, a, b) - characters) for a, b in lines)
-    inside = sum(6.0 for w in part[:-1] if _end_cost(w.text) == 0.0)
-    pauses = sum(6.0 for a, b in itertools.pairwise(part) if b.start - a.end > 0.45)
-    weak = _end_cost(part[lines[0][1] - 1].text) if len(lines) == 2 else 0.0
-    short = 10.0 if _width(words, first, last) < 14 and last - first < len(words) else 0.0
-    return 9.0 + _end_cost(part[-1].text) + inside + pauses + weak + short + (over * 50 if len(part) > 1 else 0)
+    inside = sum(6.0 for text in part[:-1] if _end_cost(text) == 0.0)
+    paused = sum(6.0 for word in pauses if first < word < last)
+    weak = _end_cost(part[lines[0][1] - 1]) if len(lines) == 2 else 0.0
+    short = 10.0 if _width(texts, first, last) < 14 and last - first < len(texts) else 0.0
+    return 9.0 + _end_cost(part[-1]) + inside + paused + weak + short + (over * 50 if len(part) > 1 else 0)

@@ -18,7 +18,7 @@ from dearhost.hosts.motion.holding import Handling, OnDesk, on_desk
 from dearhost.hosts.motion.idle_motion import Alive, Listened, Sight
 from dearhost.hosts.motion.liveliness import LIVELINESS, Behaviour
 from dearhost.hosts.motion.moving import STILL, MoveCue, Moving
-from dearhost.hosts.motion.rhythm import HZ, PlacedReading, Rhythm
+from dearhost.hosts.motion.rhythm import HZ, PlacedReading, rhythm_of
 from dearhost.hosts.pose import REST_SMILE, ArmPose, Body, Face, Mouth, Pose
 from dearhost.hosts.props import Contents
 from dearhost.lips import HZ as MOUTH_HZ
@@ -76,7 +76,7 @@ class Performance:
         """``contents`` draws what stands on props."""
         self.role, self.contents = role, contents
         self._settings = role.behaviour.of(LIVELINESS[role.liveliness])
-        self.rhythm = Rhythm(role.lines, role.duration, frame_rate)
+        self.rhythm = rhythm_of(role.lines, role.duration, frame_rate)
         self.alive = Alive(self.rhythm, self._settings, role.seed, role.partner, role.sight)
         self._gesturing = Gesturing(self.rhythm, self._settings, role.seed, role.cues, role.partner, role.reach,
                                      role.handling, role.meet,

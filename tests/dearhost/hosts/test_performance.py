@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
 from itertools import pairwise
 
 import numpy as np
@@ -91,3 +92,17 @@ def test_every_host_is_as_tall_as_its_model_sheet_says() -> None:
     for host in CAST.values():
         assert -host.head_centre.imag < host.height < 700
     assert -MAREN.head_centre.imag == pytest.approx(-solve(MAREN.sheet, Pose()).head.imag * AGES["adult"].figure)
+
+
+def test_what_is_said_is_worked_out_once_whatever_is_chosen_otherwise(lines: tuple[PlacedReading, ...]) -> None:
+    first = Performance(role(lines, seed=3), RATE)
+    silent = tuple(PlacedReading(line.start, line.reading.silent()) for line in lines)
+    assert Performance(role(silent, seed=9, cues=(GestureCue(2.4, "wave"),)), RATE).rhythm is first.rhythm
+    later = (PlacedReading(lines[0].start + 0.5, lines[0].reading),)
+    louder = replace(lines[0].reading.prosody, loudness=lines[0].reading.prosody.loudness + 3)
+    shouted = (PlacedReading(lines[0].start, replace(lines[0].reading, prosody=louder)),)
+    for other in (later, shouted):
+        assert Performance(role(other), RATE).rhythm is not first.rhythm
+    assert Performance(role(lines), FrameRate.of(60)).rhythm is not first.rhythm, "a closure lasts a frame"
+    with pytest.raises(ValueError, match="read-only"):
+        first.rhythm.mouth.parameters[0, 0] = 1.0

@@ -76,7 +76,7 @@ function caption({ sceneNumber }: Props): string {
 function FigureText({ times, sceneNumber, hint }: Props) {
 	const tried = useTried();
 	const line = usePlayhead((p) => times?.lines.findLastIndex((l) => l.start <= p.at + 0.01) ?? -1);
-	if (tried) return <span aria-live="polite">Tried, not chosen yet: {tried.words}.</span>;
+	if (tried) return <span aria-live="polite">Tried, not yet chosen. {tried.words}.</span>;
 	if (hint) return <span>{hint}</span>;
 	if (!times) return <span>Scene {sceneNumber}.</span>;
 	const current = times.lines[Math.max(0, line)];
