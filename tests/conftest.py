@@ -42,6 +42,12 @@ def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
         item.add_marker(pytest.mark.xdist_group(group))
 
 
+@pytest.fixture
+def quick_passwords(settings: Any) -> None:
+    """A hash that takes a second to guess takes one to check."""
+    settings.PASSWORD_HASHERS = ["django.contrib.auth.hashers.MD5PasswordHasher"]
+
+
 @pytest.fixture(scope="session")
 def studio() -> Studio:
     """Voices, caches and fonts of the run."""

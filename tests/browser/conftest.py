@@ -71,7 +71,7 @@ def browser_context_args(browser_context_args: dict[str, Any]) -> dict[str, Any]
 
 
 @pytest.fixture
-def address(transactional_db: None) -> Iterator[str]:
+def address(transactional_db: None, quick_passwords: None) -> Iterator[str]:
     """The application, with an account in it."""
     User.objects.create_user("ines", password="low-water", first_name="Ines")
     yield from serve()

@@ -44,9 +44,8 @@ def stranger(db: None) -> Client:
 
 
 @pytest.fixture(autouse=True)
-def _quick_passwords(settings: Any) -> None:
-    """A hash that takes a second to guess takes one to check."""
-    settings.PASSWORD_HASHERS = ["django.contrib.auth.hashers.MD5PasswordHasher"]
+def _quick(quick_passwords: None) -> None:
+    """In every test of the server."""
 
 
 @pytest.fixture(autouse=True)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import replace
 from itertools import pairwise
 from pathlib import Path
@@ -45,9 +46,11 @@ def _hummed(studio: Studio, text: str, voice: str, manner: Manner = PLAIN) -> Re
     return speak_directed(plan_words(text, language), _engine(studio, voice), manner, hummed=True)
 
 
-@pytest.mark.parametrize("voice", ["hannah", "simon"])
-def test_every_written_word_of_sixty_sentences_gets_its_time(studio: Studio, voice: str) -> None:
-    for sentence in SENTENCES:
+@pytest.mark.parametrize(("voice", "sentences"), [("hannah", SENTENCES[::2]), ("simon", SENTENCES[1::2])])
+def test_every_written_word_of_sixty_sentences_gets_its_time(
+    studio: Studio, voice: str, sentences: Sequence[str]
+) -> None:
+    for sentence in sentences:
         plan = plan_words(sentence, "en-US")
         reading = _hummed(studio, sentence, voice)
         assert [w.text for w in reading.words] == [w.text for w in plan.written], sentence
