@@ -147,16 +147,14 @@ def _read(
 
 def _found(words: list[str], placed: list[Word], index: ThingIndex, *, two: bool = False) -> Part | None:
     ranked = index.rank([f"{stem(words[0])}_{stem(words[1])}"] if two else terms_of(words))
-    if not ranked:
+    # a shape is taken for its name only: what else it is listed under is too wide, and only offered
+    fitting = (one for one in ranked if two or index.is_drawn(one.name) or index.is_named(one.name, words[0]))
+    best = next(fitting, None)
+    if best is None:
         return None
-    if not two:  # a shape is taken for its name only: what else it is listed under is too wide
-        ranked = [
-            found for found in ranked if index.is_drawn(found.name) or index.is_named(found.name, words[0])
-        ] or ranked[:0]
-    if not ranked:
-        return None
-    score = ranked[0].score * (_TWO_WORDS if two else 1.0)
-    return Part(ranked[0].name, tuple(placed), score, tuple(found.name for found in ranked[1 : _RUNNERS + 1]))
+    runners = [*fitting, *ranked]
+    names = dict.fromkeys(one.name for one in runners if one.name != best.name)
+    return Part(best.name, tuple(placed), best.score * (_TWO_WORDS if two else 1.0), tuple(names)[:_RUNNERS])
 
 
 def _template(parts: Placed, relations: list[tuple[int, str]], counted: dict[int, int]) -> tuple[str, Placed, int]:

@@ -64,6 +64,20 @@ def test_forty_phrases_find_what_a_picture_editor_would_take(index):
     assert first >= 0.65 * len(FORTY)
 
 
+@pytest.mark.parametrize("phrase", [phrase for phrase, _ in FORTY])
+def test_what_else_could_be_shown_is_something_else_for_the_same_words(index, phrase):
+    for part in propose(phrase, index).parts:
+        assert part.thing not in part.runners_up and len(set(part.runners_up)) == len(part.runners_up) <= 4
+        found = index.search(" ".join(word.text for word in part.words), 60)
+        assert set(part.runners_up) <= set(found)
+
+
+def test_most_phrases_offer_something_else(index):
+    # of what drawings are tagged with, and shapes besides whose name is another
+    offered = [part for phrase, _ in FORTY for part in propose(phrase, index).parts[:1] if part.runners_up]
+    assert len(offered) >= 0.5 * len(FORTY), len(offered)
+
+
 @pytest.mark.parametrize(
     ("phrase", "template", "things"),
     [

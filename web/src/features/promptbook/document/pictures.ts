@@ -20,6 +20,18 @@ export function pictureSettings({ parts, template, count }: ProposedPicture): Cu
 	return { shows, also: also.join(", "), how: template, count: Math.max(2, count), place: "beside" };
 }
 
+/** What else the first thing of a picture could be: at most three, the best first. */
+export function runnersUp({ parts }: ProposedPicture): string[] {
+	const shown = parts.map((part) => part.thing);
+	return (parts[0]?.runners_up ?? []).filter((thing) => !shown.includes(thing)).slice(0, 3);
+}
+
+/** The picture with another thing in place of its first. */
+export function instead(picture: ProposedPicture, thing: string | undefined): ProposedPicture {
+	const [first, ...more] = picture.parts;
+	return first && thing ? { ...picture, parts: [{ ...first, thing }, ...more] } : picture;
+}
+
 /** The cue for a picture of these words: of what they name, or the words themselves, large. */
 export async function pictureFor(words: string): Promise<{ name: string; parameters: CueValues }> {
 	const lines = [{ id: "words", text: words }];

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { together, widened } from "./reach";
+import { scenesWithin, together, widened } from "./reach";
 import { productionOf } from "./testing";
 
 const production = productionOf(["a", "One", []], ["b", "Two", []], ["c", "Three", []]);
@@ -11,6 +11,17 @@ describe("how far a change reaches", () => {
 		expect(to("set", "pier", "scene").own).toEqual([{ sceneId: "b", staging: { set: "pier" } }]);
 		expect(to("set", "pier", "on").own.map((one) => one.sceneId)).toEqual(["b", "c"]);
 		expect(to("set", "pier", "all")).toMatchObject({ part: { set: "pier" }, own: [] });
+	});
+
+	it("a scene alone, those from it on, or all, and none of a scene that is gone", () => {
+		const { scenes } = production.script;
+		const within = (id: string, reach: "scene" | "on" | "all") =>
+			scenesWithin(scenes, id, reach).map((scene) => scene.id);
+		expect(within("b", "scene")).toEqual(["b"]);
+		expect(within("b", "on")).toEqual(["b", "c"]);
+		expect(within("b", "all")).toEqual(["a", "b", "c"]);
+		expect(within("gone", "scene")).toEqual([]);
+		expect(within("gone", "on")).toEqual([]);
 	});
 
 	it("several choices are one change, each scene listed once", () => {

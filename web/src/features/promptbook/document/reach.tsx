@@ -1,8 +1,15 @@
-import type { ProductionDocument } from "./document";
+import type { ProductionDocument, Scene } from "./document";
 import { type ChoiceValue, forAllScenes, holds, type OwnChoice, ownChoice, type Proposal } from "./scope";
 
 /** How far a choice reaches. */
 export type Reach = "scene" | "on" | "all";
+
+/** The scenes that something reaches which begins at one of them. */
+export function scenesWithin(scenes: readonly Scene[], sceneId: string, reach: Reach): readonly Scene[] {
+	if (reach === "all") return scenes;
+	const first = scenes.findIndex((scene) => scene.id === sceneId);
+	return first < 0 ? [] : scenes.slice(first, reach === "scene" ? first + 1 : undefined);
+}
 
 /** The change a choice makes within its reach, and which scenes it changes. */
 export function widened(
@@ -19,11 +26,10 @@ export function widened(
 	if (reach === "all" || scenes.length === 1) {
 		return forAllScenes(document, name, value, says, (now) => `now ${shown(now)}`);
 	}
-	const first = scenes.findIndex((scene) => scene.id === sceneId);
-	const reached = scenes
+	const reached = new Set(scenesWithin(scenes, sceneId, reach));
+	const changed = scenes
 		.map((scene, index) => ({ scene, number: index + 1 }))
-		.filter(({ number }) => (reach === "scene" ? number === first + 1 : number > first));
-	const changed = reached.filter(({ scene }) => holds(document, scene, name) !== value);
+		.filter(({ scene }) => reached.has(scene) && holds(document, scene, name) !== value);
 	return {
 		says,
 		rows: changed.map(({ scene, number }) => ({

@@ -34,6 +34,7 @@ export function useSentence({ document, scene, number, change, leads, things = {
 	chooseAll: (values: Partial<Record<OwnChoice, ChoiceValue>>, says: string) => void;
 	now: Record<string, string>;
 	scope: ReactNode;
+	reach: Reach;
 	/** Stands for the panel while a change waits. */
 	list: ReactNode;
 	propose: ReturnType<typeof useProposal>["propose"];
@@ -87,7 +88,7 @@ export function useSentence({ document, scene, number, change, leads, things = {
 	});
 	const scenes = document.script.scenes.length;
 	const scope = <ScopeWords reach={reach} number={number} scenes={scenes} onReach={setReach} />;
-	return { choices, choose, chooseAll, now, scope, list, propose };
+	return { choices, choose, chooseAll, now, scope, reach, list, propose };
 }
 
 function ofKinds(shelf: readonly ShelfThing[], kinds: readonly string[]): { value: ChoiceValue; text: string }[] {

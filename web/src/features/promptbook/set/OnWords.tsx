@@ -3,52 +3,88 @@ import type { Editor } from "@tiptap/core";
 import { useState } from "react";
 import { api, ask } from "../../../shared/api/client";
 import { useSettled } from "../../../shared/useSettled";
-import type { Scene } from "../document/document";
-import { type ProposedPicture, pictureSettings, SHOWN_KINDS } from "../document/pictures";
+import type { ProductionDocument, Scene } from "../document/document";
+import { instead, type ProposedPicture, pictureSettings, runnersUp, SHOWN_KINDS } from "../document/pictures";
+import { type Reach, scenesWithin } from "../document/reach";
 import { Suggestion } from "../document/Suggestion";
 import { isTaken, shortened, takeCues } from "../document/suggestions";
 
-/** Pictures that a scene's words could be shown with: suggestions, each naming the words it comes from. */
-export function OnWords({ editor, scene }: { editor: Editor; scene: Scene }) {
-	const lines = scene.blocks.filter((block) => block.kind === "line").map(({ id, text }) => ({ id, text }));
-	const settled = useSettled(JSON.stringify(lines), 400);
+type Props = { editor: Editor; document: ProductionDocument; scene: Scene; reach: Reach };
+type Asked = { id: string; text: string };
+
+/** As many lines as are looked at in one go. */
+const MOST_LINES = 200;
+const NONE: ProposedPicture[] = [];
+
+/** Pictures that words could be shown with, of a scene, from it on or of the whole script: suggestions, each naming the
+ * words it comes from, and what else could be shown for them. */
+export function OnWords({ editor, document, scene, reach }: Props) {
+	const { scenes } = document.script;
+	const lines = linesOf(scenesWithin(scenes, scene.id, reach));
+	const settled = useSettled(JSON.stringify(lines.slice(0, MOST_LINES)), 400);
 	const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+	const [others, setOthers] = useState<Readonly<Record<string, string>>>({});
 	const found = useQuery({
 		queryKey: ["pictures for words", settled],
 		queryFn: () => ask(api.POST("/api/staging/pictures", { body: { lines: JSON.parse(settled), every: false } })),
 		enabled: lines.length > 0,
 		placeholderData: (before) => before,
 	});
-	const open = (found.data ?? []).filter((one) => !left.has(keyOf(one)) && !isTaken(editor, one, SHOWN_KINDS));
-	const all = () => takePictures(editor, open);
+	const open = (found.data ?? NONE)
+		.filter((one) => !left.has(keyOf(one)) && !isTaken(editor, one, SHOWN_KINDS))
+		.map((one) => ({ first: one, one: instead(one, others[keyOf(one)]) }));
+	const sceneOf = (line: string) => 1 + scenes.findIndex(({ blocks }) => blocks.some(({ id }) => id === line));
 	return (
-		<section className="on-words" aria-label="Pictures on the words of this scene">
-			<p className="on-words-head">
-				<span className="small quiet">
-					{open.length ? "Nothing is shown before you take it." : "Nothing more is suggested here."} For lists and
-					numbers, select words and press Cue.
-				</span>
+		<section className="on-words" aria-label="Pictures on words">
+			<p className="on-words-head small">
 				{open.length > 1 && (
-					<button type="button" className="link small" onClick={all}>
+					<button
+						type="button"
+						className="link"
+						onClick={() =>
+							takePictures(
+								editor,
+								open.map(({ one }) => one),
+							)
+						}
+					>
 						Take all {open.length}
 					</button>
 				)}
+				<span className="quiet">
+					{open.length ? "Nothing is shown before you take it." : "Nothing more is suggested here."}
+					{lines.length > MOST_LINES && ` These are of the first ${MOST_LINES} lines.`}
+				</span>
 			</p>
 			<ul className="prints">
-				{open.slice(0, 8).map((one) => (
+				{open.map(({ first, one }) => (
 					<Suggestion
-						key={keyOf(one)}
+						key={keyOf(first)}
 						picture={
-							<img src={printOf(one)} alt={`${one.parts.map((part) => part.thing).join(", ")}: ${one.template}`} />
+							<img
+								src={printOf(one)}
+								alt={`${one.parts.map((part) => part.thing).join(", ")}: ${one.template}`}
+								loading="lazy"
+							/>
 						}
 						words={shortened(one.words)}
-						note={`from ${one.parts.flatMap((part) => part.words).join(", ")}`}
+						note={`${reach === "scene" ? "" : `scene ${sceneOf(one.line)}, `}from ${one.parts.flatMap((part) => part.words).join(", ")}`}
+						others={runnersUp(first).map((thing) => ({ thing, picture: `/api/staging/things/${thing}.png` }))}
+						other={others[keyOf(first)] ?? ""}
+						onOther={(thing) => setOthers({ ...others, [keyOf(first)]: thing })}
 						onTake={() => takePictures(editor, [one])}
-						onLeave={() => setLeft(new Set([...left, keyOf(one)]))}
+						onLeave={() => setLeft(new Set([...left, keyOf(first)]))}
 					/>
 				))}
 			</ul>
+			<p className="small quiet">For lists and numbers, select words and press Cue.</p>
 		</section>
+	);
+}
+
+function linesOf(scenes: readonly Scene[]): Asked[] {
+	return scenes.flatMap(({ blocks }) =>
+		blocks.filter((block) => block.kind === "line").map(({ id, text }) => ({ id, text })),
 	);
 }
 

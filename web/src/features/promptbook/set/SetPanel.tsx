@@ -66,7 +66,7 @@ export function SetPanel(props: Props) {
 			{leaf === "Fit" && own && <BehindThem document={document} scene={scene} choose={choose} />}
 			{leaf === "On words" && <ChoiceSentence choices={board.choices} closed />}
 			{leaf === "On words" && <Zooms {...{ editor, productionId, revision }} sceneId={scene.id} />}
-			{leaf === "On words" && <OnWords editor={editor} scene={scene} />}
+			{leaf === "On words" && <OnWords editor={editor} document={document} scene={scene} reach={board.reach} />}
 			{leaf === "Looks" && <Looks document={document} change={change} onPropose={sentence.propose} />}
 			{leaf === "Colours, logo" && <ColoursAndLogo document={document} change={change} />}
 			{leaf === "Frame" && (
