@@ -269,7 +269,7 @@ class Choices:
     cutting: Annotated[str, Choice("Cutting", Scope.BOTH, _PICTURE, CUTTING, asks="The picture shows")] = "together"
     camera: Annotated[str, Choice("Camera move", Scope.BOTH, _PICTURE, CAMERA_MOVES, asks="The camera")] = "still"
     directed: Annotated[bool, Choice("Gestures by themselves", Scope.EVERYWHERE, _PICTURE)] = True
-    titles: Annotated[bool, Choice("Headings as titles", Scope.EVERYWHERE, _PICTURE)] = True
+    titles: Annotated[bool, Choice("Headings as titles", Scope.BOTH, _PICTURE)] = True
     title_card: Annotated[bool, Choice("Begins with its heading on a card", Scope.BOTH, Touches.TIME)] = False
     caption_names: Annotated[bool, Choice("Captions name the speaker", Scope.EVERYWHERE, _PICTURE)] = False
     caption_sounds: Annotated[bool, Choice("Captions say what is heard", Scope.EVERYWHERE, _PICTURE)] = False

@@ -42,12 +42,17 @@ class Colours:
 USUAL = Colours()
 
 
-def accented(colours: Colours) -> Colours:
-    """The colours of a slip that is itself of the accent."""
-    return replace(
-        colours, paper=colours.button, ink=colours.on_button, quiet_ink=colours.on_button, accent=colours.on_button,
-        accent_ink=colours.on_button,
-    )  # fmt: skip
+_SLIPS = {"dark": _INK, "straw": "#F0C659", "sea": "#14676B", "coral": "#B4412D", "moss": "#4F7A3A"}
+"""Papers of slips by the names of ``shown_cues.GROUNDS``; there are also the production's own paper and accent."""
+
+
+def on_slip(colours: Colours, ground: str) -> Colours:
+    """The colours of a slip on a ground of ``shown_cues.GROUNDS``, on which all of its words are read."""
+    paper = colours.button if ground == "accent" else _SLIPS.get(ground)
+    if paper is None:
+        return colours
+    ink = colours.on_button if ground == "accent" else _written_on(paper)
+    return replace(colours, paper=paper, ink=ink, quiet_ink=ink, accent=ink, accent_ink=ink)
 
 
 def colours_of(choices: Choices) -> Colours:

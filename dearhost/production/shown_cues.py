@@ -19,6 +19,10 @@ INK = "stroke-by-stroke"
 COMES = ("slides", "unfolds", "pops", "turns", "drawn", "rises", "drops", "fades", INK)
 """How what is shown comes, and goes the other way round; "drawn" is wiped in as ink."""
 _PASTED = tuple(way for way in COMES if way != INK)
+GROUNDS = ("paper", "accent", "dark", "straw", "sea", "coral", "moss")
+"""What titles and names are written on: the production's paper or accent, or a paper of this colour."""
+LETTERS = ("headings", "text")
+"""Which of the production's two families a title is set in."""
 MOUNTS = ("print", "framed", "torn", "tablet", "none")
 """What own pictures are shown in."""
 MOVES = ("still", "nearer", "away")
@@ -56,7 +60,8 @@ SHOWN_CUES = (
             Parameter("text", "Words", ""),
             Parameter("where", "Where", "low", choices=("low", "high", "centre")),
             Parameter("size", "Size", 1.0, 0.6, 1.8),
-            Parameter("ground", "On", "paper", choices=("paper", "accent")),
+            Parameter("ground", "On", "paper", choices=GROUNDS),
+            Parameter("letters", "Letters", "headings", choices=LETTERS),
             _comes("slides", _PASTED),
             Parameter("seconds", "Stays", 3.0, 1.0, 10.0, "s"),
         ),
@@ -71,6 +76,7 @@ SHOWN_CUES = (
         (
             _words("name", "Name, else the speaker's"),
             _words("role", "Role"),
+            Parameter("ground", "On", "paper", choices=GROUNDS),
             _comes("slides", _PASTED),
             Parameter("seconds", "Stays", 4.0, 1.0, 12.0, "s"),
         ),

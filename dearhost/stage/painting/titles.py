@@ -9,7 +9,7 @@ from dearhost.drawing.cut_shapes import cut_rect
 from dearhost.drawing.fonts import Fonts, Word
 from dearhost.drawing.outlines import moved, polygon
 from dearhost.drawing.paper import Paper
-from dearhost.production.colours import accented
+from dearhost.production.colours import on_slip
 from dearhost.stage.layout.shapes import Picture, panel_box
 from dearhost.stage.painting.entrances import Box, Coming, arrived, coming
 from dearhost.stage.painting.panels.panel import reach
@@ -19,13 +19,16 @@ from dearhost.stage.timeline import Shown
 _LEAST = 0.6
 """Of its size that a title shrinks to at most, before it takes more lines."""
 
+_FAMILIES = {"text": "sans"}
+"""Of ``shown_cues.LETTERS``, what is not set as headings are."""
+
 
 class Slip:
     """A slip of paper that comes in its way; a subclass lays out ``paper_box`` and draws what is on it."""
 
     def __init__(self, shown: Shown, picture: Picture, fonts: Fonts) -> None:
         self.shown, self.picture, self.fonts = shown, picture, fonts
-        self.colours = accented(shown.colours) if shown.text("ground") == "accent" else shown.colours
+        self.colours = on_slip(shown.colours, shown.text("ground"))
         self.way = shown.text("comes") or "slides"
         self.paper_box: Box = self.laid_out()
         left, top, right, bottom = self.paper_box
@@ -89,7 +92,7 @@ class TitleDrawing(Slip):
         self._indent = self._number.width + 0.84 * size if self._number else 0.0
         room = (right - left) * share - 1.6 * size - self._indent
         box = room, (layout.captions[1] * picture.height - safe_top) * 0.6
-        face = Face("serif", colour=self.colours.ink, lead=1.22)
+        face = Face(_FAMILIES.get(self.shown.text("letters"), "serif"), colour=self.colours.ink, lead=1.22)
         self._text = fitted(self.fonts, self.shown.text("text") or " ", box, (size, size * _LEAST), face, 2)
         self.size = size = self._text.size
         width = self._text.width + self._indent + 1.5 * size

@@ -2,14 +2,19 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 import numpy as np
 import pytest
 import skia
+from hypothesis import given
+from hypothesis import strategies as st
 
 from dearhost.drawing.colours import contrast, rgb
 from dearhost.films import scene_time
 from dearhost.production import TRANSITIONS, Studio, read_script
-from dearhost.production.colours import accented, own_colours
+from dearhost.production.colours import on_slip, own_colours
+from dearhost.production.shown_cues import GROUNDS, LETTERS
 from dearhost.stage import Painter, Picture, Timeline, compile_timeline
 from dearhost.stage.layout.shapes import LAYOUTS
 from dearhost.stage.pacing import CARD
@@ -62,26 +67,48 @@ def test_words_stay_in_what_is_safe_and_nobody_is_seen(studio: Studio, shape: st
     assert np.abs(painter.pixels[..., :3].astype(int) - paper).sum(-1).mean() > 60, "then the scene is there"
 
 
-@pytest.mark.parametrize("accent", ["", "#ffe14a", "#101010", "#14676b", "#e24a2e"])
-def test_a_title_on_the_accent_is_readable(accent: str) -> None:
+COLOUR = st.just("") | st.from_regex("#[0-9a-f]{6}", fullmatch=True)
+
+
+@given(st.sampled_from(GROUNDS), COLOUR, COLOUR)
+def test_a_slip_is_readable_on_every_ground(ground: str, paper: str, accent: str) -> None:
     """WCAG 2.2, 1.4.3: 4.5 to 1."""
-    colours = accented(own_colours("", accent))
-    assert contrast(rgb(colours.ink), rgb(colours.paper)) >= 4.5
+    colours = on_slip(own_colours(paper, accent), ground)
+    for written in (colours.ink, colours.quiet_ink, colours.accent_ink):
+        assert contrast(rgb(written), rgb(colours.paper)) >= 4.5
 
 
-def test_a_title_is_on_the_accent_where_it_is_asked_for(studio: Studio) -> None:
-    def pixels(ground: str) -> np.ndarray:
-        text = f"MAREN: [[cue: title text='A house apart' ground={ground}]]There are two kinds of it."
-        timeline = film(studio, text, accent="#14676b", captions=False)
-        painter = Painter(timeline, Picture.of("16:9", 360), studio.resources)
-        painter.paint(RATE.frames_in(1.6))
-        return painter.pixels[..., :3].astype(int)
+def slip(studio: Studio, cue: str, **chosen: object) -> np.ndarray:
+    text = f"MAREN: [[cue: {cue}]]There are two kinds of it."
+    timeline = film(studio, text, captions=False, **chosen)
+    painter = Painter(timeline, Picture.of("16:9", 360), studio.resources)
+    painter.paint(RATE.frames_in(1.6))
+    return np.array(painter.pixels[..., :3], int)
 
-    changed = (pixels("paper") != pixels("accent")).any(-1)
+
+@pytest.mark.parametrize("cue", ["title text='A house apart'", "lower-third name=Maren role='Keeper'"])
+@pytest.mark.parametrize("ground", [ground for ground in GROUNDS if ground != "paper"])
+def test_a_slip_is_on_what_it_is_asked_to_be(studio: Studio, cue: str, ground: str) -> None:
+    usual, other = (slip(studio, f"{cue} ground={g}", accent="#14676b") for g in ("paper", ground))
+    changed = (usual != other).any(-1)
     assert changed.sum() > 500
-    on_it = pixels("accent")[changed]
-    teal = np.abs(on_it - np.array(rgb("#14676b"))[::-1]).sum(-1) < 30
-    assert teal.mean() > 0.3
+    wanted = on_slip(own_colours("", "#14676b"), ground).paper
+    assert (np.abs(other[changed] - np.array(rgb(wanted))[::-1]).sum(-1) < 30).mean() > 0.3
+
+
+def test_a_title_is_set_in_either_family(studio: Studio) -> None:
+    headings, text = (slip(studio, f"title text='A house apart' letters={letters}") for letters in LETTERS)
+    assert (headings != text).any(-1).sum() > 100
+    assert (headings == slip(studio, "title text='A house apart'")).all()
+
+
+def test_a_scene_shows_its_heading_or_not_by_itself(studio: Studio) -> None:
+    production = with_tones(read_script(f"{SCRIPT}\n\n{SCRIPT}"), set="plain")
+    first, second = production.script.scenes
+    second = replace(second, staging=replace(second.staging, own={"titles": False}))
+    without = replace(production, script=replace(production.script, scenes=(first, second)))
+    kinds = [[item.kind for item in scene.shown] for scene in compile_timeline(without, studio, RATE).scenes]
+    assert kinds == [[HEADING], []]
 
 
 @pytest.mark.parametrize("kind", TRANSITIONS)

@@ -3496,6 +3496,7 @@ export interface components {
              *       "furniture": null,
              *       "cutting": null,
              *       "camera": null,
+             *       "titles": null,
              *       "title_card": null,
              *       "bed": null,
              *       "bed_style": null,
@@ -3638,6 +3639,8 @@ export interface components {
             cutting?: ("together" | "speakers") | null;
             /** Camera */
             camera?: ("still" | "push" | "pull" | "pan-left" | "pan-right") | null;
+            /** Titles */
+            titles?: boolean | null;
             /** Title Card */
             title_card?: boolean | null;
             /** Bed */

@@ -39,6 +39,11 @@ export function TitlesPanel({ document, current, change, editor, times, producti
 					onChange={(on) => sentence.choose("captions", on)}
 				/>
 				<Tick
+					label={`Its heading as a title, scene ${number}`}
+					checked={Boolean(holds(document, scene, "titles"))}
+					onChange={(on) => sentence.choose("titles", on)}
+				/>
+				<Tick
 					label={`Its heading on a card first, scene ${number}`}
 					checked={Boolean(holds(document, scene, "title_card"))}
 					onChange={(on) => sentence.choose("title_card", on)}
@@ -52,11 +57,6 @@ export function TitlesPanel({ document, current, change, editor, times, producti
 					label="They say what else is heard, everywhere"
 					checked={document.caption_sounds}
 					onChange={(caption_sounds) => change({ caption_sounds })}
-				/>
-				<Tick
-					label="Headings as titles, everywhere"
-					checked={document.titles}
-					onChange={(titles) => change({ titles })}
 				/>
 			</div>
 			<Corrections {...{ editor, times, number, productionId, kept }} />
