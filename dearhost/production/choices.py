@@ -278,8 +278,8 @@ class Choices:
     )
     bed_style: Annotated[str, Choice("Played by", Scope.BOTH, _SOUND, BED_STYLES, asks="on")] = "felt-piano"
     bed_seed: Annotated[float, Choice("Which of them", Scope.BOTH, _SOUND, low=0.0, high=9999.0)] = 1.0
-    bed_under: Annotated[float, Choice("Under words", Scope.EVERYWHERE, _SOUND, low=6.0, high=40.0, unit="LU")] = 20.0
-    bed_pause: Annotated[float, Choice("In pauses", Scope.EVERYWHERE, _SOUND, low=3.0, high=40.0, unit="LU")] = 10.0
+    bed_under: Annotated[float, Choice("Under words", Scope.BOTH, _SOUND, low=6.0, high=40.0, unit="LU")] = 20.0
+    bed_pause: Annotated[float, Choice("In pauses", Scope.BOTH, _SOUND, low=3.0, high=40.0, unit="LU")] = 10.0
     bed_ends: Annotated[str, Choice("It ends", Scope.BOTH, _SOUND, BED_ENDS, asks="It ends")] = "with"
     bed_accents: Annotated[bool, Choice("Bars begin with scenes", Scope.EVERYWHERE, _SOUND)] = True
     loudness: Annotated[str, Choice("Loudness", Scope.EVERYWHERE, _SOUND, LOUDNESS, asks="The film is")] = "-16"

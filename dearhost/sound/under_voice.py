@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from itertools import pairwise
 
 import numpy as np
 from numpy.typing import NDArray
@@ -44,17 +45,31 @@ class Levels:
     pause: float = 10.0
 
 
-def gain_curve(words: Sequence[tuple[float, float]], marks: Sequence[Mark], levels: Levels, start: float,
+LevelsFrom = Sequence[tuple[float, Levels]]
+"""Levels, each from a second on; the first holds before it too."""
+
+
+def gain_curve(words: Sequence[tuple[float, float]], marks: Sequence[Mark], levels: LevelsFrom, start: float,
                end: float) -> Curve:  # fmt: skip
     """The level of music between two seconds, in dB about the voice's: (seconds, dB). ``words``: when each is heard."""
     times = np.arange(start, end + _STEP, _STEP)
     down = speaking(words, times)
-    level = -(levels.pause + (levels.under - levels.pause) * down)
+    under, pause = (_stepped(times, [(at, getattr(one, name)) for at, one in levels]) for name in ("under", "pause"))
+    level = -(pause + (under - pause) * down)
     for mark in marks:
         inside = _within(times, mark.start, mark.end)
-        wanted = _SILENT if mark.level == "silent" else -min(levels.pause, levels.under)
+        wanted = _SILENT if mark.level == "silent" else -np.minimum(pause, under)
         level = level + (wanted - level) * inside
     return tuple(zip(times.tolist(), level.tolist(), strict=True))
+
+
+def _stepped(times: NDArray[np.float64], values: Sequence[tuple[float, float]]) -> NDArray[np.float64]:
+    """At each of ``times`` the value that holds from then on, which is reached softly just as it begins to."""
+    held = np.full(len(times), values[0][1])
+    for (_, before), (at, value) in pairwise(values):
+        going = np.clip((times - (at - _ATTACK)) / _ATTACK, 0, 1)
+        held += (value - before) * (0.5 - 0.5 * np.cos(np.pi * going))
+    return held
 
 
 def speaking(words: Sequence[tuple[float, float]], times: NDArray[np.float64]) -> NDArray[np.float64]:

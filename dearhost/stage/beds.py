@@ -40,19 +40,21 @@ class OtherScene:
 @dataclass(frozen=True, slots=True)
 class PlacedBed:
     """Music from ``start`` to ``end`` of a timeline, of which ``begins`` seconds lie before it. It is composed by
-    ``spec``, or the thing ``item`` of the shelf fitted to ``seconds``."""
+    ``spec``, or the thing ``item`` of the shelf fitted to ``seconds``. ``levels`` hold from a second of the timeline
+    on."""
 
     start: float
     end: float
     begins: float
     seconds: float
-    levels: Levels
+    levels: tuple[tuple[float, Levels], ...]
     spec: BedSpec | None = None
     item: str = ""
 
     def later(self, seconds: float) -> PlacedBed:
         """The same, ``seconds`` later."""
-        return replace(self, start=self.start + seconds, end=self.end + seconds)
+        levels = tuple((at + seconds, one) for at, one in self.levels)
+        return replace(self, start=self.start + seconds, end=self.end + seconds, levels=levels)
 
     def part(self, start: float, end: float) -> PlacedBed | None:
         """What of it lies between two seconds of its timeline; None for nothing."""
@@ -95,6 +97,21 @@ def _changes(run: Sequence[BedStretch]) -> list[float]:
     return list(accumulate(scene.seconds for scene in run[:-1]))
 
 
+def levels_in(choices: Choices) -> Levels:
+    """How far below the voice the music of a scene lies."""
+    return Levels(choices.bed_under, choices.bed_pause)
+
+
+def _levels(run: Sequence[BedStretch], start: float) -> tuple[tuple[float, Levels], ...]:
+    """The levels of a run that begins at a second, where they change."""
+    begins = accumulate((scene.seconds for scene in run[:-1]), initial=start)
+    found: list[tuple[float, Levels]] = []
+    for at, scene in zip(begins, run, strict=True):
+        if not found or found[-1][1] != levels_in(scene.choices):
+            found.append((at, levels_in(scene.choices)))
+    return tuple(found)
+
+
 def _apart(words: Sequence[float], changes: Sequence[float]) -> tuple[float, ...]:
     """Moments on which bars are to begin, none too near to another: words go before changes of scenes."""
     kept: list[float] = []
@@ -106,7 +123,7 @@ def _apart(words: Sequence[float], changes: Sequence[float]) -> tuple[float, ...
 
 def _bed(run: Sequence[BedStretch], start: float, seconds: float) -> PlacedBed:
     choices = run[0].choices
-    levels = Levels(choices.bed_under, choices.bed_pause)
+    levels = _levels(run, start)
     if kind_of(choices.bed):
         return PlacedBed(start, start + seconds, 0.0, seconds, levels, item=choices.bed)
     wanted: list[float] = []

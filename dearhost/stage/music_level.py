@@ -5,8 +5,8 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 from dearhost.sound.beds import SHORTEST
-from dearhost.sound.under_voice import Levels, gain_curve
-from dearhost.stage.beds import NONE
+from dearhost.sound.under_voice import gain_curve
+from dearhost.stage.beds import NONE, levels_in
 from dearhost.stage.timeline import SceneTimeline
 
 Level = tuple[float, float]
@@ -27,7 +27,7 @@ def music_level(scene: SceneTimeline) -> list[Level]:
         for line in scene.lines
         for word in line.reading.words
     ]
-    curve = gain_curve(words, scene.bed_marks, Levels(choices.bed_under, choices.bed_pause), 0.0, scene.duration)
+    curve = gain_curve(words, scene.bed_marks, [(0.0, levels_in(choices))], 0.0, scene.duration)
     points = _turns([(at, -level) for at, level in [*curve[::_EACH], curve[-1]] if at <= scene.duration])
     return [(round(at, 2), round(level, 1)) for at, level in points]
 

@@ -199,7 +199,7 @@ def test_it_is_down_before_each_word_and_up_in_long_pauses() -> None:
 
 @given(st.floats(6, 40), st.floats(3, 40))
 def test_levels_are_what_is_chosen(under: float, pause: float) -> None:
-    curve = gain_curve(WORDS, (), Levels(under, pause), 0.0, 12.0)
+    curve = gain_curve(WORDS, (), [(0.0, Levels(under, pause))], 0.0, 12.0)
     at = dict(curve)
     levels = np.array([level for _, level in curve])
     times = np.array(list(at))
@@ -208,9 +208,18 @@ def test_levels_are_what_is_chosen(under: float, pause: float) -> None:
 
 
 def test_stretches_silence_it_or_let_it_swell() -> None:
-    curve = gain_curve(WORDS, [Mark(4.6, 5.4, "silent"), Mark(6.5, 7.0, "swells")], Levels(20, 10), 0.0, 12.0)
+    curve = gain_curve(WORDS, [Mark(4.6, 5.4, "silent"), Mark(6.5, 7.0, "swells")], [(0.0, Levels(20, 10))], 0.0, 12.0)
     level = {round(at, 2): value for at, value in curve}
     assert level[5.0] < -50 and level[6.76] == pytest.approx(-10, abs=0.2)
+
+
+@given(st.floats(6, 40), st.floats(6, 40))
+def test_levels_change_from_a_second_on_softly_and_no_sooner_than_is_heard(first: float, second: float) -> None:
+    curve = gain_curve(WORDS, (), [(0.0, Levels(first, first)), (6.0, Levels(second, second))], 0.0, 12.0)
+    times, levels = (np.array(part) for part in zip(*curve, strict=True))
+    assert levels[times < 5.6] == pytest.approx(-first, abs=1e-6)
+    assert levels[times >= 6.0] == pytest.approx(-second, abs=1e-6)
+    assert np.abs(np.diff(levels)).max() <= 0.1 * abs(first - second) + 1e-9, "no jump"
 
 
 # in films
@@ -265,6 +274,32 @@ def test_scenes_with_the_same_music_have_one_bed_and_others_their_own(studio: St
     assert beds[0].spec is not None and beds[0].spec.accents == (10.0,)
     assert beds[0].spec.end == pytest.approx(19.0 + 0.4, abs=0.11), "the last chord is struck as the last word ends"
     assert beds_of([none, BedStretch(choices, 2.0, 1.0)]) == (), "too short for music"
+
+
+def test_one_bed_is_lower_in_the_scene_that_wants_it_so_and_goes_on(studio: Studio) -> None:
+    production = with_tones(read_script(SCRIPT), bed="calm", bed_style="nylon")
+    one, two = production.script.scenes
+    softer = replace(two, staging=replace(two.staging, own={"bed_under": 30.0, "bed_pause": 25.0}))
+    quiet = replace(production, script=replace(production.script, scenes=(one, softer)))
+    usual, timeline = (compile_timeline(made, studio, FrameRate.of(30)) for made in (production, quiet))
+    [bed], changes = timeline.beds, timeline.scenes[1].start
+    assert bed.spec == usual.beds[0].spec, "the music itself is the same, and goes on"
+    assert [(round(at, 3), level.under) for at, level in bed.levels] == [(0.0, 20.0), (round(changes, 3), 30.0)]
+
+    def heard(film: Timeline) -> np.ndarray:
+        tracks = [track for track in film_tracks(film, studio.shelf) if track.name == BED]
+        return mix(tracks, film.duration, RATE).left.astype(float)
+
+    before, after = heard(usual), heard(timeline)
+    edge = round((changes - 0.4) * RATE)
+    assert np.allclose(before[:edge], after[:edge], atol=1e-4), "nothing changes before"
+    rest = slice(round((changes + 0.1) * RATE), round((timeline.duration - 0.2) * RATE))
+    lower = 10 * np.log10((before[rest] ** 2).mean() / (after[rest] ** 2).mean())
+    assert 9 < lower < 16
+    # a scene alone has its own level too
+    known = {scene.id: OtherScene(scene.duration, scene.bed_accents) for scene in timeline.scenes}
+    alone = compile_scene(quiet, two.id, studio, FrameRate.of(30), heard=True, others=lambda scene: known[scene.id])
+    assert alone.beds[0].levels[-1] == (pytest.approx(0.0, abs=1e-6), bed.levels[-1][1])
 
 
 def test_a_scene_alone_has_its_part_of_the_films_music(studio: Studio) -> None:

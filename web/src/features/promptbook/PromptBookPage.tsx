@@ -11,6 +11,7 @@ import { choose, complete, entitle, replaceAll, type SceneChange } from "./docum
 import type { CueHandle } from "./document/cueHandle";
 import { wordAtCaret } from "./document/cues";
 import { type Choices, type ProductionDocument, withNewSpeakers } from "./document/document";
+import { type Levels, levelsIn, withLevels } from "./document/musicLevels";
 import { cutScenes, insertScenes, type Paste, readPaste } from "./document/pasting";
 import { playhead } from "./document/playhead";
 import { selectedStretch } from "./document/selection";
@@ -180,9 +181,12 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 		Brief: check?.advice.filter((a) => !a.settled).length ?? 0,
 		Deliver: spoken.length ? (check?.findings.length ?? 0) : 0, // nothing is missing before anything was written
 	};
-	const setLevels = (levels: Partial<Choices>) => edit(levels, [], Object.keys(levels).join(" "));
 	const panel = { document, current, change: edit };
 	const onStage = current || (scenes[0]?.id ?? "");
+	const sceneOnStage = scenes.find(({ id }) => id === onStage);
+	const setLevels = (levels: Partial<Levels>) => {
+		if (sceneOnStage) edit(...withLevels(sceneOnStage, levels), Object.keys(levels).join(" "));
+	};
 	const kept = keeping.state === "kept";
 
 	return (
@@ -301,7 +305,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 				playing={playing}
 				onSee={see}
 				onStage={stageScene}
-				levels={tab === "Sound" ? document : null}
+				levels={tab === "Sound" && sceneOnStage ? levelsIn(document, sceneOnStage) : null}
 				onLevels={setLevels}
 			/>
 			{saying && (

@@ -3501,6 +3501,8 @@ export interface components {
              *       "bed": null,
              *       "bed_style": null,
              *       "bed_seed": null,
+             *       "bed_under": null,
+             *       "bed_pause": null,
              *       "bed_ends": null,
              *       "tail": null,
              *       "target": null
@@ -3649,6 +3651,10 @@ export interface components {
             bed_style?: ("felt-piano" | "nylon" | "music-box" | "synth-drift" | "quartet" | "mallets" | "electric-keys" | "low-pulse") | null;
             /** Bed Seed */
             bed_seed?: number | null;
+            /** Bed Under */
+            bed_under?: number | null;
+            /** Bed Pause */
+            bed_pause?: number | null;
             /** Bed Ends */
             bed_ends?: ("with" | "after") | null;
             /** Tail */

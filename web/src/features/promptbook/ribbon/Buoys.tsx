@@ -1,8 +1,7 @@
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
+import type { Levels } from "../document/musicLevels";
 import { type LaidScene, xOf } from "../document/scale";
 import { buoyPlaces, heightOf, levelAt } from "./water";
-
-export type Levels = { bed_under: number; bed_pause: number };
 
 type Props = {
 	scene: LaidScene;

@@ -4,11 +4,11 @@ import { Icon } from "../../../shared/ui/icons";
 import type { SceneChange } from "../document/choosing";
 import type { CueHandle } from "../document/cueHandle";
 import type { Script } from "../document/document";
+import type { Levels } from "../document/musicLevels";
 import { playhead, usePlayhead } from "../document/playhead";
 import { fitting, type LaidScene, layScenes, USUAL, within } from "../document/scale";
 import type { Check, SceneTimes } from "../document/useSceneTimes";
 import type { Playing } from "../playing/usePlaying";
-import type { Levels } from "./Buoys";
 import { Shore } from "./Shore";
 
 type Props = {
