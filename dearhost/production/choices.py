@@ -18,6 +18,7 @@ from dearhost.assets.shelf import CLIP, PICTURE, SOUND, kind_of
 from dearhost.errors import ScriptError, StageError
 from dearhost.hosts import LIVELINESS
 from dearhost.production.dressing import NOTHING, hangs, stands
+from dearhost.production.own_places import AS_HERE, are_own_places
 from dearhost.script import LONGEST_TARGET, Scene
 from dearhost.sound.beds.moods import MOODS, STYLES
 
@@ -237,6 +238,9 @@ class Choices:
     own_x: Annotated[float, Choice("Its middle across", Scope.BOTH, _PICTURE, low=0.0, high=1.0)] = 0.5
     own_y: Annotated[float, Choice("Its middle down", Scope.BOTH, _PICTURE, low=0.0, high=1.0)] = 0.5
     own_zoom: Annotated[float, Choice("Nearer", Scope.BOTH, _PICTURE, low=1.0, high=MOST_ZOOM)] = 1.0
+    own_elsewhere: Annotated[
+        str, Choice("Place in other shapes", Scope.BOTH, _PICTURE, {AS_HERE: "alike in all"}, form=are_own_places)
+    ] = AS_HERE
     own_blur: Annotated[float, Choice("Blurred", Scope.BOTH, _PICTURE, low=0.0, high=MOST_BLUR)] = 0.0
     own_dim: Annotated[float, Choice("Dimmed", Scope.BOTH, _PICTURE, low=0.0, high=MOST_DIM)] = 0.0
     own_tone: Annotated[str, Choice("Its tone", Scope.BOTH, _PICTURE, OWN_TONES, asks="Its tone is")] = "paper"

@@ -53,7 +53,7 @@ def _hint(choice: Choice) -> Any:
     if choice.kind == "colour":
         return Annotated[str, Field(pattern=f"^{COLOUR}$")]
     if choice.kind == "choice":
-        return str if choice.open else Literal[tuple(choice.values)]
+        return str if choice.open or choice.form else Literal[tuple(choice.values)]
     return Annotated[float, Field(ge=choice.low, le=choice.high, allow_inf_nan=False)]
 
 

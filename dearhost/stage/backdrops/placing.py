@@ -11,6 +11,7 @@ import skia
 
 from dearhost.assets.shelf import Light
 from dearhost.production import Choices
+from dearhost.production.own_places import OwnPlace, own_places
 from dearhost.stage.backdrops.toning import CREAM, LUMINANCE, grain_tile, tone_of, tone_words, whole_tone
 from dearhost.stage.layout.shapes import Picture
 from dearhost.stage.painting.sheet import Sheet, Words
@@ -45,9 +46,10 @@ class Placing:
 
     @classmethod
     def of(cls, choices: Choices) -> Placing:
-        """What is chosen for a scene whose set is an own picture or clip."""
+        """What is chosen for a scene whose set is an own picture or clip, in the shape it is chosen for."""
+        here = OwnPlace(choices.own_x, choices.own_y, choices.own_zoom)
         return cls(
-            choices.set, choices.own_fit, choices.own_x, choices.own_y, choices.own_zoom, choices.own_blur,
+            choices.set, choices.own_fit, *own_places(choices.own_elsewhere).get(choices.shape, here), choices.own_blur,
             choices.own_dim, choices.own_tone, choices.own_mirrored, choices.own_light, choices.own_begins,
             choices.own_ends,
         )  # fmt: skip

@@ -63,7 +63,8 @@ def another(choice: Choice) -> Any:
     if choice.kind == "switch":
         return not choice.default
     if choice.kind == "choice":
-        return next((value for value in choice.values if value != choice.default), "i0123456789abcde")
+        of_a_form = "9:16 0.3 0.5 1.4" if choice.form else "i0123456789abcde"
+        return next((value for value in choice.values if value != choice.default), of_a_form)
     if choice.kind == "colour":
         return "#14406e"
     return 7.5

@@ -3192,6 +3192,11 @@ export interface components {
              */
             own_zoom: number;
             /**
+             * Own Elsewhere
+             * @default as-here
+             */
+            own_elsewhere: string;
+            /**
              * Own Blur
              * @default 0
              */
@@ -3479,6 +3484,7 @@ export interface components {
              *       "own_x": null,
              *       "own_y": null,
              *       "own_zoom": null,
+             *       "own_elsewhere": null,
              *       "own_blur": null,
              *       "own_dim": null,
              *       "own_tone": null,
@@ -3607,6 +3613,8 @@ export interface components {
             own_y?: number | null;
             /** Own Zoom */
             own_zoom?: number | null;
+            /** Own Elsewhere */
+            own_elsewhere?: string | null;
             /** Own Blur */
             own_blur?: number | null;
             /** Own Dim */

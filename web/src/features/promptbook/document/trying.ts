@@ -27,6 +27,8 @@ export const trying = {
 		clearTimeout(waiting);
 		waiting = setTimeout(() => set(next), STAYS_MS);
 	},
+	/** Show them at once: what is dragged follows the hand. */
+	show: (next: Tried) => set(next),
 	/** Back to what is chosen. */
 	end: () => set(null),
 	subscribe(listener: () => void) {

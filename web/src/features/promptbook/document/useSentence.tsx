@@ -31,7 +31,7 @@ export function useSentence({ document, scene, number, change, leads, things = {
 	choices: SentenceChoice[];
 	choose: (name: OwnChoice, value: ChoiceValue) => void;
 	/** Several choices in one step. */
-	chooseAll: (values: Partial<Record<OwnChoice, ChoiceValue>>, says: string) => void;
+	chooseAll: (values: Partial<Record<OwnChoice, ChoiceValue>>, says: string, field?: string) => void;
 	now: Record<string, string>;
 	scope: ReactNode;
 	reach: Reach;
@@ -57,7 +57,7 @@ export function useSentence({ document, scene, number, change, leads, things = {
 		if (reach !== "scene" && wanted.rows.length) propose(wanted);
 		else change(wanted.part, wanted.own, `${name} ${scene.id}`);
 	};
-	const chooseAll = (values: Partial<Record<OwnChoice, ChoiceValue>>, says: string) => {
+	const chooseAll = (values: Partial<Record<OwnChoice, ChoiceValue>>, says: string, field = "") => {
 		if (!scene) return;
 		const names = Object.keys(values) as OwnChoice[];
 		const changes = names.map((name) =>
@@ -65,7 +65,7 @@ export function useSentence({ document, scene, number, change, leads, things = {
 		);
 		const wanted = together(changes, says);
 		if (reach !== "scene" && wanted.rows.length) propose(wanted);
-		else change(wanted.part, wanted.own);
+		else change(wanted.part, wanted.own, field);
 	};
 	const choices = leads.flatMap(([name, lead, tail]): SentenceChoice[] => {
 		const entry = table.find((one) => one.name === name);

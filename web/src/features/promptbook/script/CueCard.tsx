@@ -6,6 +6,7 @@ import { cueLabel, FLAG_SHAPES, foundKinds, meantChoices } from "../document/cue
 import type { CueKind, CueValues, PlacedCue } from "../document/cues";
 import { ThingField } from "../document/ThingField";
 import { SoundField } from "./SoundField";
+import { useCueOnStage } from "./useCueOnStage";
 
 function FlagShape({ kind }: { kind: CueKind }) {
 	return (
@@ -190,6 +191,7 @@ export function CueEditor({
 	const kind = kinds.find((k) => k.name === cue.kind);
 	const card = useRef<HTMLElement>(null);
 	const placed = kind && thing ? placeOf(kind, cue) : null;
+	useCueOnStage(asked(kind, cue), cue, onChange);
 	useEffect(() => {
 		card.current?.querySelector<HTMLElement>("input, button")?.focus();
 		card.current?.scrollIntoView({ block: "nearest" });

@@ -1,30 +1,41 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { api, ask } from "../../../shared/api/client";
 import { BringFile } from "../../../shared/shelf/BringFile";
+import { useThings } from "../../../shared/shelf/useShelf";
 import { Tick, WordChoice } from "../../../shared/ui/controls";
 import { Scale } from "../../../shared/ui/Scale";
 import { useChoices } from "../document/catalogue";
-import type { ProductionDocument, Scene } from "../document/document";
+import type { ProductionDocument, Scene, Staging } from "../document/document";
+import { dragged, liesOtherwise, NEAREST, type OwnPlace, otherwise, placeIn, withPlace } from "../document/ownPlaces";
 import { type ChoiceValue, holds, type OwnChoice, optionsOf } from "../document/scope";
+import { useOnStage } from "../document/stageGrip";
+import { trying, useNothingTriedAfter } from "../document/trying";
 
 type Props = {
 	document: ProductionDocument;
 	scene: Scene;
 	choose: (name: OwnChoice, value: ChoiceValue) => void;
+	chooseAll: (values: Partial<Record<OwnChoice, ChoiceValue>>, says: string, field?: string) => void;
 };
 
+const PLACES: readonly [keyof OwnPlace, string, number, number, number, readonly [string, string]][] = [
+	["zoom", "Near", 1, NEAREST, 0.05, ["all", "near"]],
+	["x", "Across", 0, 1, 0.02, ["left", "right"]],
+	["y", "Down", 0, 1, 0.02, ["top", "foot"]],
+];
 const SCALES: readonly [OwnChoice, string, number, number, number, readonly [string, string]][] = [
-	["own_zoom", "Near", 1, 2.5, 0.05, ["all", "near"]],
-	["own_x", "Across", 0, 1, 0.02, ["left", "right"]],
-	["own_y", "Down", 0, 1, 0.02, ["top", "foot"]],
 	["own_blur", "Blurred", 0, 16, 0.5, ["sharp", "soft"]],
 	["own_dim", "Dimmed", 0, 0.8, 0.02, ["as it is", "dark"]],
 ];
 
 /** How an own picture or clip lies behind the hosts. */
-export function BehindThem({ document, scene, choose }: Props) {
+export function BehindThem({ document, scene, choose, chooseAll }: Props) {
 	const table = useChoices();
 	const set = String(holds(document, scene, "set"));
+	const place = placeIn(document, scene);
+	const put = (moved: Partial<OwnPlace>) =>
+		chooseAll(valuesOf(withPlace(document, scene, moved)), MOVED, `place ${scene.id}`);
+	useDraggedOnStage(document, scene, set, put);
 	const words = (name: OwnChoice) => {
 		const entry = table.find((one) => one.name === name);
 		return (
@@ -45,7 +56,20 @@ export function BehindThem({ document, scene, choose }: Props) {
 				{set.startsWith("c") && words("own_ends")}
 				{set.startsWith("c") && words("own_sound")}
 			</div>
+			<p className="small quiet">Drag it on the stage; the wheel brings it nearer.</p>
 			<div className="own-scales">
+				{PLACES.map(([name, label, low, high, step, ends]) => (
+					<Scale
+						key={name}
+						label={label}
+						low={low}
+						high={high}
+						step={step}
+						ends={ends}
+						value={place[name]}
+						onChange={(value) => put({ [name]: value })}
+					/>
+				))}
 				{SCALES.map(([name, label, low, high, step, ends]) => (
 					<Scale
 						key={name}
@@ -79,6 +103,11 @@ export function BehindThem({ document, scene, choose }: Props) {
 			<LightFit document={document} scene={scene} item={set} choose={choose} />
 			<div className="own-words">
 				<Tick
+					label={`Lies otherwise in ${document.shape}`}
+					checked={liesOtherwise(document, scene)}
+					onChange={(on) => chooseAll(valuesOf(otherwise(document, scene, on ? place : null)), MOVED)}
+				/>
+				<Tick
 					label="Turned over"
 					checked={Boolean(holds(document, scene, "own_mirrored"))}
 					onChange={(on) => choose("own_mirrored", on)}
@@ -93,8 +122,44 @@ export function BehindThem({ document, scene, choose }: Props) {
 	);
 }
 
+const MOVED = "Where the picture lies";
+
+function valuesOf(staging: Partial<Staging>): Partial<Record<OwnChoice, ChoiceValue>> {
+	return staging as Partial<Record<OwnChoice, ChoiceValue>>;
+}
+
+/** The picture behind them follows the hand on the stage: tried while it is dragged, chosen when it is let go. */
+function useDraggedOnStage(
+	document: ProductionDocument,
+	scene: Scene,
+	item: string,
+	put: (place: Partial<OwnPlace>) => void,
+): void {
+	const size = useThings(["picture", "clip"]).find((thing) => thing.item === item);
+	const place = placeIn(document, scene);
+	useNothingTriedAfter();
+	useOnStage(
+		size
+			? {
+					label: "The picture behind them",
+					onMove: (by, stage) =>
+						trying.show({
+							choices: withPlace(document, scene, dragged(place, by, size, stage)),
+							words: MOVED,
+						}),
+					onEnd: (by, stage) => {
+						trying.end();
+						if (by.x || by.y) put(dragged(place, by, size, stage));
+					},
+					onCancel: trying.end,
+					onNear: (factor) => put({ zoom: place.zoom * factor }),
+				}
+			: null,
+	);
+}
+
 /** How well hosts stand in the light of what is behind them, and what would mend it. */
-function LightFit({ document, scene, item, choose }: Props & { item: string }) {
+function LightFit({ document, scene, item, choose }: Omit<Props, "chooseAll"> & { item: string }) {
 	const placed = {
 		mirrored: Boolean(holds(document, scene, "own_mirrored")),
 		lit: Boolean(holds(document, scene, "own_light")),

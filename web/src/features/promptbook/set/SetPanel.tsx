@@ -63,7 +63,9 @@ export function SetPanel(props: Props) {
 			{leaf === "Dressing" && !own && (
 				<Dressing document={document} scene={scene} choose={choose} chooseAll={sentence.chooseAll} />
 			)}
-			{leaf === "Fit" && own && <BehindThem document={document} scene={scene} choose={choose} />}
+			{leaf === "Fit" && own && (
+				<BehindThem document={document} scene={scene} choose={choose} chooseAll={sentence.chooseAll} />
+			)}
 			{leaf === "On words" && <ChoiceSentence choices={board.choices} closed />}
 			{leaf === "On words" && <Zooms {...{ editor, productionId, revision }} sceneId={scene.id} />}
 			{leaf === "On words" && <OnWords editor={editor} document={document} scene={scene} reach={board.reach} />}

@@ -3,6 +3,7 @@ import { shownName } from "../document/document";
 import { playhead, usePlayhead } from "../document/playhead";
 import { useTried } from "../document/trying";
 import type { SceneTimes } from "../document/useSceneTimes";
+import { StageGrip } from "./StageGrip";
 
 type Props = {
 	productionId: string;
@@ -44,6 +45,7 @@ export function Stage(props: Props) {
 					>
 						<track kind="captions" />
 					</video>
+					{still && !moving && <StageGrip shape={props.shape} />}
 					{!still && !props.problem && <p className="stage-note">Drawing…</p>}
 					{props.problem && (
 						<p className="stage-note problem" role="alert">
