@@ -5,6 +5,7 @@ from __future__ import annotations
 import dataclasses
 import errno
 import hashlib
+import io
 import json
 import os
 import sys
@@ -18,6 +19,7 @@ from pathlib import Path
 from typing import Any, Generic, Protocol, TypeVar, runtime_checkable
 
 import numpy as np
+from numpy.typing import NDArray
 
 from dearhost.errors import StorageFull
 
@@ -74,6 +76,24 @@ def fingerprint(*parts: Any) -> str:
     """A 24-digit hexadecimal name for ``parts``: equal parts give equal names, on any machine."""
     text = json.dumps([to_jsonable(p) for p in parts], ensure_ascii=False, sort_keys=True, separators=(",", ":"))
     return hashlib.blake2b(text.encode(), digest_size=12).hexdigest()
+
+
+_reading_arrays = threading.Lock()
+"""NumPy reads the head of an array with the ast module, which fails in Python 3.11 when two threads are in it at once
+(CPython issue 106905: "AST constructor recursion depth mismatch")."""
+
+
+def read_array(source: Path | io.BytesIO) -> NDArray[Any]:
+    """An array as ``numpy.save`` writes it. Raises ValueError, OSError for anything else."""
+    with _reading_arrays, source.open("rb") if isinstance(source, Path) else source as file:
+        held: NDArray[Any] = np.lib.format.read_array(file, allow_pickle=False)
+    return held
+
+
+def read_arrays(path: Path) -> dict[str, NDArray[Any]]:
+    """Arrays by their names, as ``numpy.savez`` writes them. Raises ValueError, OSError for anything else."""
+    with _reading_arrays, np.load(path, allow_pickle=False) as held:
+        return {name: held[name] for name in held.files}
 
 
 def _umask() -> int:

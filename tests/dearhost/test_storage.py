@@ -2,18 +2,23 @@
 
 from __future__ import annotations
 
+import ast
 import errno
+import io
 import os
 import time
+from concurrent.futures import ThreadPoolExecutor
 from fractions import Fraction
 from pathlib import Path
+from typing import Any
 
+import numpy as np
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
 from dearhost.errors import StorageFull
-from dearhost.storage import FolderCache, fingerprint, write_whole
+from dearhost.storage import FolderCache, fingerprint, read_array, read_arrays, write_whole
 from dearhost.timebase import FrameRate, Span
 
 plain_data = st.recursive(
@@ -97,3 +102,34 @@ def test_frames_cover_a_duration_and_no_more(frames: int, rate: int) -> None:
     clock = FrameRate.of(rate)
     assert clock.frames_in(frames / rate) in (frames, frames + 1)
     assert clock.start_of(frames) < clock.centre_of(frames) < clock.start_of(frames + 1)
+
+
+def test_arrays_are_read_one_after_another_whoever_asks(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> None:
+    """NumPy reads heads with Python's ast, which must not run in two threads at once (CPython issue 106905)."""
+    one, several = tmp_path / "one.npy", tmp_path / "several.npz"
+    np.save(one, np.arange(6).reshape(2, 3))
+    np.savez(several, a=np.arange(3), b=np.ones((2, 2)))
+    evaluate, inside, most = ast.literal_eval, [0], [0]
+
+    def slow(head: Any) -> Any:
+        inside[0] += 1
+        most[0] = max(most[0], inside[0])
+        time.sleep(0.01)
+        try:
+            return evaluate(head)
+        finally:
+            inside[0] -= 1
+
+    monkeypatch.setattr(ast, "literal_eval", slow)
+    with ThreadPoolExecutor(6) as threads:
+        heads = [threads.submit(read_array, one) for _ in range(6)]
+        tables = [threads.submit(read_arrays, several) for _ in range(6)]
+    assert all((head.result() == [[0, 1, 2], [3, 4, 5]]).all() for head in heads)
+    assert all(sorted(table.result()) == ["a", "b"] for table in tables)
+    assert most == [1]
+
+
+@pytest.mark.parametrize("data", [b"", b"no array", b"\x93NUMPY\x01\x00\x04\x00{}  ", b"PK\x03\x04"])
+def test_what_is_no_array_is_told(data: bytes) -> None:
+    with pytest.raises(ValueError):
+        read_array(io.BytesIO(data))

@@ -11,13 +11,14 @@ import numpy as np
 from numpy.typing import NDArray
 
 from dearhost.errors import HostError
+from dearhost.storage import read_array
 
 
 class Footage:
     """Frames of a clip by their moment. Every frame is a key frame: any is found at once. For one thread."""
 
     def __init__(self, path: Path, times: Path) -> None:
-        self._path, self.times = path, np.load(times)
+        self._path, self.times = path, read_array(times)
         self._next = -1
         self._number, self._frame = -1, None
         self._decoding: Any = None

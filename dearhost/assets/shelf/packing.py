@@ -13,7 +13,8 @@ from pathlib import Path
 from typing import Any
 
 import av
-import numpy as np
+
+from dearhost.storage import read_array
 
 MATTE = "matte"
 """The title of the stream that says how far each pixel belongs to a figure."""
@@ -22,7 +23,7 @@ _MILLISECOND = Fraction(1, 1000)
 
 def write_packed(folder: Path, path: Path) -> None:
     """Write the clip that is kept in ``folder`` as one file."""
-    times = np.load(folder / "times.npy")
+    times = read_array(folder / "times.npy")
     with ExitStack() as held:
         out = held.enter_context(av.open(str(path), "w", format="matroska", options={"fflags": "+bitexact"}))
         streams: list[Iterator[tuple[float, int, Any]]] = []

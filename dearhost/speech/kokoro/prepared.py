@@ -9,7 +9,7 @@ from pathlib import Path
 
 import numpy as np
 
-from dearhost.storage import fingerprint, prepared_folder
+from dearhost.storage import fingerprint, prepared_folder, read_arrays
 
 PARTS = ("predictor.onnx", "prosody.onnx", "decoder.onnx")
 """Signs to lengths; lengths to pitch and loudness; all of it to sound."""
@@ -57,5 +57,4 @@ def signs() -> Mapping[str, int]:
 @lru_cache(maxsize=1)
 def styles() -> Mapping[str, np.ndarray]:
     """The style tables by name: 510 rows, one for each number of tokens, of 256 numbers."""
-    with np.load(folder() / STYLES) as held:
-        return {name: held[name] for name in held.files}
+    return read_arrays(folder() / STYLES)

@@ -21,7 +21,7 @@ from dearhost.json_data import read_json
 from dearhost.speech.matching.closeness import Closeness
 from dearhost.speech.matching.consent import Consent, consent_from_json
 from dearhost.speech.matching.converting import Mixture, VoiceModel
-from dearhost.storage import write_whole
+from dearhost.storage import read_array, write_whole
 
 _KIND = "dear-host-voice"
 _VERSION = 2
@@ -146,7 +146,7 @@ def _closeness(numbers: Mapping[str, Any]) -> Closeness:
 def _model(archive: zipfile.ZipFile, name: str, numbers: Mapping[str, Any]) -> VoiceModel:
     phones = [str(phone) for phone in numbers.get("phones", ())]
     arrays = {
-        array: np.lib.format.read_array(io.BytesIO(archive.read(f"{name}/{array}.npy")), allow_pickle=False)
+        array: read_array(io.BytesIO(archive.read(f"{name}/{array}.npy")))
         for array in (*_ARRAYS, *([_SHIFTS] if phones else []))
     }
     size = len(arrays["spread"])

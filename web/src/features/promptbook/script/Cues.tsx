@@ -170,10 +170,11 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onTry, onSayA
 	const opened = open && "cue" in open ? find(open.cue) : undefined;
 	const moment = opened ? momentOf(times, opened.id) : null;
 	const isSeen = kinds.find((kind) => kind.name === opened?.kind)?.family === "picture";
-	const [sceneId, at] = [moment?.sceneId ?? "", moment?.at ?? 0];
+	const sceneId = opened ? String(editor.state.doc.resolve(opened.from).node(1).attrs.id) : "";
+	const at = moment ? moment.at + COME : 0; // its scene is read once it is on the stage
 	// what is changed of it is seen on the stage
 	useEffect(() => {
-		if (isSeen && sceneId && !playhead.get().playing) playhead.set({ sceneId, at: at + COME });
+		if (isSeen && sceneId && !playhead.get().playing) playhead.set({ sceneId, at });
 	}, [isSeen, sceneId, at]);
 	const current = useMemo(() => {
 		const ids = cuesOf(editor.state.doc)
