@@ -3,11 +3,9 @@
 from __future__ import annotations
 
 import base64
-import io
 import re
 from pathlib import Path
 
-import av
 import numpy as np
 import pytest
 import skia
@@ -15,6 +13,7 @@ from playwright.sync_api import Page, expect
 
 from tests.browser.book import begin, give_voice, kept, leaf, tab
 from tests.browser.conftest import assert_accessible
+from tests.browser.pictures import frames
 from tests.clips import write_clip
 
 pytestmark = pytest.mark.browser
@@ -22,9 +21,11 @@ pytestmark = pytest.mark.browser
 SCRIPT = "# The wall\n\nMaren: Good day. The water comes back to the wall. That is all for now."
 
 
-def red_picture() -> bytes:
+def red_picture(blue_from: float = 1.0) -> bytes:
+    """A red picture, blue from a part of its width on."""
     pixels = np.zeros((360, 640, 4), np.uint8)
-    pixels[..., 0], pixels[..., 3] = 230, 255
+    pixels[..., 3] = 255
+    pixels[:, : round(640 * blue_from), 0] = pixels[:, round(640 * blue_from) :, 2] = 230
     return bytes(skia.Image.fromarray(pixels, colorType=skia.kRGBA_8888_ColorType).encodeToData())
 
 
@@ -39,17 +40,6 @@ def drop(page: Page, name: str, kind: str, data: bytes) -> None:
         [name, kind, base64.b64encode(data).decode()],
     )
     page.locator(".shelf-spread").dispatch_event("drop", {"dataTransfer": transfer})
-
-
-def frames(data: bytes) -> list[tuple[float, np.ndarray]]:
-    """Every fifth frame of a film, small, with its time in seconds."""
-    with av.open(io.BytesIO(data)) as film:
-        stream = film.streams.video[0]
-        return [
-            (float(frame.pts * stream.time_base), frame.to_ndarray(format="rgb24", width=160, height=90).astype(int))
-            for index, frame in enumerate(film.decode(stream))
-            if index % 5 == 0
-        ]  # fmt: skip
 
 
 def test_own_files_are_brought_and_seen_in_the_film(signed_in: Page, worker: None, tmp_path: Path) -> None:

@@ -2,16 +2,15 @@
 
 from __future__ import annotations
 
-import io
 import re
 
-import av
 import numpy as np
 import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.book import begin, choose_in_sentence, give_voice, kept, leaf, pick, still_of, tab
 from tests.browser.conftest import assert_accessible
+from tests.browser.pictures import frames
 
 pytestmark = pytest.mark.browser
 
@@ -25,17 +24,6 @@ Maren: That is all for now.
 """
 
 
-def frames(data: bytes) -> list[tuple[float, np.ndarray]]:
-    """Every fifth frame of a film, small, with its time in seconds."""
-    with av.open(io.BytesIO(data)) as film:
-        stream = film.streams.video[0]
-        return [
-            (float(frame.pts * stream.time_base), frame.to_ndarray(format="rgb24", width=160, height=90).astype(int))
-            for index, frame in enumerate(film.decode(stream))
-            if index % 5 == 0
-        ]  # fmt: skip
-
-
 def test_a_suggestion_is_taken_retimed_and_found_on_its_words_in_the_film(signed_in: Page, worker: None) -> None:
     page = signed_in
     begin(page, SCRIPT)
@@ -45,7 +33,7 @@ def test_a_suggestion_is_taken_retimed_and_found_on_its_words_in_the_film(signed
 
     # a suggestion names the words it comes from; nothing is shown before it is taken
     leaf(page, "On words")
-    prints = page.get_by_role("region", name="Pictures on the words of this scene")
+    prints = page.get_by_role("region", name="Pictures on words")
     suggestion = prints.get_by_role("listitem").filter(has_text="The boats leave the harbour.")
     expect(suggestion).to_contain_text("from boats")
     expect(page.locator(".flag", has_text="Boat")).to_have_count(0)

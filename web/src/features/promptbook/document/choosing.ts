@@ -2,6 +2,7 @@ import type { Editor } from "@tiptap/core";
 import { closeHistory } from "@tiptap/pm/history";
 import type { Transaction } from "@tiptap/pm/state";
 import { type Choices, documentToEditor, type ProductionDocument, type Staging } from "./document";
+import { trying } from "./trying";
 
 /** A change of one scene's own choices. */
 export type SceneChange = { sceneId: string; staging: Partial<Staging> };
@@ -17,6 +18,7 @@ export function choose(editor: Editor, part: Partial<Choices>, scenes: SceneChan
 	const { tr } = editor.state;
 	if (Object.keys(part).length) tr.setDocAttribute("choices", { ...(tr.doc.attrs.choices as Choices), ...part });
 	for (const { sceneId, staging } of scenes) stage(tr, sceneId, staging);
+	trying.settle();
 	if (tr.docChanged) asOneStep(editor, tr, field);
 }
 

@@ -40,6 +40,7 @@ describe("what is tried", () => {
 		vi.useFakeTimers();
 	});
 	afterEach(() => {
+		trying.settled();
 		trying.end();
 		vi.useRealTimers();
 	});
@@ -99,6 +100,30 @@ describe("what is tried", () => {
 		expect(point()).toBeNull();
 		rerender(<Offer />);
 		expect(point()).toEqual(PIER);
+	});
+
+	it("stays once it is chosen, without a word, until it is there as it is chosen", () => {
+		render(<Offer />);
+		fireEvent.pointerEnter(pier(), { pointerType: "mouse" });
+		stay(200);
+		act(() => trying.settle());
+		expect(screen.getByText(/^tried/)).toHaveTextContent("tried");
+		expect(trying.get()).toEqual({ ...PIER, words: "" });
+		fireEvent.pointerLeave(pier());
+		expect(trying.get()?.choices).toEqual(PIER.choices);
+		act(() => trying.settled());
+		expect(trying.get()).toBeNull();
+	});
+
+	it("does not stay for ever where its picture never comes, and nothing stays that was not tried", () => {
+		render(<Offer />);
+		act(() => trying.settle());
+		expect(trying.get()).toBeNull();
+		fireEvent.pointerEnter(pier(), { pointerType: "mouse" });
+		stay(200);
+		act(() => trying.settle());
+		stay(10_000);
+		expect(trying.get()).toBeNull();
 	});
 
 	it("ends with the panel that offered it", () => {

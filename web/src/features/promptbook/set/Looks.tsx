@@ -9,7 +9,7 @@ import type { Choices, ProductionDocument, Staging } from "../document/document"
 import { EverywhereChoice } from "../document/EverywhereChoice";
 import type { PanelProps } from "../document/panel";
 import type { Proposal } from "../document/scope";
-import { triedWhilePointedAt, trying, useNothingTriedAfter } from "../document/trying";
+import { triedWhilePointedAt, useNothingTriedAfter } from "../document/trying";
 import { pictureOfSet } from "./pictureOfSet";
 import { type OwnLook, useOwnLooks } from "./useOwnLooks";
 
@@ -74,13 +74,14 @@ type PrintProps = {
 
 function LookPrint({ look, document, onTake, children }: PrintProps) {
 	const worn = isWorn(document, look);
-	const take = () => {
-		trying.end();
-		onTake(look);
-	};
 	return (
 		<li className={worn ? "on" : ""}>
-			<button type="button" aria-pressed={worn} onClick={take} {...triedWhilePointedAt(worn ? null : look)}>
+			<button
+				type="button"
+				aria-pressed={worn}
+				onClick={() => onTake(look)}
+				{...triedWhilePointedAt(worn ? null : look)}
+			>
 				<img src={pictureOfSet(look.choices)} alt="" />
 				<span>{look.words}</span>
 			</button>

@@ -148,8 +148,8 @@ function useDraggedOnStage(
 							words: MOVED,
 						}),
 					onEnd: (by, stage) => {
-						trying.end();
 						if (by.x || by.y) put(dragged(place, by, size, stage));
+						else trying.end();
 					},
 					onCancel: trying.end,
 					onNear: (factor) => put({ zoom: place.zoom * factor }),

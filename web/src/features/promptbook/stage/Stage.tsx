@@ -1,7 +1,7 @@
 import { type ReactNode, type RefObject, useEffect, useRef, useState } from "react";
 import { shownName } from "../document/document";
 import { playhead, usePlayhead } from "../document/playhead";
-import { useTried } from "../document/trying";
+import { trying, useTried } from "../document/trying";
 import type { SceneTimes } from "../document/useSceneTimes";
 import { StageGrip } from "./StageGrip";
 
@@ -78,7 +78,7 @@ function caption({ sceneNumber }: Props): string {
 function FigureText({ times, sceneNumber, hint }: Props) {
 	const tried = useTried();
 	const line = usePlayhead((p) => times?.lines.findLastIndex((l) => l.start <= p.at + 0.01) ?? -1);
-	if (tried) return <span aria-live="polite">Tried, not yet chosen. {tried.words}.</span>;
+	if (tried?.words) return <span aria-live="polite">Tried, not yet chosen. {tried.words}.</span>;
 	if (hint) return <span>{hint}</span>;
 	if (!times) return <span>Scene {sceneNumber}.</span>;
 	const current = times.lines[Math.max(0, line)];
@@ -103,6 +103,8 @@ function useStill({ productionId, revision, sceneId }: Props, fingerprint: strin
 	const busy = useRef(false);
 	const moment = usePlayhead((p) => (p.playing ? -1 : Math.round(p.at * 30) / 30));
 	const choices = useTried()?.choices;
+	// biome-ignore lint/correctness/useExhaustiveDependencies: another picture is what was waited for
+	useEffect(() => trying.settled(), [fingerprint]);
 	const tried = choices ? `&tried=${encodeURIComponent(JSON.stringify(choices))}` : "";
 	useEffect(() => {
 		if (!sceneId || !revision || moment < 0) return;
