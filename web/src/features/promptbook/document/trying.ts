@@ -1,7 +1,6 @@
 import { type FocusEvent, type PointerEvent, useEffect, useSyncExternalStore } from "react";
 
 import type { ProductionChoice } from "./catalogue";
-import type { ChoiceValue } from "./scope";
 
 /** Choices that are looked at on the stage before they are made, and the words they are told by. */
 export type Tried = { choices: Readonly<Record<string, unknown>>; words: string };
@@ -76,8 +75,8 @@ export function triedWhilePointedAt(next: Tried | null) {
 }
 
 /** Props of an option of the table of choices: it is tried, where the picture on the stage is another with it. */
-export function triesOf(choice: ProductionChoice | undefined, chosen: ChoiceValue) {
-	return (value: ChoiceValue, text: string) => {
+export function triesOf(choice: ProductionChoice | undefined, chosen: string | boolean | number) {
+	return (value: string | boolean | number, text: string) => {
 		if (choice?.touches !== "picture" || choice.kind === "number" || value === chosen) return NOTHING_TRIED;
 		return triedWhilePointedAt({ choices: { [choice.name]: value }, words: `${choice.label}: ${text}` });
 	};
