@@ -11,6 +11,7 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.book import begin, choose_in_sentence, give_voice, kept, tab
+from tests.browser.conftest import assert_accessible
 
 pytestmark = pytest.mark.browser
 
@@ -95,3 +96,29 @@ def test_productions_are_found_renamed_doubled_and_deleted_without_fear(signed_i
     expect(shelf.get_by_role("listitem")).to_have_count(3)
     page.get_by_role("searchbox").fill("nothing of the kind")
     expect(shelf.get_by_text("Nothing is called so.")).to_be_visible()
+
+    # several at once: one undo brings all of them back
+    page.get_by_role("searchbox").fill("water")
+    page.get_by_role("button", name="Select several").click()
+    bar = page.get_by_role("toolbar", name="Selected productions")
+    expect(bar.get_by_role("button", name="Delete")).to_be_disabled()
+    page.get_by_role("checkbox", name="Low water").check()
+    page.get_by_role("checkbox", name="Spring water").check()
+    expect(bar).to_contain_text("2 selected")
+    assert_accessible(page)
+    bar.get_by_role("button", name="Delete").click()
+    expect(shelf.get_by_text("2 productions are deleted.")).to_be_visible()
+    expect(shelf.get_by_role("listitem")).to_have_count(1)
+    page.get_by_role("button", name="Undo").click()
+    expect(shelf.get_by_role("listitem")).to_have_count(3)
+    page.get_by_role("button", name="Select several").click()
+    bar.get_by_role("button", name="All of them").click()
+    bar.get_by_role("button", name="Duplicate").click()
+    expect(shelf.get_by_role("listitem")).to_have_count(6)
+    expect(bar).to_be_hidden()
+
+    # by the key for it
+    page.get_by_role("link", name=re.compile("^Spring water, copy")).focus()
+    page.keyboard.press("Delete")
+    expect(shelf.get_by_text("“Spring water, copy” is deleted.")).to_be_visible()
+    expect(shelf.get_by_role("listitem")).to_have_count(5)

@@ -18,8 +18,8 @@ export function Patterns({ onBegin, busy }: Props) {
 	return (
 		<>
 			<PutAwayNote
-				says={work.deleted ? `“${work.deleted.title}” is forgotten.` : ""}
-				onUndo={() => work.deleted && work.bringBack.mutate(work.deleted)}
+				says={work.deleted[0] ? `“${work.deleted[0].title}” is forgotten.` : ""}
+				onUndo={() => work.bringBack.mutate(work.deleted)}
 				problem={work.problem}
 			/>
 			<ul className="patterns" aria-label="Patterns">
@@ -30,7 +30,7 @@ export function Patterns({ onBegin, busy }: Props) {
 							<b>{pattern.title}</b>
 							<span className="small quiet">{facts(pattern)}</span>
 						</button>
-						<button type="button" className="link small" onClick={() => work.remove.mutate(pattern)}>
+						<button type="button" className="link small" onClick={() => work.remove.mutate([pattern])}>
 							Forget<span className="unseen"> {pattern.title}</span>
 						</button>
 					</li>

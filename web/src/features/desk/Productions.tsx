@@ -1,10 +1,11 @@
-import { useState } from "react";
+import { type KeyboardEvent, useState } from "react";
 import { Link } from "react-router";
 import { sentence } from "../../shared/api/client";
 import { clock } from "../../shared/time";
 import { MainButton, PlainButton } from "../../shared/ui/controls";
 import { facts, picture } from "./facts";
 import { found } from "./finding";
+import { Card, ChosenCard, Several } from "./Several";
 import { type Summary, useProductions, useShelfWork } from "./useProductions";
 
 /** With fewer one sees them all at once. */
@@ -17,11 +18,12 @@ export function Productions() {
 	const productions = useProductions();
 	const work = useShelfWork();
 	const [typed, setTyped] = useState("");
+	const [chosen, setChosen] = useState<ReadonlySet<string> | null>(null);
 	const all = productions.data ?? [];
 	const searched = typed.trim() !== "";
 	const shown = found(all, typed);
-	const first = searched ? undefined : shown[0];
-	const others = searched ? shown : shown.slice(1);
+	const first = searched || chosen ? undefined : shown[0];
+	const others = first ? shown.slice(1) : shown;
 	if (productions.isPending) return <section className="shelf quiet">Laying out the productions…</section>;
 	return (
 		<section className="shelf" aria-label="Productions">
@@ -41,35 +43,42 @@ export function Productions() {
 			{first && <LastOpen production={first} work={work} />}
 			{all.length > 1 && (
 				<h2 className="section-title">
-					{searched ? "Found" : "Other productions"}{" "}
+					{searched ? "Found" : chosen ? "All productions" : "Other productions"}{" "}
 					<span className="small quiet">{others.length}, last changed first</span>
+					{!chosen && (
+						<button type="button" className="link small" onClick={() => setChosen(new Set())}>
+							Select several
+						</button>
+					)}
 				</h2>
 			)}
+			{chosen && <Several shown={others} chosen={chosen} work={work} onChoose={setChosen} />}
 			{searched && !others.length && <p className="quiet">Nothing is called so. Take a word away.</p>}
 			<ul className="others">
 				{others.map((production) => (
-					<li key={production.id}>
-						<Link to={`/productions/${production.id}`}>
-							<span className="frame small-frame">
-								{production.first_scene && <img src={picture(production)} alt="" loading="lazy" />}
-							</span>
-							<span>
-								<strong>{production.title}</strong>
-								<span className="quiet num">
-									{production.estimated && "about "}
-									{clock(production.seconds)}, {production.shape}
-								</span>
-								<span className={production.problem ? "problem small" : "quiet"}>
-									{production.problem || facts(production)}
-								</span>
-							</span>
-						</Link>
-						<Actions production={production} work={work} />
+					<li key={production.id} className={chosen?.has(production.id) ? "chosen" : ""}>
+						{chosen ? (
+							<ChosenCard production={production} chosen={chosen} onChoose={setChosen} />
+						) : (
+							<>
+								<Link to={`/productions/${production.id}`} onKeyDown={(event) => onKey(event, production, work)}>
+									<Card production={production} />
+								</Link>
+								<Actions production={production} work={work} />
+							</>
+						)}
 					</li>
 				))}
 			</ul>
 		</section>
 	);
+}
+
+/** A production that has the focus is deleted by the key for it. */
+function onKey(event: KeyboardEvent, production: Summary, work: Work): void {
+	if (event.code !== "Delete") return;
+	event.preventDefault();
+	work.remove.mutate([production]);
 }
 
 function LastOpen({ production, work }: { production: Summary; work: Work }) {
@@ -100,13 +109,14 @@ function LastOpen({ production, work }: { production: Summary; work: Work }) {
 /** What was just done, to undo; or why it could not be. */
 function Told({ work }: { work: Work }) {
 	const { deleted } = work;
+	const [first] = deleted;
 	const kept = work.keepAsPattern.data;
 	return (
 		<div role="status" className="shelf-told">
 			{kept && <p>“{kept.title}” is a pattern now: begin with it under “a pattern”.</p>}
-			{deleted && (
+			{first && (
 				<p>
-					“{deleted.title}” is deleted.{" "}
+					{deleted.length === 1 ? `“${first.title}” is deleted.` : `${deleted.length} productions are deleted.`}{" "}
 					<PlainButton small onClick={() => work.bringBack.mutate(deleted)}>
 						Undo
 					</PlainButton>
@@ -157,13 +167,13 @@ function Actions({ production, work }: { production: Summary; work: Work }) {
 			<button type="button" className="plain quiet" onClick={() => begin("title")}>
 				Rename<span className="unseen"> {production.title}</span>
 			</button>
-			<button type="button" className="plain quiet" onClick={() => work.duplicate.mutate(production.id)}>
+			<button type="button" className="plain quiet" onClick={() => work.duplicate.mutate([production])}>
 				Duplicate<span className="unseen"> {production.title}</span>
 			</button>
 			<button type="button" className="plain quiet" onClick={() => begin("pattern")}>
 				Keep as a pattern<span className="unseen"> {production.title}</span>
 			</button>
-			<button type="button" className="plain quiet" onClick={() => work.remove.mutate(production)}>
+			<button type="button" className="plain quiet" onClick={() => work.remove.mutate([production])}>
 				Delete<span className="unseen"> {production.title}</span>
 			</button>
 		</span>

@@ -64,29 +64,27 @@ export function useBeginFromRecording() {
 	return { send, job };
 }
 
-/** Renaming, duplicating and deleting; ``deleted`` is what can be brought back. */
+/** Renaming, duplicating and deleting, also several at once; ``deleted`` is what can be brought back. */
 export function useShelfWork() {
 	const queries = useQueryClient();
-	const [deleted, setDeleted] = useState<Summary | null>(null);
+	const [deleted, setDeleted] = useState<readonly Summary[]>([]);
 	const onSuccess = () => Promise.all([KEY, PATTERNS].map((queryKey) => queries.invalidateQueries({ queryKey })));
 	const remove = useMutation({
-		mutationFn: (production: Summary) => ask(api.DELETE("/api/productions/{production_id}", at(production.id))),
-		onSuccess: (_, production) => {
-			setDeleted(production);
-			return onSuccess();
-		},
+		mutationFn: (these: readonly Summary[]) =>
+			each(these, ({ id }) => ask(api.DELETE("/api/productions/{production_id}", at(id)))),
+		onSuccess: (_, these) => setDeleted(these),
+		onSettled: onSuccess,
 	});
 	const bringBack = useMutation({
-		mutationFn: (production: Summary) =>
-			ask(api.POST("/api/productions/{production_id}/bring-back", at(production.id))),
-		onSuccess: () => {
-			setDeleted(null);
-			return onSuccess();
-		},
+		mutationFn: (these: readonly Summary[]) =>
+			each(these, ({ id }) => ask(api.POST("/api/productions/{production_id}/bring-back", at(id)))),
+		onSuccess: () => setDeleted([]),
+		onSettled: onSuccess,
 	});
 	const duplicate = useMutation({
-		mutationFn: (id: string) => ask(api.POST("/api/productions/{production_id}/duplicate", at(id))),
-		onSuccess,
+		mutationFn: (these: readonly Summary[]) =>
+			each(these, ({ id }) => ask(api.POST("/api/productions/{production_id}/duplicate", at(id)))),
+		onSettled: onSuccess,
 	});
 	const rename = useMutation({
 		mutationFn: ({ id, title }: { id: string; title: string }) =>
@@ -100,6 +98,11 @@ export function useShelfWork() {
 	});
 	const problem = remove.error ?? bringBack.error ?? duplicate.error ?? rename.error ?? keepAsPattern.error;
 	return { remove, bringBack, duplicate, rename, keepAsPattern, deleted, problem };
+}
+
+/** One after another: what was done stays done where a later one fails. */
+async function each(these: readonly Summary[], work: (one: Summary) => Promise<unknown>): Promise<void> {
+	for (const one of these) await work(one);
 }
 
 const at = (id: string) => ({ params: { path: { production_id: id } } });
