@@ -95,3 +95,52 @@ def test_music_is_found_in_four_steps_and_heard_in_the_film(signed_in: Page, wor
         frames = [frame.to_ndarray(format="rgb24", width=320, height=180) for frame in film.decode(video=0)]
     foot = frames[len(frames) // 2][140:170, 60:260].astype(int)
     assert ((foot.max(-1) < 70) & (foot[..., 2] >= foot[..., 0])).mean() > 0.1, "the box is dark"
+
+
+TWO = "# The quay\n\nMaren: The bell rings on the quay.\n\n# Gull Island\n\nMaren: We never ring a bell here."
+
+
+def test_sounds_are_offered_for_words_and_music_lies_otherwise_in_one_scene(signed_in: Page) -> None:
+    page = signed_in
+    begin(page, TWO)
+    give_voice(page, "Maren", "Dale")
+    tab(page, "Sound")
+    expect(page.get_by_role("region", name="Level of the music")).to_have_count(0)
+    offered = page.get_by_role("region", name="Sounds on the words of this scene")
+    bell = offered.get_by_role("listitem").filter(has_text="on “bell”")
+    expect(bell).to_have_count(1)
+    expect(page.locator(".flag", has_text="Bell")).to_have_count(0)
+    bell.get_by_role("button", name="Take").click()
+    flag = page.get_by_role("button", name=re.compile("^Bell, cue on"))
+    expect(flag).to_be_visible()
+    expect(bell).to_have_count(0)
+    page.get_by_role("button", name="Undo", exact=True).click()
+    expect(flag).to_have_count(0)
+    expect(bell).to_be_visible()
+    bell.get_by_role("button", name="Leave out").click()
+    expect(bell).to_have_count(0)
+
+    # one bed under both scenes, softer in the second by itself
+    page.locator(".scope-words label", has_text="everywhere").click()
+    page.get_by_role("button", name=re.compile("^Music: ")).click()
+    page.get_by_role("group", name="Music").get_by_label("calm", exact=True).locator("xpath=ancestor::label").click()
+    page.get_by_role("button", name=re.compile("^Make .* change")).click()
+    levels = page.get_by_role("region", name="Level of the music")
+    expect(levels).to_contain_text("20 LU below the words")
+    page.locator(".line-text", has_text="We never").click()
+    levels.get_by_label("Otherwise in scene 2").check()
+    levels.get_by_role("slider", name="Under words").fill("30")
+    expect(levels.get_by_role("heading")).to_have_text("Level, scene 2")
+    expect(levels).to_contain_text("30 LU below the words")
+    # nothing is offered where it is denied
+    expect(offered).to_have_count(0)
+    assert_accessible(page)
+    page.locator(".line-text", has_text="The bell").click()
+    expect(levels).to_contain_text("20 LU below the words")
+    kept(page)
+    staging = [scene["staging"] for scene in Production.objects.get().document["script"]["scenes"]]
+    assert [scene.get("bed_under") for scene in staging] == [None, 30.0]
+    levels.get_by_role("slider", name="Under words").fill("24")
+    kept(page)
+    document = Production.objects.get().document
+    assert document["bed_under"] == 24 and document["script"]["scenes"][1]["staging"]["bed_under"] == 30

@@ -103,3 +103,17 @@ def test_whatever_one_word_becomes_it_is_shown_and_no_other(said: list[str], dat
         last = starts.index(cue.end) if cue.end is not None else first
         words[first : last + 1] = [cue.parameters["text"]]
     assert " ".join(words).split() == shown and read.left == ()
+
+
+def test_ten_thousand_captions_are_read_and_each_one_found() -> None:
+    said = [f"Word{number % 977} of the sea" for number in range(10_000)]
+    lines = (" ".join(said[first : first + 10]) for first in range(0, 10_000, 10))
+    script = read_script("# The sea\n\n" + "\n\n".join(f"MAREN: {line}." for line in lines))
+    shown = [*said]
+    shown[1234] = "Word257 of a sea"
+    read = read_captions(shown, script)
+    corrected = [cue for cue in read.cues if cue.parameters.get("text", "").split()[:1] == ["a"]]
+    assert len(corrected) == 1 and read.left == ()
+    line = next(line for _, _, line in script.lines() if line.id == corrected[0].line)
+    assert line.text.split()[18] == "the" and line.text[corrected[0].start :].startswith("the sea")
+    assert sum(cue.kind == "caption-cut" for cue in read.cues) == 9_000, "every caption but the first of a line"
