@@ -37,6 +37,7 @@ def test_places_are_read_as_they_are_written(held: dict[str, OwnPlace]) -> None:
 @pytest.mark.parametrize(
     "text",
     ["", ";", "9:16", "9:16 0.5 0.5", "9:16 1.5 0.5 1", "9:16 0.5 -1 1", "9:16 0.5 0.5 0.4", "9:16 0.5 0.5 9",
+     "9:16 0.5 1.001 1", "9:16 1.001 0.5 1", "9:16 0.5 0.5 2.501", "9:16 0.5 0.5 0.999",
      "4:3 0.5 0.5 1", "9:16 0.5 0.5 1;", "9:16 nan 0.5 1", "9:16 0.5 0.5 1e0", "x" * 5000, "9:16 0.12345 0 1"],
 )  # fmt: skip
 def test_what_is_no_place_is_refused_in_words(text: str) -> None:
@@ -45,6 +46,10 @@ def test_what_is_no_place_is_refused_in_words(text: str) -> None:
         own_places(text)
     with pytest.raises(StageError, match="place in other shapes"):
         ensure_known(replace(Choices(), own_elsewhere=text))
+
+
+def test_a_place_may_lie_at_its_ends() -> None:
+    assert own_places("9:16 0 1 1; 16:9 1 0 2.5") == {"9:16": OwnPlace(0, 1, 1), "16:9": OwnPlace(1, 0, 2.5)}
 
 
 @given(st.text(max_size=40))

@@ -26,6 +26,7 @@ from dearhost.script import (
     word_indices,
     words_of,
 )
+from dearhost.script.anchors import nearest, word_at
 from dearhost.script.cue_notes import cue_notes, take_cues
 
 TEXT = "The sea goes out and the boats sit down in the mud."
@@ -200,3 +201,35 @@ def test_kinds_are_a_value_and_know_only_themselves() -> None:
 @pytest.mark.parametrize("junk", ["[[" * 100_000, "[[cue: " * 60_000, "]]" * 100_000, "[[/cue" * 60_000])
 def test_notes_are_found_in_time_that_grows_with_the_text(junk: str) -> None:
     assert len(list(cue_notes(junk))) <= 1
+
+
+@pytest.mark.parametrize(
+    ("position", "word"),
+    [(0, "Mind"), (4, "Mind"), (5, "the"), (15, "mud"), (16, "said"), (17, "said"), (23, "said"), (99, "Papa")],
+)
+def test_the_nearest_word_is_the_later_of_two_as_close(position: int, word: str) -> None:
+    words = words_of("Mind the mud,       said Papa.")
+    assert nearest(words, position).text == word
+
+
+@pytest.mark.parametrize(
+    ("start", "end", "kept", "look"),
+    [(8, 12, "sand", False), (4, 8, "bank", False), (0, 6, "ndbank", False), (4, 13, "and", True)],
+)
+def test_a_word_of_which_a_part_is_left_keeps_its_cue(start: int, end: int, kept: str, look: bool) -> None:
+    line = Line("a", "MAREN", "The sandbank and we.", (Cue("c", "wave", 4),))
+    changed = with_text(line, start, end, "")
+    (cue,) = changed.cues
+    word = word_at(words_of(changed.text), cue.start)
+    assert word is not None and (word.text, cue.look) == (kept, look)
+
+
+def test_a_stretch_behind_a_split_keeps_both_its_ends_whatever_space_is_between() -> None:
+    text = "Mind the mud.    The boats leave the harbour."
+    first, last = text.index("boats"), text.index("harbour")
+    line = Line("a", "MAREN", text, (Cue("c", "picture", first, {"shows": "boat"}, end=last),))
+    left, right = split_line(line, text.index("mud.") + 4)
+    assert left.text == "Mind the mud." and left.cues == ()
+    (cue,) = right.cues
+    assert right.text[cue.start :].startswith("boats") and cue.end is not None
+    assert right.text[cue.end :].startswith("harbour")

@@ -41,19 +41,21 @@ export function ChoiceSentence({ choices, closed = false }: Props) {
 				{choices.map(({ name, lead, tail, label, value, options }) => (
 					<span key={name}>
 						{lead}{" "}
-						<button
-							type="button"
-							className={name === opened?.name ? "choice-word on" : "choice-word"}
-							aria-label={`${label}: ${wordsOf(options, value)}`}
-							aria-expanded={name === opened?.name}
-							aria-controls="choice-row"
-							onClick={() => setOpen(name)}
-							onFocus={() => setOpen(name)}
-							onKeyDown={intoRow}
-						>
-							{wordsOf(options, value)}
-						</button>
-						{tail}{" "}
+						<span className="choice-end">
+							<button
+								type="button"
+								className={name === opened?.name ? "choice-word on" : "choice-word"}
+								aria-label={`${label}: ${wordsOf(options, value)}`}
+								aria-expanded={name === opened?.name}
+								aria-controls="choice-row"
+								onClick={() => setOpen(name)}
+								onFocus={() => setOpen(name)}
+								onKeyDown={intoRow}
+							>
+								{wordsOf(options, value)}
+							</button>
+							{tail}
+						</span>{" "}
 					</span>
 				))}
 			</p>
