@@ -18,14 +18,17 @@ type Props = {
 	chooseAll: (values: Partial<Record<OwnChoice, ChoiceValue>>, says: string, field?: string) => void;
 };
 
-const PLACES: readonly [keyof OwnPlace, string, number, number, number, readonly [string, string]][] = [
-	["zoom", "Near", 1, NEAREST, 0.05, ["all", "near"]],
-	["x", "Across", 0, 1, 0.02, ["left", "right"]],
-	["y", "Down", 0, 1, 0.02, ["top", "foot"]],
+/** A scale: its label, from what to what in which steps, and what its ends are called. */
+type How = readonly [label: string, low: number, high: number, step: number, ends: readonly [string, string]];
+
+const PLACES: readonly [keyof OwnPlace, How][] = [
+	["zoom", ["Near", 1, NEAREST, 0.05, ["all", "near"]]],
+	["x", ["Across", 0, 1, 0.02, ["left", "right"]]],
+	["y", ["Down", 0, 1, 0.02, ["top", "foot"]]],
 ];
-const SCALES: readonly [OwnChoice, string, number, number, number, readonly [string, string]][] = [
-	["own_blur", "Blurred", 0, 16, 0.5, ["sharp", "soft"]],
-	["own_dim", "Dimmed", 0, 0.8, 0.02, ["as it is", "dark"]],
+const SCALES: readonly [OwnChoice, How][] = [
+	["own_blur", ["Blurred", 0, 16, 0.5, ["sharp", "soft"]]],
+	["own_dim", ["Dimmed", 0, 0.8, 0.02, ["as it is", "dark"]]],
 ];
 
 /** How an own picture or clip lies behind the hosts. */
@@ -36,6 +39,14 @@ export function BehindThem({ document, scene, choose, chooseAll }: Props) {
 	const put = (moved: Partial<OwnPlace>) =>
 		chooseAll(valuesOf(withPlace(document, scene, moved)), MOVED, `place ${scene.id}`);
 	useDraggedOnStage(document, scene, set, put);
+	const scales = [
+		...PLACES.map(([name, how]) => ({ how, value: place[name], onChange: (to: number) => put({ [name]: to }) })),
+		...SCALES.map(([name, how]) => ({
+			how,
+			value: Number(holds(document, scene, name)),
+			onChange: (to: number) => choose(name, to),
+		})),
+	];
 	const words = (name: OwnChoice) => {
 		const entry = table.find((one) => one.name === name);
 		return (
@@ -58,29 +69,8 @@ export function BehindThem({ document, scene, choose, chooseAll }: Props) {
 			</div>
 			<p className="small quiet">Drag it on the stage; the wheel brings it nearer.</p>
 			<div className="own-scales">
-				{PLACES.map(([name, label, low, high, step, ends]) => (
-					<Scale
-						key={name}
-						label={label}
-						low={low}
-						high={high}
-						step={step}
-						ends={ends}
-						value={place[name]}
-						onChange={(value) => put({ [name]: value })}
-					/>
-				))}
-				{SCALES.map(([name, label, low, high, step, ends]) => (
-					<Scale
-						key={name}
-						label={label}
-						low={low}
-						high={high}
-						step={step}
-						ends={ends}
-						value={Number(holds(document, scene, name))}
-						onChange={(value) => choose(name, value)}
-					/>
+				{scales.map(({ how: [label, low, high, step, ends], value, onChange }) => (
+					<Scale key={label} {...{ label, low, high, step, ends, value, onChange }} />
 				))}
 				{set.startsWith("c") && (
 					<label className="tail-field">
