@@ -17,6 +17,11 @@ from dearhost.script.inline_marks import escape_fountain, escape_markdown, strip
 from dearhost.script.pairs import BONEYARD, COMMENT, NOTE, pairs_in, without_pairs
 
 MARKED = st.text(alphabet="ab []()*_`\\<>!&~/-;:", max_size=60)
+PAIRED = st.lists(
+    st.sampled_from(["[[", "]]", "/*", "*/", "<!--", "-->", "[", "]", "*", "/", "-", "<", ">", "a", " ", "b c"]),
+    max_size=24,
+).map("".join)
+"""Marks that open and close, whole and in parts."""
 
 
 @pytest.mark.parametrize(
@@ -74,7 +79,9 @@ def test_what_is_escaped_comes_back_as_it_was(text: str) -> None:
     assert strip_fountain(escape_fountain(text)) == text
 
 
-@given(MARKED)
+@given(MARKED | PAIRED)
+@example("a[[b]]c [[d]] e")
+@example("[[ /* ]] */ <!-- [[ --> ]] /* [[ ]]")
 def test_pairs_are_what_a_plain_search_finds(text: str) -> None:
     slow = re.compile(r"\[\[.*?\]\]|/\*.*?\*/|<!--.*?-->", re.S)
     assert list(pairs_in(text, {**NOTE, **BONEYARD, **COMMENT})) == [m.span() for m in slow.finditer(text)]
