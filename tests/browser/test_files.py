@@ -117,11 +117,29 @@ def test_productions_are_found_renamed_doubled_and_deleted_without_fear(signed_i
     expect(shelf.get_by_role("listitem")).to_have_count(6)
     expect(bar).to_be_hidden()
 
-    # by the key for it
+    # in a menu where the pointer is, and by keys
+    spring = page.get_by_role("link", name=re.compile("^Spring water(?!,)"))
+    spring.click(button="right")
+    menu = page.get_by_role("menu")
+    expect(menu.get_by_role("menuitem")).to_have_text(["Open", "Rename", "Duplicate", "Keep as a pattern", "Delete"])
+    menu.get_by_role("menuitem", name="Rename").click()
+    expect(menu).to_be_hidden()
+    field = page.get_by_label("New title of Spring water", exact=True)
+    expect(field).to_be_focused()
+    field.fill("Flood")
+    field.press("Enter")
+    flood = page.get_by_role("link", name=re.compile("^Flood"))
+    page.get_by_role("searchbox").fill("")
+    flood.first.focus()
+    page.keyboard.press("F2")
+    expect(page.get_by_label("New title of Flood", exact=True)).to_be_focused()
+    page.keyboard.press("Escape")
+    page.get_by_role("searchbox").fill("water")
+    expect(shelf.get_by_role("listitem")).to_have_count(5)
     page.get_by_role("link", name=re.compile("^Spring water, copy")).focus()
     page.keyboard.press("Delete")
     expect(shelf.get_by_text("“Spring water, copy” is deleted.")).to_be_visible()
-    expect(shelf.get_by_role("listitem")).to_have_count(5)
+    expect(shelf.get_by_role("listitem")).to_have_count(4)
 
 
 def test_a_production_is_kept_as_a_pattern_begun_with_and_forgotten_with_undo(signed_in: Page) -> None:

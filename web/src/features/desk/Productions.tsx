@@ -1,8 +1,10 @@
 import { type KeyboardEvent, useState } from "react";
-import { Link } from "react-router";
+import { Link, useNavigate } from "react-router";
 import { sentence } from "../../shared/api/client";
 import { clock } from "../../shared/time";
-import { MainButton, PlainButton } from "../../shared/ui/controls";
+import { ContextMenu } from "../../shared/ui/ContextMenu";
+import { PlainButton } from "../../shared/ui/controls";
+import { Actions, useNaming } from "./Actions";
 import { facts, picture } from "./facts";
 import { found } from "./finding";
 import { Card, ChosenCard, Several } from "./Several";
@@ -60,12 +62,7 @@ export function Productions() {
 						{chosen ? (
 							<ChosenCard production={production} chosen={chosen} onChoose={setChosen} />
 						) : (
-							<>
-								<Link to={`/productions/${production.id}`} onKeyDown={(event) => onKey(event, production, work)}>
-									<Card production={production} />
-								</Link>
-								<Actions production={production} work={work} />
-							</>
+							<Row production={production} work={work} />
 						)}
 					</li>
 				))}
@@ -74,14 +71,44 @@ export function Productions() {
 	);
 }
 
-/** A production that has the focus is deleted by the key for it. */
-function onKey(event: KeyboardEvent, production: Summary, work: Work): void {
-	if (event.code !== "Delete") return;
-	event.preventDefault();
-	work.remove.mutate([production]);
+/** What can be done with a production beside opening it: in words, in a menu where the pointer is, and by keys. */
+function useDoings(production: Summary, work: Work) {
+	const names = useNaming(production);
+	const navigate = useNavigate();
+	const rename = () => names.begin("title");
+	const remove = () => work.remove.mutate([production]);
+	const onKeyDown = (event: KeyboardEvent) => {
+		const does = { Delete: remove, F2: rename }[event.code];
+		if (!does) return;
+		event.preventDefault();
+		does();
+	};
+	const entries = [
+		{ words: "Open", onChoose: () => void navigate(`/productions/${production.id}`) },
+		{ words: "Rename", onChoose: rename },
+		{ words: "Duplicate", onChoose: () => work.duplicate.mutate([production]) },
+		{ words: "Keep as a pattern", onChoose: () => names.begin("pattern") },
+		{ words: "Delete", onChoose: remove },
+	];
+	return { names, entries, onKeyDown };
+}
+
+function Row({ production, work }: { production: Summary; work: Work }) {
+	const { names, entries, onKeyDown } = useDoings(production, work);
+	return (
+		<>
+			<ContextMenu entries={entries}>
+				<Link to={`/productions/${production.id}`} onKeyDown={onKeyDown}>
+					<Card production={production} />
+				</Link>
+			</ContextMenu>
+			<Actions production={production} work={work} names={names} />
+		</>
+	);
 }
 
 function LastOpen({ production, work }: { production: Summary; work: Work }) {
+	const { names, entries, onKeyDown } = useDoings(production, work);
 	return (
 		<article className="last-open">
 			<Link to={`/productions/${production.id}`} className="frame" tabIndex={-1} aria-hidden="true">
@@ -90,7 +117,11 @@ function LastOpen({ production, work }: { production: Summary; work: Work }) {
 			<div>
 				<p className="small quiet">Last changed</p>
 				<h2>
-					<Link to={`/productions/${production.id}`}>{production.title}</Link>
+					<ContextMenu entries={entries}>
+						<Link to={`/productions/${production.id}`} onKeyDown={onKeyDown}>
+							{production.title}
+						</Link>
+					</ContextMenu>
 				</h2>
 				<p className={production.problem ? "problem small" : "serif"}>{production.problem || facts(production)}</p>
 				<p className="quiet num">
@@ -100,7 +131,7 @@ function LastOpen({ production, work }: { production: Summary; work: Work }) {
 				<Link className="button-link" to={`/productions/${production.id}`}>
 					Go on
 				</Link>
-				<Actions production={production} work={work} />
+				<Actions production={production} work={work} names={names} />
 			</div>
 		</article>
 	);
@@ -124,58 +155,5 @@ function Told({ work }: { work: Work }) {
 			)}
 			{work.problem && <p className="problem">{sentence(work.problem)}</p>}
 		</div>
-	);
-}
-
-function Actions({ production, work }: { production: Summary; work: Work }) {
-	const [title, setTitle] = useState<string | null>(null);
-	const [naming, setNaming] = useState<"title" | "pattern">("title");
-	const begin = (what: typeof naming) => {
-		setNaming(what);
-		setTitle(production.title);
-	};
-	if (title !== null) {
-		return (
-			<form
-				className="rename"
-				onSubmit={(event) => {
-					event.preventDefault();
-					const named = { id: production.id, title: title.trim() };
-					if (named.title && naming === "title") work.rename.mutate(named);
-					if (named.title && naming === "pattern") work.keepAsPattern.mutate(named);
-					setTitle(null);
-				}}
-			>
-				<input
-					// biome-ignore lint/a11y/noAutofocus: it was opened to be written in
-					autoFocus
-					aria-label={naming === "title" ? `New title of ${production.title}` : "Name of the pattern"}
-					value={title}
-					maxLength={200}
-					onChange={(event) => setTitle(event.target.value)}
-					onKeyDown={(event) => event.key === "Escape" && setTitle(null)}
-					onFocus={(event) => event.target.select()}
-				/>
-				<MainButton type="submit" disabled={!title.trim()}>
-					{naming === "title" ? "Rename" : "Keep as a pattern"}
-				</MainButton>
-			</form>
-		);
-	}
-	return (
-		<span className="shelf-actions small">
-			<button type="button" className="plain quiet" onClick={() => begin("title")}>
-				Rename<span className="unseen"> {production.title}</span>
-			</button>
-			<button type="button" className="plain quiet" onClick={() => work.duplicate.mutate([production])}>
-				Duplicate<span className="unseen"> {production.title}</span>
-			</button>
-			<button type="button" className="plain quiet" onClick={() => begin("pattern")}>
-				Keep as a pattern<span className="unseen"> {production.title}</span>
-			</button>
-			<button type="button" className="plain quiet" onClick={() => work.remove.mutate([production])}>
-				Delete<span className="unseen"> {production.title}</span>
-			</button>
-		</span>
 	);
 }
