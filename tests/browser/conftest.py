@@ -119,7 +119,8 @@ def signed_in(page: Page, address: str) -> Iterator[Page]:
     page.get_by_role("button", name="Sign in").click()
     page.get_by_role("heading", name="Dear Ines,").wait_for()
     yield page
-    page.goto("about:blank")  # the server waits for who still listens to events
+    if not page.is_closed():
+        page.goto("about:blank")  # the server waits for who still listens to events
     assert outside == [] and failures == []
 
 
