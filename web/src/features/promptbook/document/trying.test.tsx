@@ -115,6 +115,31 @@ describe("what is tried", () => {
 		expect(trying.get()).toBeNull();
 	});
 
+	it("gives way to what is pointed at next, which stays as long as it is pointed at", () => {
+		render(<Offer />);
+		fireEvent.pointerEnter(pier(), { pointerType: "mouse" });
+		stay(200);
+		act(() => trying.settle());
+		fireEvent.pointerEnter(screen.getByRole("button", { name: "the quay" }), { pointerType: "mouse" });
+		stay(200);
+		expect(trying.get()?.words).toBe("the quay");
+		stay(10_000);
+		expect(trying.get()?.words).toBe("the quay");
+	});
+
+	it("gives way to nothing that the pointer only crosses", () => {
+		render(<Offer />);
+		fireEvent.pointerEnter(pier(), { pointerType: "mouse" });
+		stay(200);
+		act(() => trying.settle());
+		const quay = screen.getByRole("button", { name: "the quay" });
+		fireEvent.pointerEnter(quay, { pointerType: "mouse" });
+		stay(60);
+		fireEvent.pointerLeave(quay);
+		stay(1000);
+		expect(trying.get()).toEqual({ ...PIER, words: "" });
+	});
+
 	it("does not stay for ever where its picture never comes, and nothing stays that was not tried", () => {
 		render(<Offer />);
 		act(() => trying.settle());

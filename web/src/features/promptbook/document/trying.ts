@@ -14,10 +14,12 @@ const SETTLES_MS = 4000;
 let tried: Tried | null = null;
 let settling = false;
 let waiting: ReturnType<typeof setTimeout> | undefined;
+let staying: ReturnType<typeof setTimeout> | undefined;
 const listeners = new Set<() => void>();
 
 function set(next: Tried | null): void {
 	clearTimeout(waiting);
+	clearTimeout(staying);
 	settling = false;
 	if (tried === next) return;
 	tried = next;
@@ -28,13 +30,14 @@ export const trying = {
 	get: () => tried,
 	/** Show choices on the stage, once the pointer or the focus has stayed on them. */
 	begin(next: Tried) {
-		if (!settling) clearTimeout(waiting);
+		clearTimeout(waiting);
 		waiting = setTimeout(() => set(next), STAYS_MS);
 	},
 	/** Show them at once: what is dragged follows the hand. */
 	show: (next: Tried) => set(next),
 	/** Back to what is chosen. */
 	end() {
+		clearTimeout(waiting);
 		if (!settling) set(null);
 	},
 	/** Something was chosen: what was tried stays on the stage until it is there as it is chosen. */
@@ -42,7 +45,7 @@ export const trying = {
 		if (!tried) return set(null);
 		set({ ...tried, words: "" });
 		settling = true;
-		waiting = setTimeout(() => set(null), SETTLES_MS);
+		staying = setTimeout(() => set(null), SETTLES_MS);
 	},
 	/** It is there. */
 	settled() {
