@@ -9,6 +9,7 @@ from playwright.sync_api import Locator, Page, expect
 
 def begin(page: Page, text: str) -> None:
     """Begin a production with a script."""
+    expect(page.get_by_text("Laying out the productions…")).to_be_hidden()  # what lies there moves the buttons
     page.get_by_role("button", name="a script").click()
     page.get_by_label("Script", exact=True).fill(text)
     page.get_by_role("button", name=re.compile("^Begin with")).click()
