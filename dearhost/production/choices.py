@@ -18,7 +18,8 @@ from dearhost.assets.shelf import CLIP, PICTURE, SOUND, kind_of
 from dearhost.errors import ScriptError, StageError
 from dearhost.hosts import LIVELINESS
 from dearhost.production.dressing import NOTHING, hangs, stands
-from dearhost.production.own_places import AS_HERE, are_own_places
+from dearhost.production.own_places import AS_HERE, MOST_ZOOM, are_own_places
+from dearhost.production.picture_shapes import PICTURE_SHAPES
 from dearhost.script import LONGEST_TARGET, Scene
 from dearhost.sound.beds.moods import MOODS, STYLES
 
@@ -119,7 +120,7 @@ def _named(*ids: str) -> Mapping[str, str]:
     return {one: one.replace("-", " ") for one in ids}
 
 
-SHAPES: Mapping[str, str] = _named("16:9", "1:1", "9:16")
+SHAPES: Mapping[str, str] = _named(*PICTURE_SHAPES)
 FRAMINGS: Mapping[str, str] = {
     "wide": "wide", "full": "full", "medium": "medium", "close-up": "close-up", "bubble": "round corner",
     "square-bubble": "square corner",
@@ -160,7 +161,7 @@ OWN_FITS: Mapping[str, str] = {"fill": "filling the picture", "whole": "whole, o
 OWN_TONES: Mapping[str, str] = {"paper": "toned to the paper", "own": "as it is"}
 OWN_SOUNDS: Mapping[str, str] = {"off": "not heard", "under": "heard under the voice"}
 OWN_ENDS: Mapping[str, str] = {"loops": "goes round", "holds": "holds its last picture"}
-MOST_BLUR, MOST_DIM, MOST_ZOOM = 16.0, 0.8, 2.5
+MOST_BLUR, MOST_DIM = 16.0, 0.8
 """Of what is behind the hosts: units, and a part of its light."""
 FURNITURE: Mapping[str, str] = {"none": "nothing", "desk": "a desk", "counter": "a counter"}
 CUTTING: Mapping[str, str] = {"together": "together", "speakers": "who speaks"}

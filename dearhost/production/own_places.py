@@ -6,10 +6,13 @@ import re
 from collections.abc import Mapping
 from typing import NamedTuple
 
+from dearhost.production.picture_shapes import PICTURE_SHAPES
+
 AS_HERE = "as-here"
 """It lies alike in all shapes."""
-_NEAREST = 2.5
-_ENTRY = re.compile(r"(16:9|1:1|9:16) (\d(?:\.\d{1,3})?) (\d(?:\.\d{1,3})?) (\d(?:\.\d{1,3})?)")
+MOST_ZOOM = 2.5
+_NUMBER = r" (\d(?:\.\d{1,3})?)"
+_ENTRY = re.compile(f"({'|'.join(PICTURE_SHAPES)}){3 * _NUMBER}")
 
 
 class OwnPlace(NamedTuple):
@@ -31,7 +34,7 @@ def own_places(text: str) -> Mapping[str, OwnPlace]:
     for entry in text.split(";"):
         match = _ENTRY.fullmatch(entry.strip())
         place = OwnPlace(*map(float, match.groups()[1:])) if match else None
-        if not (match and place and place.x <= 1 and place.y <= 1 and 1 <= place.zoom <= _NEAREST):
+        if not (match and place and place.x <= 1 and place.y <= 1 and 1 <= place.zoom <= MOST_ZOOM):
             raise ValueError(f"'{entry.strip()[:40]}' is no place of a picture in a shape, as in '9:16 0.3 0.5 1.4'.")
         found[match[1]] = place
     return found

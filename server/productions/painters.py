@@ -101,8 +101,8 @@ def _chosen_timeline(production_id: str, revision: int, scene_id: str, tried: st
     production = Production.objects.get(pk=production_id)
     try:
         choices = read_json(tried)
-    except ValueError as error:
-        raise StageError("What is tried must be choices by their names, as JSON.") from error
+    except ValueError:
+        choices = None
     if not isinstance(choices, dict):
         raise StageError("What is tried must be choices by their names, as JSON.")
     staged = tried_production(production.document, production.title, production.owner_id, scene_id, choices)
@@ -111,12 +111,13 @@ def _chosen_timeline(production_id: str, revision: int, scene_id: str, tried: st
     return compile_scene(staged, scene_id, studio(), PREVIEW_RATE, heard=False)
 
 
-def chosen_timeline(production: Production, scene_id: str, tried: str, *, resting: bool) -> Timeline:
-    """The timeline of a scene as it would be with other choices, which are JSON; ``resting`` before its lines are read.
-
-    Raises StageError, ScriptError, SpeechError.
+def still_timeline(production: Production, scene_id: str, *, resting: bool, tried: str = "") -> Timeline:
+    """The timeline of a scene for its stills; ``resting`` before its lines are read; with ``tried``, choices as JSON,
+    as it would be with them. Raises StageError, ScriptError, SpeechError.
     """
-    return _chosen_timeline(str(production.pk), production.revision, scene_id, tried, resting)
+    if tried:
+        return _chosen_timeline(str(production.pk), production.revision, scene_id, tried, resting)
+    return resting_timeline(production, scene_id) if resting else scene_timeline(production, scene_id)
 
 
 class _Slot:

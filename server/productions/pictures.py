@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import asyncio
 import math
-from collections.abc import AsyncIterator, Callable, Generator
+from collections.abc import AsyncIterator, Generator
 from contextlib import closing
 from itertools import takewhile
 from uuid import UUID
@@ -16,15 +16,12 @@ from django.views.decorators.http import require_safe
 from dearhost.errors import DearHostError
 from dearhost.render import PROOF_MIME, still, stream_proof
 from dearhost.script import Cue
-from dearhost.stage import Timeline
 from server.productions.models import Production
 from server.productions.painters import (
-    chosen_timeline,
     heard_timeline,
     own_painter,
-    resting_timeline,
-    scene_timeline,
     shelf,
+    still_timeline,
     timeline_after,
     tried_timeline,
 )
@@ -67,28 +64,20 @@ def _problem(error: DearHostError) -> HttpResponse:
 @require_safe
 def scene_still(request: HttpRequest, production_id: UUID, scene_id: str) -> HttpResponse:
     """The picture at ``at`` seconds of a scene, as JPEG; with ``tried``, choices as JSON, as it would be with them."""
-    return _still(request, _owned(request, production_id), scene_id, scene_timeline, _number(request, "at", 0.0))
+    return _still(request, production_id, scene_id, _number(request, "at", 0.0), resting=False)
 
 
 @require_safe
 def scene_opening(request: HttpRequest, production_id: UUID, scene_id: str) -> HttpResponse:
     """Where everybody stands as a scene begins, as JPEG: there before its lines are read, or written."""
-    return _still(request, _owned(request, production_id), scene_id, resting_timeline, 0.0)
+    return _still(request, production_id, scene_id, 0.0, resting=True)
 
 
-def _still(
-    request: HttpRequest,
-    production: Production,
-    scene_id: str,
-    timeline_of: Callable[[Production, str], Timeline],
-    moment: float,
-) -> HttpResponse:
+def _still(request: HttpRequest, production_id: UUID, scene_id: str, moment: float, *, resting: bool) -> HttpResponse:
+    production = _owned(request, production_id)
+    tried = request.GET.get("tried", "")[:_LONGEST_TRIED]
     try:
-        tried = request.GET.get("tried", "")[:_LONGEST_TRIED]
-        if tried:
-            timeline = chosen_timeline(production, scene_id, tried, resting=timeline_of is resting_timeline)
-        else:
-            timeline = timeline_of(production, scene_id)
+        timeline = still_timeline(production, scene_id, resting=resting, tried=tried)
         with shelf.borrowed(timeline, _height(request)) as painter:
             picture = still(painter, moment)
     except DearHostError as error:

@@ -58,14 +58,8 @@ class Rhythm:
         self.semitones = self._pitch_line(pitch, rate) * np.clip(self.speaking, 0, 1)
         self.phrases = self._phrases()
         self.accents = self._accents()
-        for curve in (
-            self.times,
-            self.mouth.parameters,
-            self.mouth.speaking,
-            self.speaking,
-            self.energy,
-            self.semitones,
-        ):
+        mouth = self.mouth.parameters, self.mouth.speaking
+        for curve in (self.times, *mouth, self.speaking, self.energy, self.semitones):
             curve.flags.writeable = False
 
     def _mouth(self, frame_rate: FrameRate) -> MouthTrack:
@@ -127,8 +121,9 @@ class Rhythm:
 def rhythm_of(lines: Sequence[PlacedReading], duration: float, frame_rate: FrameRate) -> Rhythm:
     """The rhythm of some speech; of the last few, the one that was made: what is chosen otherwise for a scene seldom
     changes what is said in it, and working out a minute's mouth takes a tenth of a second."""
-    names = tuple((line.start, line.reading.silent().digest()) for line in lines)
-    return _rhythm_of(_Speech(names, lines), duration, frame_rate)
+    silent = tuple(PlacedReading(line.start, line.reading.silent()) for line in lines)
+    names = tuple((line.start, line.reading.digest()) for line in silent)
+    return _rhythm_of(_Speech(names, silent), duration, frame_rate)
 
 
 @dataclass(frozen=True, slots=True)

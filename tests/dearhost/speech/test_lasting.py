@@ -19,7 +19,7 @@ LINE = "The harbour empties twice a day. The sea goes out, and it always comes b
 
 
 def read(studio: Studio, voice: str, lasts: float, **delivery: object):
-    return studio.speaker.read(LINE, voice, Manner(delivery=Delivery(lasts=lasts, **delivery)))  # type: ignore[arg-type]  # by name
+    return studio.speaker.read(LINE, voice, Manner(delivery=Delivery(lasts=lasts, **delivery)))  # type: ignore[arg-type]  # settings of several types, by their names
 
 
 @given(

@@ -56,7 +56,7 @@ def pixels(inked: Inked, moment: float) -> np.ndarray:
 
 def inked(draw=two_things, begins=no_words, until: float = 9.0, **ways: object) -> Inked:
     board = Board((0, 0, *SIZE), 0.5, "#FCFCF8", "#1E2B35")
-    return Inked(draw, board, Span(1.0, until), 0.2, begins, **ways)  # type: ignore[arg-type]  # by name
+    return Inked(draw, board, Span(1.0, until), 0.2, begins, **ways)  # type: ignore[arg-type]  # settings of several types, by their names
 
 
 def test_a_tracing_follows_pieces_in_order_and_leaves_shadows_out() -> None:

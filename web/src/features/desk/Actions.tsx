@@ -1,4 +1,5 @@
 import { useState } from "react";
+import type { MenuEntry } from "../../shared/ui/ContextMenu";
 import { MainButton } from "../../shared/ui/controls";
 import type { Summary, useShelfWork } from "./useProductions";
 
@@ -15,10 +16,15 @@ export function useNaming(production: Summary) {
 	return { title, setTitle, naming, begin };
 }
 
-type Props = { production: Summary; work: Work; names: ReturnType<typeof useNaming> };
+type Props = {
+	production: Summary;
+	work: Work;
+	names: ReturnType<typeof useNaming>;
+	entries: readonly MenuEntry[];
+};
 
-/** What can be done with a production. */
-export function Actions({ production, work, names: { title, setTitle, naming, begin } }: Props) {
+/** What can be done with a production, in words; while it is named, the field for it. */
+export function Actions({ production, work, names: { title, setTitle, naming }, entries }: Props) {
 	if (title !== null) {
 		return (
 			<form
@@ -49,18 +55,12 @@ export function Actions({ production, work, names: { title, setTitle, naming, be
 	}
 	return (
 		<span className="shelf-actions small">
-			<button type="button" className="plain quiet" onClick={() => begin("title")}>
-				Rename<span className="unseen"> {production.title}</span>
-			</button>
-			<button type="button" className="plain quiet" onClick={() => work.duplicate.mutate([production])}>
-				Duplicate<span className="unseen"> {production.title}</span>
-			</button>
-			<button type="button" className="plain quiet" onClick={() => begin("pattern")}>
-				Keep as a pattern<span className="unseen"> {production.title}</span>
-			</button>
-			<button type="button" className="plain quiet" onClick={() => work.remove.mutate([production])}>
-				Delete<span className="unseen"> {production.title}</span>
-			</button>
+			{entries.map(({ words, onChoose }) => (
+				<button key={words} type="button" className="plain quiet" onClick={onChoose}>
+					{words}
+					<span className="unseen"> {production.title}</span>
+				</button>
+			))}
 		</span>
 	);
 }

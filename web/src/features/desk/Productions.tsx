@@ -83,32 +83,32 @@ function useDoings(production: Summary, work: Work) {
 		event.preventDefault();
 		does();
 	};
+	const open = { words: "Open", onChoose: () => void navigate(`/productions/${production.id}`) };
 	const entries = [
-		{ words: "Open", onChoose: () => void navigate(`/productions/${production.id}`) },
 		{ words: "Rename", onChoose: rename },
 		{ words: "Duplicate", onChoose: () => work.duplicate.mutate([production]) },
 		{ words: "Keep as a pattern", onChoose: () => names.begin("pattern") },
 		{ words: "Delete", onChoose: remove },
 	];
-	return { names, entries, onKeyDown };
+	return { menu: [open, ...entries], actions: { production, work, names, entries }, onKeyDown };
 }
 
 function Row({ production, work }: { production: Summary; work: Work }) {
-	const { names, entries, onKeyDown } = useDoings(production, work);
+	const { menu, actions, onKeyDown } = useDoings(production, work);
 	return (
 		<>
-			<ContextMenu entries={entries}>
+			<ContextMenu entries={menu}>
 				<Link to={`/productions/${production.id}`} onKeyDown={onKeyDown}>
 					<Card production={production} />
 				</Link>
 			</ContextMenu>
-			<Actions production={production} work={work} names={names} />
+			<Actions {...actions} />
 		</>
 	);
 }
 
 function LastOpen({ production, work }: { production: Summary; work: Work }) {
-	const { names, entries, onKeyDown } = useDoings(production, work);
+	const { menu, actions, onKeyDown } = useDoings(production, work);
 	return (
 		<article className="last-open">
 			<Link to={`/productions/${production.id}`} className="frame" tabIndex={-1} aria-hidden="true">
@@ -117,7 +117,7 @@ function LastOpen({ production, work }: { production: Summary; work: Work }) {
 			<div>
 				<p className="small quiet">Last changed</p>
 				<h2>
-					<ContextMenu entries={entries}>
+					<ContextMenu entries={menu}>
 						<Link to={`/productions/${production.id}`} onKeyDown={onKeyDown}>
 							{production.title}
 						</Link>
@@ -131,7 +131,7 @@ function LastOpen({ production, work }: { production: Summary; work: Work }) {
 				<Link className="button-link" to={`/productions/${production.id}`}>
 					Go on
 				</Link>
-				<Actions production={production} work={work} names={names} />
+				<Actions {...actions} />
 			</div>
 		</article>
 	);

@@ -59,22 +59,17 @@ export function Several({
 			<button type="button" className="link" onClick={() => onChoose(new Set(shown.map(({ id }) => id)))}>
 				All of them
 			</button>
-			<button
-				type="button"
-				className="link"
-				disabled={!these.length || work.duplicate.isPending}
-				onClick={() => work.duplicate.mutate(these, { onSuccess })}
-			>
-				Duplicate
-			</button>
-			<button
-				type="button"
-				className="link"
-				disabled={!these.length || work.remove.isPending}
-				onClick={() => work.remove.mutate(these, { onSuccess })}
-			>
-				Delete
-			</button>
+			{Object.entries({ Duplicate: work.duplicate, Delete: work.remove }).map(([words, { mutate, isPending }]) => (
+				<button
+					key={words}
+					type="button"
+					className="link"
+					disabled={!these.length || isPending}
+					onClick={() => mutate(these, { onSuccess })}
+				>
+					{words}
+				</button>
+			))}
 			<PlainButton small onClick={() => onChoose(null)}>
 				Done
 			</PlainButton>

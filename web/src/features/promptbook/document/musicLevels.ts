@@ -1,5 +1,6 @@
 import type { SceneChange } from "./choosing";
 import type { Choices, ProductionDocument, Scene } from "./document";
+import { holds } from "./scope";
 
 /** LU below the voice above which words begin to blur under music. */
 export const BLURS = 15;
@@ -8,8 +9,9 @@ export const BLURS = 15;
 export type Levels = { bed_under: number; bed_pause: number };
 
 /** The levels that hold for a scene. */
-export function levelsIn({ bed_under, bed_pause }: ProductionDocument, { staging }: Scene): Levels {
-	return { bed_under: staging.bed_under ?? bed_under, bed_pause: staging.bed_pause ?? bed_pause };
+export function levelsIn(document: ProductionDocument, scene: Scene): Levels {
+	const level = (name: keyof Levels) => Number(holds(document, scene, name));
+	return { bed_under: level("bed_under"), bed_pause: level("bed_pause") };
 }
 
 /** Whether a scene has levels of its own. */

@@ -8,6 +8,18 @@ function Offer({ grip }: { grip: Grip | null }) {
 	return null;
 }
 
+/** A figure on a stage of this shape. */
+function gripped(shape: string) {
+	const grip = { label: "The figure", onMove: vi.fn(), onEnd: vi.fn(), onCancel: vi.fn(), onNear: vi.fn() };
+	render(
+		<>
+			<StageGrip shape={shape} />
+			<Offer grip={grip} />
+		</>,
+	);
+	return grip;
+}
+
 const stage = () => screen.getByRole("button");
 
 /** A pointer at a place; the test's window has no pointer events of its own. */
@@ -30,13 +42,7 @@ describe("what is moved on the stage", () => {
 	});
 
 	it("follows the pointer, and is let go where it is", () => {
-		const grip = { label: "The figure", onMove: vi.fn(), onEnd: vi.fn(), onCancel: vi.fn() };
-		render(
-			<>
-				<StageGrip shape="16:9" />
-				<Offer grip={grip} />
-			</>,
-		);
+		const grip = gripped("16:9");
 		point("pointerMove", 40, 40);
 		expect(grip.onMove).not.toHaveBeenCalled();
 		point("pointerDown", 10, 20);
@@ -53,13 +59,7 @@ describe("what is moved on the stage", () => {
 	});
 
 	it("stays where it was when the hand is called away, or Escape is pressed", () => {
-		const grip = { label: "The figure", onMove: vi.fn(), onEnd: vi.fn(), onCancel: vi.fn() };
-		render(
-			<>
-				<StageGrip shape="9:16" />
-				<Offer grip={grip} />
-			</>,
-		);
+		const grip = gripped("9:16");
 		point("pointerDown", 10, 20);
 		point("pointerCancel");
 		point("pointerDown", 10, 20);
@@ -70,13 +70,7 @@ describe("what is moved on the stage", () => {
 	});
 
 	it("is moved and brought nearer by keys, and nearer by the wheel", () => {
-		const grip = { label: "The figure", onEnd: vi.fn(), onNear: vi.fn() };
-		render(
-			<>
-				<Offer grip={grip} />
-				<StageGrip shape="1:1" />
-			</>,
-		);
+		const grip = gripped("1:1");
 		fireEvent.keyDown(stage(), { code: "ArrowRight" });
 		fireEvent.keyDown(stage(), { code: "ArrowUp", shiftKey: true });
 		expect(moved(grip.onEnd)).toEqual([
