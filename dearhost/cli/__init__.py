@@ -6,24 +6,28 @@ import argparse
 import signal
 import sys
 from collections.abc import Sequence
+from importlib import import_module
 from pathlib import Path
 
-from dearhost.cli import (
-    film_commands,
-    shelf_commands,
-    sound_commands,
-    speech_commands,
-    staging_commands,
-    upkeep_commands,
-    writing_commands,
-)
 from dearhost.errors import DearHostError
 from dearhost.storage import ensure_writable, explained
+
+_MODULES = {
+    "film_commands": ("render", "check", "hosts"),
+    "speech_commands": ("speak", "mouth", "align", "match", "voices"),
+    "staging_commands": ("sets", "layouts", "transitions", "looks", "patterns", "pictures", "still"),
+    "shelf_commands": ("import", "key", "clip"),
+    "sound_commands": ("bed", "fit", "stings", "captions", "stems"),
+    "writing_commands": ("draft", "shorten", "points", "comments"),
+    "upkeep_commands": ("backup", "restore"),
+}
+"""The commands of each module. Loading all of them takes seconds, so that one command loads its own alone."""
 
 
 def main(arguments: Sequence[str] | None = None) -> int:
     """Run a command; returns 0 done, 1 failed with one line on stderr. Wrong use exits with 2."""
-    options = build_parser().parse_args(arguments)
+    given = sys.argv[1:] if arguments is None else list(arguments)
+    options = build_parser(given[0] if given else "").parse_args(given)
     for end in (signal.SIGTERM, signal.SIGHUP):  # as Ctrl+C: nothing half done stays
         signal.signal(end, _interrupt)
     try:
@@ -51,17 +55,13 @@ def _interrupt(*_: object) -> None:
     raise KeyboardInterrupt
 
 
-def build_parser() -> argparse.ArgumentParser:
+def build_parser(command: str = "") -> argparse.ArgumentParser:
+    """The parser of one command, or of all where it is not one."""
     parser = argparse.ArgumentParser(
         prog="dear-host", description="A written script becomes a film in which a host speaks it."
     )
     commands = parser.add_subparsers(required=True, metavar="COMMAND")
-
-    film_commands.register(commands)
-    speech_commands.register(commands)
-    staging_commands.register(commands)
-    shelf_commands.register(commands)
-    sound_commands.register(commands)
-    writing_commands.register(commands)
-    upkeep_commands.register(commands)
+    own = [module for module, names in _MODULES.items() if command in names]
+    for module in own or _MODULES:
+        import_module(f"dearhost.cli.{module}").register(commands)
     return parser

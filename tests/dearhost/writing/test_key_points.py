@@ -8,6 +8,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 from scipy import sparse
+from sklearn.feature_extraction.text import TfidfVectorizer
 
 from dearhost.writing.english.likeness import likeness
 from dearhost.writing.key_points import document_sentences, key_points, text_rank
@@ -87,6 +88,18 @@ def test_like_sentences_are_alike() -> None:
     assert alike[0, 1] == pytest.approx(1.0)
     assert alike[0, 2] == 0.0
     assert np.allclose(alike, alike.T)
+
+
+@settings(max_examples=80, deadline=None)
+@given(st.lists(st.lists(st.sampled_from("bell noon boat sail home rope tar walk".split()), min_size=1), min_size=1))
+def test_likeness_is_that_of_scikit_learn(words: list[list[str]]) -> None:
+    published = TfidfVectorizer().fit_transform([" ".join(bag) for bag in words])
+    assert np.allclose(likeness([" ".join(bag) for bag in words]).toarray(), (published @ published.T).toarray())
+
+
+def test_sentences_of_no_word_that_says_something_are_like_nothing() -> None:
+    assert not likeness(["It is.", "And so.", "The bell."]).toarray()[:2].any()
+    assert likeness([]).shape == (0, 0)
 
 
 @settings(max_examples=60, deadline=None)
