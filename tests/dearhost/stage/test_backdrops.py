@@ -7,8 +7,11 @@ from pathlib import Path
 
 import numpy as np
 import pytest
+import skia
 
 from dearhost.assets.shelf import Shelf
+from dearhost.drawing.cut_shapes import cut_rect
+from dearhost.drawing.paper import Paper
 from dearhost.production import Resources, Studio
 from dearhost.stage import Picture, Timeline
 from dearhost.stage.backdrops import (
@@ -161,3 +164,13 @@ def test_a_host_is_in_the_light_of_the_set(timeline: Timeline, small: Picture, s
         seen[time] = sheet.pixels[y - 4 : y + 4, x - 4 : x + 4, :3].mean()
     # .42 of a gain of .60 to .86: hosts stay brighter than what is behind them
     assert 0.80 < seen["night"] / seen["noon"] < 0.96
+
+
+@pytest.mark.parametrize("daylight", DAYLIGHTS)
+def test_the_sun_stands_on_the_side_that_paper_is_lit_from(daylight: str) -> None:
+    recorder = skia.Surface(100, 100)
+    paper = Paper(recorder.getCanvas(), 1.0)
+    paper.piece(cut_rect(20, 20, 60, 60, 0), "#808080", "#202020", crescent=(20, 20), ink=0, rim=False)
+    across = recorder.toarray()[50, :, 0].astype(int)
+    assert across[25] > across[75] + 50  # the shade lies at the right
+    assert DAYLIGHTS[daylight].sun[0] < 0.45
