@@ -58,6 +58,7 @@ CREDITS = (
     Credit(SHAPES, "Phosphor", "MIT", "gives the shapes of things that are not drawn by hand"),
     Credit("skia-python", "Skia", "", "paints hosts, sets and titles"),
     Credit("av", "PyAV and FFmpeg", "", "encodes films and reads recordings"),
+    Credit("pillow-heif", "libheif", "GPL-2.0-or-later", "reads the pictures of telephones"),
     Credit("pyloudnorm", "pyloudnorm", "", "measures loudness"),
     Credit("django", "Django", "", "keeps productions and answers the browser"),
 )

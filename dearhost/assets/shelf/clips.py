@@ -6,8 +6,6 @@ which every frame begins: variable rates need no more.
 
 from __future__ import annotations
 
-import math
-from collections import deque
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass, field
 from fractions import Fraction
@@ -16,13 +14,14 @@ from typing import Any
 
 import av
 import numpy as np
-from av.video.reformatter import ColorRange, Colorspace, Interpolation
+from av.video.reformatter import Interpolation
 from numpy.typing import NDArray
 
 from dearhost.assets.shelf.footage import even
 from dearhost.assets.shelf.item import Light, Loop
 from dearhost.assets.shelf.measuring import light_of, loop_of
 from dearhost.assets.shelf.rights import Rights, rights_of_tags
+from dearhost.assets.shelf.upright import COLOURS, Upright
 from dearhost.errors import HostError, StorageFull
 from dearhost.sound.files import CONTAINERS
 from dearhost.storage import explained
@@ -30,20 +29,13 @@ from dearhost.storage import explained
 LONGEST_CLIP = 600.0
 """Seconds."""
 SMALL_SIDE = 360
-_MOST_PIXELS, _FULL_PIXELS = 8192 * 4352, 1920 * 1088
+_MOST_PIXELS = 8192 * 4352
 _HIGHEST_RATE = 66.0
 """Frames a second: 60, in containers that count whole milliseconds."""
 _WRITTEN_RATE = 25
 """Frames are told apart by number; when each begins stands in the times."""
 _ATTACHED_PICTURE = 1024  # AV_DISPOSITION_ATTACHED_PIC
-_HD_LINES = 720
 _MANY_ERRORS = 50
-_HIGH_DYNAMIC = {16: "PQ", 18: "HLG"}  # ITU-T H.273, transfer characteristics
-_BT601, _BT709, _BT2020 = (5, 6), 1, (9, 10)  # ITU-T H.273, matrix coefficients
-_UNTAGGED = (0, 2, 8)
-_TURNS = {
-    90: (("transpose", "cclock"),), 180: (("hflip", ""), ("vflip", "")), 270: (("transpose", "clock"),)
-}  # fmt: skip
 _PICTURES = "apng,bmp_pipe,flv,gif,tiff_pipe,webp_pipe"
 OPENING = {
     "protocol_whitelist": "file", "enable_drefs": "0", "format_whitelist": f"{CONTAINERS},{_PICTURES}"
@@ -121,91 +113,6 @@ class _Source:
                 self.errors += 1
                 if self.errors > _MANY_ERRORS:
                     return
-
-
-class _Upright:
-    """Brings frames to square pixels, upright, whole pictures, no larger than films need, in BT.709."""
-
-    def __init__(self, stream: Any, first: Any) -> None:
-        self.notes: list[str] = []
-        self._shape = first.width, first.height, first.format.name
-        self._matrix, self._range = self._colours(first)
-        self._graph = self._chain(stream, first)
-        self._times: deque[float] = deque()
-
-    def _colours(self, first: Any) -> tuple[int, int]:
-        tag, transfer = int(first.colorspace), int(getattr(first, "color_trc", 2) or 2)
-        if first.format.components[0].bits < 10 and (transfer in _HIGH_DYNAMIC or tag in _BT2020):
-            tag, transfer = 2, 1  # eight bits cannot be what they say
-        if transfer in _HIGH_DYNAMIC:
-            self.notes.append(f"It is of high dynamic range ({_HIGH_DYNAMIC[transfer]}): its lights may look flat.")
-        if tag in _BT2020:
-            matrix = 9
-        elif tag == _BT709 or (tag not in _BT601 and first.height >= _HD_LINES):
-            matrix = int(Colorspace.ITU709)
-        else:
-            matrix = int(Colorspace.ITU601)
-        full = int(first.color_range) == int(ColorRange.JPEG) or first.format.name.startswith("yuvj")
-        return matrix, int(ColorRange.JPEG if full else ColorRange.MPEG)
-
-    def _chain(self, stream: Any, first: Any) -> Any:
-        """The filters a frame goes through, or None where it needs none."""
-        steps: list[tuple[str, str]] = [("bwdif", "mode=send_frame")] if first.interlaced_frame else []
-        aspect = stream.sample_aspect_ratio or Fraction(1)
-        if not Fraction(1, 4) < aspect < 4:
-            aspect = Fraction(1)
-        wide = round(first.width * aspect)
-        scale = min(1.0, math.sqrt(_FULL_PIXELS / (wide * first.height)))
-        size = max(2, round(wide * scale / 2) * 2), max(2, round(first.height * scale / 2) * 2)
-        if size != (first.width, first.height) or aspect != 1:
-            flags = "area" if scale < 1 else "bicubic"
-            steps += [("scale", f"{size[0]}:{size[1]}:flags={flags}+accurate_rnd"), ("setsar", "1")]
-        steps += _TURNS.get(round(first.rotation or 0) % 360, ())
-        if not steps:
-            return None
-        graph = av.filter.Graph()
-        node = graph.add_buffer(template=stream)
-        for name, options in [*steps, ("buffersink", "")]:
-            following = graph.add(name, options) if options else graph.add(name)
-            node.link_to(following)
-            node = following
-        graph.configure()
-        return graph
-
-    def taken(self, at: float, frame: Any) -> Iterator[tuple[float, Any]]:
-        """The frames that are ready once ``frame`` has come."""
-        if (frame.width, frame.height, frame.format.name) != self._shape:
-            if "Its picture changes its size." not in self.notes:
-                self.notes.append("Its picture changes its size.")
-            width, height, pixels = self._shape
-            frame = frame.reformat(width=width, height=height, format=pixels)
-        if self._graph is None:
-            yield at, self._in_colour(frame)
-            return
-        self._times.append(at)
-        self._graph.push(frame)
-        yield from self._pulled()
-
-    def rest(self) -> Iterator[tuple[float, Any]]:
-        """The frames the filters still hold."""
-        if self._graph is not None:
-            self._graph.push(None)
-            yield from self._pulled()
-
-    def _pulled(self) -> Iterator[tuple[float, Any]]:
-        while self._times:
-            try:
-                frame = self._graph.pull()
-            except (av.error.BlockingIOError, av.error.EOFError):
-                return
-            yield self._times.popleft(), self._in_colour(frame)
-
-    def _in_colour(self, frame: Any) -> Any:
-        even = frame.width - frame.width % 2, frame.height - frame.height % 2
-        return frame.reformat(
-            width=even[0], height=even[1], format="yuv420p", src_colorspace=self._matrix,
-            dst_colorspace=Colorspace.ITU709, src_color_range=self._range, dst_color_range=ColorRange.MPEG,
-        )  # fmt: skip
 
 
 class KeyFrameFilm:
@@ -288,7 +195,7 @@ def _taken(container: Any, folder: Path, tell: Tell) -> TakenClip:
     claimed = float(container.duration or 0) / 1e6
     source, taking, upright = _Source(container, stream), _Taking(folder), None
     for at, frame in source.frames():
-        upright = upright or _Upright(stream, frame)
+        upright = upright or Upright(stream, frame, folder)
         for done in upright.taken(at, frame):
             taking.add(*done)
         if claimed > 0 and len(taking.times) % 10 == 0:
@@ -299,6 +206,7 @@ def _taken(container: Any, folder: Path, tell: Tell) -> TakenClip:
         taking.add(*done)
     for writer in taking.writers:
         writer.close()
+    (folder / COLOURS).unlink(missing_ok=True)
     times = np.array(taking.times)
     np.save(folder / "times.npy", times)
     assert taking.first is not None

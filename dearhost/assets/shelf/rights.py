@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import re
 import struct
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass
 
 from lxml import etree
@@ -36,12 +36,12 @@ def licence_named(text: str) -> str:
     return ""
 
 
-def rights_of_picture(data: bytes) -> Rights:
-    """What a JPEG, PNG or WebP file says."""
+def rights_of_picture(data: bytes, blocks: Iterable[bytes] = ()) -> Rights:
+    """What a JPEG, PNG or WebP file says, or ``blocks`` of EXIF and XMP taken out of a file of another kind."""
     exif: dict[int, str] = {}
     xmp: dict[str, str] = {}
     iptc: dict[tuple[int, int], str] = {}
-    for name, block in _segments(data):
+    for name, block in (*_segments(data), *(("", block) for block in blocks)):
         try:
             if name in ("eXIf", "EXIF") or block.startswith(b"Exif\0\0"):
                 exif |= _exif(block)

@@ -12,6 +12,7 @@ import numpy as np
 import skia
 
 from dearhost.assets.shelf.clips import OPENING
+from dearhost.assets.shelf.heif import looks_like_heif, read_heif
 from dearhost.assets.shelf.item import Light
 from dearhost.assets.shelf.measuring import light_of
 from dearhost.assets.shelf.rights import Rights, rights_of_picture
@@ -45,6 +46,10 @@ def take_picture(data: bytes, folder: Path) -> TakenPicture | None:
     notes: list[str] = []
     if looks_like_svg(data):
         image, rights = _drawn(safe_svg(data)), Rights()
+    elif looks_like_heif(data):
+        read = read_heif(data, _MOST_PIXELS)
+        image = None if read is None else skia.Image.fromarray(read[0], colorType=skia.kRGBA_8888_ColorType)
+        rights = Rights() if read is None else rights_of_picture(b"", read[1])
     else:
         image, rights = _decoded(data, notes), rights_of_picture(data)
     if image is None:
@@ -82,12 +87,18 @@ def _decoded(data: bytes, notes: list[str]) -> Any:
         )
     try:
         image = skia.Image.MakeFromEncoded(skia.Data.MakeWithCopy(data))
-        pixels = image.toarray(colorType=skia.kRGBA_8888_ColorType)
+        pixels = _in_srgb(image).toarray(colorType=skia.kRGBA_8888_ColorType)
     except (RuntimeError, ValueError, AttributeError) as error:
         raise HostError("This picture is damaged. Save it again and choose it once more.") from error
     if data[:2] == b"\xff\xd8" and b"\xff\xd9" not in data[-64:]:
         notes.append("The file is cut off: a part of the picture is missing.")
     return skia.Image.fromarray(np.ascontiguousarray(pixels), colorType=skia.kRGBA_8888_ColorType)
+
+
+def _in_srgb(image: Any) -> Any:
+    """An image whose profile says wider colours, such as a telephone's, in those of a screen."""
+    own = image.colorSpace()
+    return image if own is None or own.isSRGB() else image.makeColorSpace(skia.ColorSpace.MakeSRGB())
 
 
 def codec_of(data: bytes) -> Any:

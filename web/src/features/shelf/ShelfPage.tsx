@@ -142,7 +142,7 @@ export function ShelfPage() {
 							hidden
 							multiple
 							aria-label="Open files"
-							accept="image/*,video/*,audio/*,.svg,.mkv"
+							accept="image/*,video/*,audio/*,.svg,.mkv,.heic,.heif"
 							onChange={(event) => {
 								bring([...(event.target.files ?? [])]);
 								event.target.value = "";

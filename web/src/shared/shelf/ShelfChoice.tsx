@@ -12,7 +12,7 @@ type Props = {
 };
 
 const ACCEPTED: Record<string, string> = {
-	picture: "image/*,.svg",
+	picture: "image/*,.svg,.heic,.heif",
 	clip: "video/*,.mkv,.gif",
 	sound: "audio/*",
 };
