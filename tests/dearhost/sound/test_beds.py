@@ -18,7 +18,6 @@ from dearhost.sound import mix
 from dearhost.sound.beds import MOODS, STYLES, BedSpec, compose, last_chord_of
 from dearhost.sound.beds.harmony import chord, voiced
 from dearhost.sound.beds.instruments import INSTRUMENTS, hertz, tone
-from dearhost.sound.beds.moods import MODES
 from dearhost.sound.beds.rendering import Bed
 from dearhost.sound.mastering import true_peak
 from dearhost.sound.under_voice import Levels, Mark, gain_curve, speaking
@@ -150,35 +149,6 @@ def test_instruments_play_the_pitch_that_is_written(instrument: str, pitch: int)
     near = slice(round(period * 0.94), round(period * 1.06) + 1)
     best = near.start + int(np.argmax(correlated[near]))
     assert best == pytest.approx(period, rel=0.012) and correlated[best] > 0.3 * correlated[0]
-
-
-MAJOR = np.array([6.35, 2.23, 3.48, 2.33, 4.38, 4.09, 2.52, 5.19, 2.39, 3.66, 2.29, 2.88])
-MINOR = np.array([6.33, 2.68, 3.52, 5.38, 2.60, 3.53, 2.54, 4.75, 3.98, 2.69, 3.34, 3.17])
-"""How well tones fit a key (Krumhansl and Kessler 1982, table 1)."""
-
-
-def heard_key(sound: np.ndarray) -> int:
-    """The tonic of a sound, by correlating its chroma with those profiles."""
-    spectrum = np.abs(np.fft.rfft(sound.mean(1) * np.hanning(len(sound))))
-    frequencies = np.fft.rfftfreq(len(sound), 1 / RATE)
-    heard = (frequencies > 80) & (frequencies < 1500)
-    pitch = np.rint(12 * np.log2(frequencies[heard] / 440) + 69).astype(int) % 12
-    chroma = np.bincount(pitch, spectrum[heard], 12)
-    fits = {(tonic, major): np.corrcoef(chroma, np.roll(profile, tonic))[0, 1]
-            for major, profile in ((True, MAJOR), (False, MINOR)) for tonic in range(12)}  # fmt: skip
-    return max(fits, key=lambda key: fits[key])[0]
-
-
-def test_beds_are_heard_in_the_key_they_are_written_in() -> None:
-    """By a published profile, not by what composes: the tonic, or one that shares six of seven tones with it."""
-    right = 0
-    asked = [(mood, "felt-piano") for mood in MOODS] + [(mood, "synth-drift") for mood in MOODS]
-    for mood, style in asked:
-        bed = Bed(BedSpec(mood, style, 24.0, 4))
-        own = bed.score.key
-        close = {own, (own + 7) % 12, (own + 5) % 12, (own + (3 if MODES[bed.score.mode][2] == 3 else 9)) % 12}
-        right += heard_key(bed.whole()) in close
-    assert right / len(asked) >= 0.85
 
 
 # under words

@@ -6,6 +6,7 @@ import io
 from itertools import pairwise
 from pathlib import Path
 from typing import Any
+from xml.etree import ElementTree
 
 import docx
 import numpy as np
@@ -14,6 +15,9 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from lxml import etree
 from pysubs2 import SSAFile
+from ttconv import model
+from ttconv.imsc import reader as imsc_reader
+from ttconv.isd import ISD
 
 from dearhost.drawing.colours import rgb
 from dearhost.drawing.fonts import Fonts
@@ -202,6 +206,40 @@ def test_imsc_is_what_its_recommendation_asks_for(studio: Studio) -> None:
             for name in ("origin", "extent")
         )
         assert all(a >= 0 and a + b <= 100 for a, b in zip(origin, extent, strict=True))
+
+
+def shown_by_ttconv(written: str) -> list[tuple[float, str, str]]:
+    """When what is shown changes, in which region, and the text, as another reader of IMSC has it."""
+    document = imsc_reader.to_model(ElementTree.ElementTree(ElementTree.fromstring(written)))
+    assert document is not None
+
+    def text_of(region: Any) -> str:
+        parts = region.dfs_iterator()
+        return "".join(
+            p.get_text() if isinstance(p, model.Text) else " " if isinstance(p, model.Br) else "" for p in parts
+        )
+
+    return [
+        (float(at), region.get_id(), text_of(region))
+        for at, shown in ISD.generate_isd_sequence(document)
+        for region in shown.iter_regions()
+        if text_of(region)
+    ]
+
+
+@pytest.mark.parametrize("place", ["foot", "top"])
+def test_imsc_is_shown_by_another_reader_as_it_is_meant(
+    studio: Studio, caplog: pytest.LogCaptureFixture, place: str
+) -> None:
+    """By ttconv, which renders IMSC 1.1 to the document of every moment and logs what is against the recommendation."""
+    timeline = film(studio, caption_place=place)
+    with caplog.at_level("WARNING", logger="ttconv"):
+        shown = shown_by_ttconv(caption_text(timeline, "ttml"))
+    assert caplog.messages == []
+    captions = [caption for scene in timeline.scenes for caption in scene.captions]
+    assert [text for _, _, text in shown] == [" ".join(caption.texts()) for caption in captions]
+    assert {region for _, region, _ in shown} == {place}
+    assert [at for at, _, _ in shown] == pytest.approx([caption.start for caption in captions], abs=1e-3)
 
 
 def test_captions_at_the_top_are_there_in_files_too(studio: Studio) -> None:
