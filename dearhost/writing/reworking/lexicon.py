@@ -88,27 +88,22 @@ WEAK = (
     "absolutely",
     "totally",
     "extremely",
-    "rather",
     "pretty",
     "completely",
     "definitely",
     "certainly",
     "obviously",
-    "perhaps",
-    "somewhat",
     "truly",
     "honestly",
     "indeed",
     "of course",
     "as well",
     "in fact",
-    "more or less",
-    "sort of",
-    "kind of",
     "by the way",
     "you know",
 )
-"""Words that weaken what they stand at."""
+"""Words that weaken what they stand at. Hedges ("rather", "perhaps", "more or less") are none: without them more would be
+said than is meant."""
 
 ENDINGS = (
     "and so on",

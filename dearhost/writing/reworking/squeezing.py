@@ -139,8 +139,8 @@ def _in_short_ways(body: str) -> str:
     return body
 
 
-_DEGREES = frozenset("pretty rather quite just".split())
-"""Words of degree that can be more: "rather than", "quite a"."""
+_DEGREES = frozenset("pretty quite just".split())
+"""Words of degree that can be more: "a pretty house", "quite a"."""
 
 
 def _without_weak(body: str) -> str:

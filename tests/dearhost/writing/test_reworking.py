@@ -85,6 +85,14 @@ def test_what_is_needed_stays(sentence: str) -> None:
         assert squeezed(sentence) == ()
 
 
+@pytest.mark.parametrize("hedge", ["rather", "perhaps", "somewhat", "more or less", "almost", "probably", "about"])
+@pytest.mark.parametrize("sentence", ["The wall is {} really very old, and nobody knows why.", "It was {} noon."])
+def test_no_claim_grows_surer_than_it_was(hedge: str, sentence: str) -> None:
+    for found in squeezed(sentence.format(hedge)):
+        assert hedge in found.text
+    assert "really" in sentence or squeezed(sentence.format(hedge)) == ()
+
+
 @pytest.mark.parametrize("sentence", SENTENCES)
 def test_squeezing_adds_no_stem_no_number_and_no_name(sentence: str) -> None:
     for found in squeezed(sentence):
