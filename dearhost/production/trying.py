@@ -1,4 +1,4 @@
-"""A scene as it would look with other choices: to be seen before they are made."""
+"""A scene as it would be with other choices: to be seen before they are made, or heard before they are kept."""
 
 from __future__ import annotations
 
@@ -17,20 +17,45 @@ def with_tried(production: Production, scene_id: str, tried: Mapping[str, Any]) 
     ``tried`` are values by the names of the table of choices.
     Raises StageError for what is not in the table, ScriptError for a value of another type.
     """
-    everywhere: dict[str, Value] = {}
-    own: dict[str, Value] = {}
-    for name, value in tried.items():
+    read = _read(tried)
+    everywhere = {name: value for name, value in read.items() if CHOICES[name].scope is Scope.EVERYWHERE}
+    own = {name: value for name, value in read.items() if name not in everywhere}
+    return with_choices(_with_own(production, scene_id, own), **everywhere)
+
+
+def with_chosen(
+    production: Production, scene_id: str, everywhere: Mapping[str, Any], own: Mapping[str, Any]
+) -> Production:
+    """``production`` with choices made for all of it, and those one scene has of its own: by the names of either, no
+    others. Raises as ``with_tried``; StageError for what cannot be chosen there.
+    """
+    for_all, for_one = _read(everywhere), _read(own)
+    if wrong := [name for name in for_all if CHOICES[name].scope is Scope.SCENE]:
+        raise StageError(f"'{wrong[0]}' is chosen scene by scene.")
+    if wrong := [name for name in for_one if CHOICES[name].scope is Scope.EVERYWHERE]:
+        raise StageError(f"'{wrong[0]}' is the same in all scenes.")
+    return with_choices(_with_own(production, scene_id, for_one, instead_of=for_all), **for_all)
+
+
+def _read(values: Mapping[str, Any]) -> dict[str, Value]:
+    read: dict[str, Value] = {}
+    for name, value in values.items():
         choice = CHOICES.get(name)
         if choice is None:
             raise StageError(f"There is nothing called '{name}' to choose.")
-        read = choice.read(value)
-        if problem := choice.problem(read):
+        read[name] = choice.read(value)
+        if problem := choice.problem(read[name]):
             raise StageError(problem)
-        (everywhere if choice.scope is Scope.EVERYWHERE else own)[name] = read
-    scenes = tuple(
-        replace(scene, staging=replace(scene.staging, own={**scene.staging.own, **own}))
-        if scene.id == scene_id
-        else scene
-        for scene in production.script.scenes
-    )
-    return with_choices(replace(production, script=replace(production.script, scenes=scenes)), **everywhere)
+    return read
+
+
+def _with_own(
+    production: Production, scene_id: str, own: Mapping[str, Value], instead_of: Mapping[str, Value] | None = None
+) -> Production:
+    scenes = []
+    for scene in production.script.scenes:
+        if scene.id == scene_id:
+            kept = {name: value for name, value in scene.staging.own.items() if name not in (instead_of or {})}
+            scene = replace(scene, staging=replace(scene.staging, own={**kept, **own}))
+        scenes.append(scene)
+    return replace(production, script=replace(production.script, scenes=tuple(scenes)))

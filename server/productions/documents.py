@@ -16,7 +16,7 @@ from dearhost.production import (
     production_from_json,
     production_to_json,
 )
-from dearhost.production.trying import with_tried
+from dearhost.production.trying import with_chosen, with_tried
 from dearhost.production.uses import uses_of
 from server.assets.ownership import for_account, usable
 from server.studio import studio
@@ -44,6 +44,16 @@ def tried_production(
     Raises StageError, ScriptError, SpeechError, HostError.
     """
     return for_account(owner_id, with_tried(production_of(document, title), scene_id, tried))
+
+
+def chosen_production(
+    document: dict[str, Any], title: str, owner_id: int, scene_id: str, chosen: Mapping[str, Mapping[str, Any]]
+) -> Production:
+    """A stored document's production with choices that are not kept yet, ``everywhere`` and one scene's ``own``, as its
+    account may play it. Raises StageError, ScriptError, SpeechError, HostError.
+    """
+    made = with_chosen(production_of(document, title), scene_id, chosen.get("everywhere", {}), chosen.get("own", {}))
+    return for_account(owner_id, made)
 
 
 def opened(document: dict[str, Any], title: str, owner_id: int) -> OpenedProduction:

@@ -8,6 +8,7 @@ from collections.abc import Callable, Iterator
 from contextlib import contextmanager, suppress
 from dataclasses import replace
 from functools import lru_cache
+from typing import Any
 
 from dearhost.errors import DearHostError, StageError
 from dearhost.films import scene_time
@@ -17,7 +18,7 @@ from dearhost.script import Cue, Line, Scene, put_cue
 from dearhost.stage import Painter, Picture, Timeline, compile_scene, resting_scene
 from dearhost.stage.beds import OtherScene
 from dearhost.timebase import FrameRate
-from server.productions.documents import tried_production, usable_production
+from server.productions.documents import chosen_production, tried_production, usable_production
 from server.productions.models import Production
 from server.studio import studio
 
@@ -54,6 +55,7 @@ def forget_timelines(**_: object) -> None:
     """Make every timeline anew from now on."""
     _timeline.cache_clear()
     _chosen_timeline.cache_clear()
+    _unkept_timeline.cache_clear()
 
 
 def scene_timeline(production: Production, scene_id: str) -> Timeline:
@@ -61,8 +63,11 @@ def scene_timeline(production: Production, scene_id: str) -> Timeline:
     return _timeline(str(production.pk), production.revision, scene_id, False)
 
 
-def heard_timeline(production: Production, scene_id: str) -> Timeline:
-    """The same with the sound of its lines, read now where they are not yet. Raises StageError, SpeechError."""
+def heard_timeline(production: Production, scene_id: str, chosen: str = "") -> Timeline:
+    """The same with the sound of its lines, read now where they are not yet; with ``chosen``, choices that are not kept
+    yet, as JSON. Raises StageError, ScriptError, SpeechError."""
+    if chosen:
+        return _unkept_timeline(str(production.pk), production.revision, scene_id, chosen)
     return _timeline(str(production.pk), production.revision, scene_id, True)
 
 
@@ -72,12 +77,12 @@ def resting_timeline(production: Production, scene_id: str) -> Timeline:
     return resting_scene(staged, scene_id, studio(), PREVIEW_RATE)
 
 
-def timeline_after(production: Production, before_id: str, scene_id: str) -> Timeline:
-    """The timeline of a scene and the one it follows, so that it begins as it does in the film.
+def timeline_after(production: Production, before_id: str, scene_id: str, chosen: str = "") -> Timeline:
+    """``heard_timeline`` of a scene, and the one it follows, so that it begins as it does in the film.
 
-    Raises StageError, SpeechError.
+    Raises StageError, ScriptError, SpeechError.
     """
-    before, timeline = scene_timeline(production, before_id), heard_timeline(production, scene_id)
+    before, timeline = scene_timeline(production, before_id), heard_timeline(production, scene_id, chosen)
     first, second = before.scenes[0], timeline.scenes[0]
     beds = tuple(bed.later(first.duration) for bed in timeline.beds)
     return replace(timeline, scenes=(first, replace(second, start=first.duration)), beds=beds)
@@ -98,17 +103,30 @@ def tried_timeline(production: Production, scene_id: str, line_id: str, cue: Cue
 
 @lru_cache(maxsize=16)
 def _chosen_timeline(production_id: str, revision: int, scene_id: str, tried: str, resting: bool) -> Timeline:
-    production = Production.objects.get(pk=production_id)
-    try:
-        choices = read_json(tried)
-    except ValueError:
-        choices = None
-    if not isinstance(choices, dict):
-        raise StageError("What is tried must be choices by their names, as JSON.")
+    production, choices = Production.objects.get(pk=production_id), _choices_in(tried)
     staged = tried_production(production.document, production.title, production.owner_id, scene_id, choices)
     if resting:
         return resting_scene(staged, scene_id, studio(), PREVIEW_RATE)
     return compile_scene(staged, scene_id, studio(), PREVIEW_RATE, heard=False)
+
+
+def _choices_in(text: str) -> dict[str, Any]:
+    try:
+        choices = read_json(text)
+    except ValueError:
+        choices = None
+    if not isinstance(choices, dict):
+        raise StageError("What is tried must be choices by their names, as JSON.")
+    return choices
+
+
+@lru_cache(maxsize=16)
+def _unkept_timeline(production_id: str, revision: int, scene_id: str, chosen: str) -> Timeline:
+    production, choices = Production.objects.get(pk=production_id), _choices_in(chosen)
+    if not all(isinstance(part, dict) for part in choices.values()):
+        raise StageError("What is chosen must be choices by their names, as JSON, for everywhere and for the scene.")
+    staged = chosen_production(production.document, production.title, production.owner_id, scene_id, choices)
+    return compile_scene(staged, scene_id, studio(), PREVIEW_RATE, heard=True, others=other_scenes(production, staged))
 
 
 def still_timeline(production: Production, scene_id: str, *, resting: bool, tried: str = "") -> Timeline:

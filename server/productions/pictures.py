@@ -89,7 +89,8 @@ async def proof(request: HttpRequest, production_id: UUID, scene_id: str) -> Htt
     """A scene from ``at`` seconds on, to ``until``, as fragmented MP4, while it is being made.
 
     ``before`` names the scene it follows, whose end it may dissolve from. ``cue``, ``line`` and ``offset`` show
-    it with one cue more than it has: to look at before it is set.
+    it with one cue more than it has: to look at before it is set. ``chosen``, JSON, are choices that are not kept yet:
+    what changes the sound is heard while it is played.
     """
     if request.method != "GET":
         return HttpResponse(status=405)
@@ -97,14 +98,14 @@ async def proof(request: HttpRequest, production_id: UUID, scene_id: str) -> Htt
     def prepare() -> Generator[bytes, None, None]:
         production = _owned(request, production_id)
         with turns.taken(production.owner_id) as over:
-            tried = request.GET.get("cue", "")
+            tried, chosen = request.GET.get("cue", ""), request.GET.get("chosen", "")[:_LONGEST_TRIED]
             if tried:
                 cue = Cue("tried", tried, int(_number(request, "offset", 0)))
                 timeline = tried_timeline(production, scene_id, request.GET.get("line", ""), cue)
             elif request.GET.get("before"):
-                timeline = timeline_after(production, request.GET["before"], scene_id)
+                timeline = timeline_after(production, request.GET["before"], scene_id, chosen)
             else:
-                timeline = heard_timeline(production, scene_id)
+                timeline = heard_timeline(production, scene_id, chosen)
             yield b""  # what can be wrong with the order is known by now
             if over.is_set():
                 return

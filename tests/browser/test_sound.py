@@ -144,3 +144,50 @@ def test_sounds_are_offered_for_words_and_music_lies_otherwise_in_one_scene(sign
     kept(page)
     document = Production.objects.get().document
     assert document["bed_under"] == 24 and document["script"]["scenes"][1]["staging"]["bed_under"] == 30
+
+
+LONG = "# The quay\n\nMaren: " + "The water comes back to the wall every day, and the boats come with it. " * 3
+
+
+def until(page: Page, moment: str) -> None:
+    """Wait until an expression of the page is true: its policy lets nothing be evaluated inside."""
+    for _ in range(300):
+        if page.evaluate(moment):
+            return
+        page.wait_for_timeout(100)
+    raise AssertionError(f"never: {moment}")
+
+
+def test_a_level_that_is_changed_while_it_plays_is_heard_without_a_pause(signed_in: Page) -> None:
+    page = signed_in
+    begin(page, LONG)
+    give_voice(page, "Maren", "Dale")
+    tab(page, "Sound")
+    choose_in_sentence(page, "Music", "calm")
+    kept(page)
+    page.evaluate(
+        """() => {
+            window.laid = [];
+            const append = SourceBuffer.prototype.appendBuffer;
+            SourceBuffer.prototype.appendBuffer = function (piece) {
+                window.laid.push(this.timestampOffset);
+                return append.call(this, piece);
+            };
+        }"""
+    )
+    ribbon = page.get_by_role("region", name="Ribbon")
+    ribbon.get_by_role("button", name="Play", exact=True).click()
+    until(page, "document.querySelector('video').currentTime > 0.8")
+    with page.expect_response(re.compile("proof.mp4.*chosen=")) as answered:
+        page.get_by_role("region", name="Level of the music").get_by_role("slider", name="Under words").fill("8")
+    assert '"bed_under":8' in re.sub(r"%22", '"', answered.value.url).replace("%3A", ":") and answered.value.ok
+    until(page, "window.laid.some((offset) => offset > 0.8)")  # laid over what was there
+    at = page.evaluate("document.querySelector('video').currentTime")
+    until(page, f"document.querySelector('video').currentTime > {at + 1}")
+    expect(ribbon.get_by_role("button", name="Stop", exact=True)).to_be_visible()  # it has gone on all the while
+    kept(page)
+
+    # other words are another film: it stops
+    page.locator(".line-text").click()
+    page.keyboard.type("Listen. ")
+    expect(ribbon.get_by_role("button", name="Play", exact=True)).to_be_visible()

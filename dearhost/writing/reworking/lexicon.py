@@ -102,8 +102,8 @@ WEAK = (
     "by the way",
     "you know",
 )
-"""Words that weaken what they stand at. Hedges ("rather", "perhaps", "more or less") are none: without them more would be
-said than is meant."""
+"""Words that weaken what they stand at. Hedges ("rather", "perhaps", "more or less") are none: without them more would
+be said than is meant."""
 
 ENDINGS = (
     "and so on",

@@ -7,6 +7,7 @@ import { useVoices } from "../../shared/voices/useVoices";
 import { BriefPanel } from "./brief/BriefPanel";
 import { LengthGauge } from "./brief/LengthGauge";
 import { DeliverPanel } from "./deliver/DeliverPanel";
+import { useChoices } from "./document/catalogue";
 import { choose, complete, entitle, replaceAll, type SceneChange } from "./document/choosing";
 import type { CueHandle } from "./document/cueHandle";
 import { wordAtCaret } from "./document/cues";
@@ -15,6 +16,7 @@ import { type Levels, levelsIn, withLevels } from "./document/musicLevels";
 import { cutScenes, insertScenes, type Paste, readPaste } from "./document/pasting";
 import { playhead } from "./document/playhead";
 import { selectedStretch } from "./document/selection";
+import { heardOtherwise } from "./document/soundChoices";
 import { pasteRows } from "./document/typing";
 import { useProduction } from "./document/useProduction";
 import { useScenes } from "./document/useScenes";
@@ -86,8 +88,11 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 	);
 	const scenes = document.script.scenes;
 
+	const choices = useChoices();
 	const changed = (next: ProductionDocument, title: string) => {
-		playing.stop();
+		const chosen = heardOtherwise(document, next, choices);
+		if (chosen) playing.hearOtherwise(chosen);
+		else playing.stop();
 		change({ document: next, title });
 	};
 	const [paste, setPaste] = useState<Paste | null>(null);

@@ -33,32 +33,54 @@ export function usePlaying({ productionId, revision, spoken, current, times, loo
 		if (player.current) player.current.speed = speed;
 	}, [speed]);
 
+	const partsFrom = useCallback(
+		(scene: string, at: number, chosen: (sceneId: string) => string = () => "") =>
+			spoken.slice(spoken.indexOf(scene)).map((sceneId, i, following) => {
+				const from = i === 0 ? at : 0;
+				const query = new URLSearchParams({ at: from.toFixed(3), r: String(revision) });
+				const before = following[i - 1];
+				if (before) query.set("before", before); // a scene may dissolve from the end of the one before
+				if (chosen(sceneId)) query.set("chosen", chosen(sceneId));
+				return { sceneId, at: from, address: `/pictures/${productionId}/${sceneId}/proof.mp4?${query}` };
+			}),
+		[productionId, revision, spoken],
+	);
 	const play = useCallback(
 		(scene: string, at: number) => {
-			const parts = spoken.slice(spoken.indexOf(scene)).map((sceneId, i, following) => {
-				const from = i === 0 ? at : 0;
-				// a scene may dissolve from the end of the one before
-				const before = i > 0 ? `&before=${following[i - 1]}` : "";
-				const address = `/pictures/${productionId}/${sceneId}/proof.mp4?at=${from.toFixed(3)}${before}&r=${revision}`;
-				return { sceneId, at: from, address };
-			});
 			if (!spoken.includes(scene)) return;
 			setProblem("");
-			player.current?.play(parts);
+			player.current?.play(partsFrom(scene, at));
 		},
-		[productionId, revision, spoken],
+		[partsFrom, spoken],
 	);
 	const stop = useCallback(() => {
 		if (playhead.get().playing) player.current?.stop();
 	}, []);
-	const repeat = useCallback(
-		(stretch: Loop) => {
-			const part = `at=${stretch.from.toFixed(3)}&until=${(stretch.to + 0.2).toFixed(3)}`;
-			const address = `/pictures/${productionId}/${stretch.sceneId}/proof.mp4?${part}&r=${revision}`;
-			setProblem("");
-			player.current?.play([{ sceneId: stretch.sceneId, at: stretch.from, address }], stretch);
+	const partOf = useCallback(
+		({ sceneId, from, to }: Loop, chosen = "") => {
+			const query = new URLSearchParams({ at: from.toFixed(3), until: (to + 0.2).toFixed(3), r: String(revision) });
+			if (chosen) query.set("chosen", chosen);
+			return { sceneId, at: from, address: `/pictures/${productionId}/${sceneId}/proof.mp4?${query}` };
 		},
 		[productionId, revision],
+	);
+	const repeat = useCallback(
+		(stretch: Loop) => {
+			setProblem("");
+			player.current?.play([partOf(stretch)], stretch);
+		},
+		[partOf],
+	);
+	/** What is played goes on with other sound, which is not kept yet; where nothing is played nothing happens. */
+	const hearOtherwise = useCallback(
+		(chosen: (sceneId: string) => string) => {
+			if (!playhead.get().playing) return;
+			const stretch = player.current?.repeated;
+			player.current?.goOn((sceneId, at) =>
+				stretch ? [partOf(stretch, chosen(sceneId))] : partsFrom(sceneId, at, chosen),
+			);
+		},
+		[partOf, partsFrom],
 	);
 	const toggle = useCallback(() => {
 		if (playhead.get().playing) return stop();
@@ -98,5 +120,18 @@ export function usePlaying({ productionId, revision, spoken, current, times, loo
 		},
 		[times, productionId, revision],
 	);
-	return { video, problem, playing, speed, setSpeed, looping, setLooping, stop, toggle, speakFrom, tryCue };
+	return {
+		video,
+		problem,
+		playing,
+		speed,
+		setSpeed,
+		looping,
+		setLooping,
+		stop,
+		toggle,
+		hearOtherwise,
+		speakFrom,
+		tryCue,
+	};
 }
