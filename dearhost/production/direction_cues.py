@@ -36,7 +36,6 @@ class DirectionCue:
     line: str
     offset: int
     kind: str
-    label: str
     parameters: Mapping[str, Value] = field(default_factory=dict)
     start: int = 0
     end: int = 0
@@ -90,14 +89,7 @@ def _offered(
     kind, parameters = meaning
     cue = Cue(new_id(), kind, word.start, parameters)
     if not CUE_KINDS.problem(CUE_KINDS.resolved(cue)):
-        label = _label(kind, parameters)
-        yield DirectionCue(scene.id, block, text, line.id, word.start, kind, label, parameters, start, end)
-
-
-def _label(kind: str, parameters: Mapping[str, Value]) -> str:
-    known = CUE_KINDS.get(kind)
-    said = [str(value) for name, value in parameters.items() if name != "text"]
-    return " ".join([known.label if known else kind, *said])
+        yield DirectionCue(scene.id, block, text, line.id, word.start, kind, parameters, start, end)
 
 
 _DRAWN = tuple(name for name, known in THINGS.items() if known.drawn)

@@ -72,7 +72,6 @@ class DirectionCueOut(Schema):
     line: str
     offset: int
     kind: str
-    label: str
     parameters: dict[str, float | str]
     start: int
     end: int

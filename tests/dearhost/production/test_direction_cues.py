@@ -129,3 +129,20 @@ def test_any_direction_gives_a_cue_that_can_be_played_or_none(text: str) -> None
         kind, settings = found
         assert CUE_KINDS.get(kind)
         assert not CUE_KINDS.problem(CUE_KINDS.resolved(Cue("a", kind, 0, settings))) or kind == "title"
+
+
+def test_a_direction_of_its_own_goes_on_the_first_word_after_it() -> None:
+    (found,) = direction_cues(read_script("# One\n\n(waves with her left hand)\n\nMaren: Good evening.\n"))
+    assert (found.kind, found.parameters, found.text) == ("wave", {"side": "left"}, "waves with her left hand")
+    assert (found.offset, found.start, found.end) == (0, 0, 0), "the whole direction, and no part of a line"
+
+
+def test_a_bracket_after_the_last_word_goes_on_it() -> None:
+    script = read_script("# One\n\nMaren: Good evening to you all [waves]\n")
+    (found,) = direction_cues(script)
+    assert script.scenes[0].lines[0].text[found.offset :].split()[0] == "all"
+    assert found.text == "waves"
+
+
+def test_a_direction_before_nothing_that_is_said_is_no_cue() -> None:
+    assert direction_cues(read_script("# One\n\nMaren: Good evening.\n\n(Maren waves)\n")) == []

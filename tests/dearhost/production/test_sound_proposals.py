@@ -57,3 +57,17 @@ def test_any_text_gives_few_that_lie_on_its_words(texts: list[str]) -> None:
     for one in proposed:
         text = dict(lines)[one.line]
         assert text[one.start : one.end] == one.words and one.word in text
+
+
+@pytest.mark.parametrize(
+    ("text", "words"),
+    [
+        ("We turn the page and read.", "turn the page"),
+        ("Then, late at night, the door closes behind us.", "door closes"),
+        ("And a bell rings.", "bell"),
+    ],
+)
+def test_one_that_is_short_lies_on_the_words_it_is_heard_in(text: str, words: str) -> None:
+    [one] = sounds_for([("line", text)])
+    assert (one.words, text[one.start : one.end], one.line) == (words, words, "line")
+    assert not one.goes_on

@@ -3868,8 +3868,6 @@ export interface components {
             offset: number;
             /** Kind */
             kind: string;
-            /** Label */
-            label: string;
             /** Parameters */
             parameters: {
                 [key: string]: number | string;

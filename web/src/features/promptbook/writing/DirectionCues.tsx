@@ -4,6 +4,7 @@ import { useState } from "react";
 import type { Schemas } from "../../../shared/api/client";
 import { MainButton, PlainButton } from "../../../shared/ui/controls";
 import { Sheet } from "../../../shared/ui/Sheet";
+import { cueLabel, useCueKinds } from "../document/cueKinds";
 import { lineById, placeCue } from "../document/cues";
 import { newId } from "../document/document";
 import type { Check } from "../document/useSceneTimes";
@@ -42,6 +43,7 @@ export function takeDirections(editor: Editor, these: readonly Meant[]): void {
 /** How many directions read like cues, and each with the cue it means. */
 export function DirectionCues({ editor, check }: { editor: Editor; check: Check | null }) {
 	const [shown, setShown] = useState(false);
+	const kinds = useCueKinds();
 	const meant = check?.directions ?? [];
 	const close = () => setShown(false);
 	if (!meant.length) return null;
@@ -59,7 +61,7 @@ export function DirectionCues({ editor, check }: { editor: Editor; check: Check 
 							<li key={`${one.block} ${one.start}`}>
 								<i className="serif">{one.text}</i>
 								<span>
-									<b>{one.label}</b> on “{wordAt(editor, one)}”
+									<b>{cueLabel(kinds, one)}</b> on “{wordAt(editor, one)}”
 								</span>
 								<button type="button" className="link" onClick={() => takeDirections(editor, [one])}>
 									Put it there
