@@ -191,6 +191,10 @@ CAPTION_TYPES: Mapping[str, str] = {
     "bold": "in bold letters", "plain": "in plain letters", "heading": "in the letters of titles",
 }  # fmt: skip
 CAPTION_CASES: Mapping[str, str] = {"written": "as written", "capitals": "in capitals"}
+CAPTION_COLOURS: Mapping[str, str] = {
+    "usual": "in usual colours", "cream": "in cream", "dark": "in dark", "mustard": "in mustard",
+    "sea": "in sea green", "vermilion": "in red",
+}  # fmt: skip
 CAPTION_LINES: Mapping[str, str] = {"two": "in two lines", "one": "in one line"}
 BEDS: Mapping[str, str] = {"none": "no music", **{name: mood.words for name, mood in MOODS.items()}}
 BED_STYLES: Mapping[str, str] = {name: style.words for name, style in STYLES.items()}
@@ -214,6 +218,7 @@ class Choices:
     caption_size: Annotated[str, Choice("Size of captions", Scope.BOTH, _PICTURE, CAPTION_SIZES)] = "usual"
     caption_type: Annotated[str, Choice("Lettering of captions", Scope.BOTH, _PICTURE, CAPTION_TYPES)] = "bold"
     caption_case: Annotated[str, Choice("Letters", Scope.BOTH, _PICTURE, CAPTION_CASES)] = "written"
+    caption_colour: Annotated[str, Choice("Their colours", Scope.BOTH, _PICTURE, CAPTION_COLOURS)] = "usual"
     caption_lines: Annotated[str, Choice("Lines", Scope.BOTH, _PICTURE, CAPTION_LINES)] = "two"
     set: Annotated[str, Choice("Set", Scope.BOTH, _PICTURE, SETS, assets=(PICTURE, CLIP), open=True)] = "museum"
     palette: Annotated[str, Choice("Colours of the set", Scope.BOTH, _PICTURE, PALETTES, asks="In colours")] = (

@@ -59,7 +59,8 @@ LOOKS: Mapping[str, Look] = {
 LOOK_CHOICES = (
     "set", "palette", "daylight", "weather", "wall_left", "wall_right", "floor_left", "floor_right",
     "type", "transition", "caption_style", "caption_place", "caption_size", "caption_type",
-    "caption_case", "caption_lines", "paper", "accent", "logo", "logo_place", "logo_ground", "logo_size",
+    "caption_case", "caption_colour", "caption_lines", "paper", "accent", "logo", "logo_place", "logo_ground",
+    "logo_size",
 )  # fmt: skip
 """What a look of one's own keeps of a production."""
 

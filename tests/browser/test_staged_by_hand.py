@@ -47,11 +47,30 @@ def away(page: Page) -> None:
     page.get_by_role("heading", name="The harbour").hover()
 
 
+def test_nothing_moves_from_under_the_pointer_while_it_is_tried(signed_in: Page) -> None:
+    """Where the stage is small, what it says of what is tried is as high as what it said before."""
+    page = signed_in
+    begun(page)
+    tab(page, "Titles")
+    page.get_by_role("button", name=re.compile("^Their colours")).click()
+    option = page.locator("label", has_text="in mustard")
+    at = option.bounding_box()
+    option.hover()
+    told = page.get_by_text("Only tried.")
+    for _ in range(8):
+        page.wait_for_timeout(150)
+        expect(told).to_contain_text("Their colours: in mustard")
+        assert option.bounding_box() == at
+    option.click()
+    away(page)
+    expect(page.get_by_role("button", name="Their colours: in mustard")).to_be_visible()
+
+
 def test_choices_are_tried_where_they_are_pointed_at(signed_in: Page) -> None:
     page = signed_in
     before = begun(page)
     steps = undo(page).is_enabled()
-    told = page.get_by_text("Tried, not yet chosen.")
+    told = page.get_by_text("Only tried.")
     page.get_by_role("group", name="Set").locator("label", has_text="the pier").hover()
     expect(told).to_contain_text("Set: the pier")
     tried = seen(page, differs(before, 10))
@@ -148,10 +167,10 @@ def test_an_own_picture_is_dragged_on_the_stage_and_lies_otherwise_in_one_shape(
     assert box
     page.mouse.down()
     page.mouse.move(box["x"] + 240, box["y"] + 40, steps=5)
-    expect(page.get_by_text("Tried, not yet chosen. Where the picture lies.")).to_be_visible()
+    expect(page.get_by_text("Only tried. Where the picture lies.")).to_be_visible()
     seen(page, lambda now: red(now) > 0.7)
     page.mouse.up()
-    expect(page.get_by_text("Tried, not yet chosen.")).to_be_hidden()
+    expect(page.get_by_text("Only tried.")).to_be_hidden()
     kept(page)
     moved = seen(page, lambda now: red(now) > 0.7)
 

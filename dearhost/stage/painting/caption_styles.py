@@ -13,6 +13,17 @@ _CREAM, _DARK, _SEA, _YELLOW, _VERMILION = "#FFFDF4", "#1E2B35", "#14676B", "#FF
 
 
 @dataclass(frozen=True, slots=True)
+class CaptionColours:
+    """``paper`` is what letters in ``ink`` stand on; letters without a ground are of the paper's colour, with an edge
+    of the ink's. ``spoken``: the word that is said now, on the paper; ``spoken_alone``: without a ground."""
+
+    paper: str
+    ink: str
+    spoken: str
+    spoken_alone: str
+
+
+@dataclass(frozen=True, slots=True)
 class CaptionStyle:
     """``ground``: "strips" of paper, a "box", or "" for letters alone, which then have an ``edge`` all round. ``mark``:
     the spoken word on a "block", in another "colour", or "" as the others. ``shows``: "all" words of a caption, those
@@ -40,6 +51,17 @@ class CaptionStyle:
             made = replace(made, paper=own.paper, ink=own.ink)
         return replace(made, mark_paper=own.marked, mark_ink=own.on_marked) if self.mark == "block" else made
 
+    def coloured(self, own: CaptionColours) -> CaptionStyle:
+        """The same in other colours. A second speaker who would have the first one's has the usual ones."""
+        if not self.ground:
+            made = replace(self, ink=own.paper, edge=own.ink)
+        else:
+            made = replace(self, paper=own.paper, ink=own.ink, rule=own.spoken)
+        turns = tuple((PAPER, INK) if paper == own.paper else (paper, ink) for paper, ink in self.turns)
+        if self.mark == "block":  # the other way round, so that it stands out from any paper
+            return replace(made, turns=turns, mark_paper=own.ink, mark_ink=own.paper)
+        return replace(made, turns=turns, mark_ink=own.spoken if self.ground else own.spoken_alone)
+
     def colours(self, turn: int) -> tuple[str, str]:
         """Paper and ink of the speaker who is the ``turn``-th."""
         return self.turns[(turn - 1) % len(self.turns)] if turn and self.turns else (self.paper, self.ink)
@@ -57,6 +79,14 @@ CAPTION_STYLES: Mapping[str, CaptionStyle] = {
     "two-voices": CaptionStyle(turns=((_SEA, "#FFFFFF"), ("#7A4B12", "#FFFFFF")), mark=""),
 }
 """By the names of ``production.CAPTION_STYLES``."""
+CAPTION_COLOURS: Mapping[str, CaptionColours] = {
+    "cream": CaptionColours(PAPER, INK, _VERMILION, _YELLOW),
+    "dark": CaptionColours(_DARK, _CREAM, _YELLOW, _VERMILION),
+    "mustard": CaptionColours(HIGHLIGHT, INK, "#8A1F0C", _CREAM),
+    "sea": CaptionColours(_SEA, "#FFFFFF", "#FFE08A", "#A32A14"),
+    "vermilion": CaptionColours(_VERMILION, "#FFFFFF", "#FFF0B8", _DARK),
+}
+"""By the names of ``production.CAPTION_COLOURS``; "usual" leaves a style as it is."""
 FACES: Mapping[str, tuple[str, str]] = {
     "bold": ("sans", "bold"), "plain": ("sans", "regular"), "heading": ("serif", "bold"),
 }  # fmt: skip

@@ -24,11 +24,12 @@ from dearhost.drawing.fonts import Fonts
 from dearhost.films import CAPTION_KINDS, caption_file, caption_text
 from dearhost.formats import TimedText, to_word_transcript
 from dearhost.production import SHAPES, Choices, Studio, read_script
+from dearhost.production.choices import CAPTION_COLOURS as COLOUR_NAMES
 from dearhost.production.choices import CAPTION_SIZES, CAPTION_TYPES
 from dearhost.production.choices import CAPTION_STYLES as NAMES
 from dearhost.stage import Painter, Picture, Timeline, compile_timeline
 from dearhost.stage.captions import Caption, CaptionWord, make_captions
-from dearhost.stage.painting.caption_styles import CAPTION_STYLES, FACES, SIZES
+from dearhost.stage.painting.caption_styles import CAPTION_COLOURS, CAPTION_STYLES, FACES, SIZES
 from dearhost.stage.painting.lettering import CaptionDrawing
 from dearhost.stage.painting.sheet import Sheet
 from dearhost.stage.samples import caption_png
@@ -68,12 +69,17 @@ def contrast(one: Any, other: Any) -> float:
 def test_every_style_that_can_be_chosen_is_drawn_and_no_other() -> None:
     assert set(CAPTION_STYLES) == set(NAMES) and len(NAMES) >= 8
     assert set(SIZES) == set(CAPTION_SIZES) and set(FACES) == set(CAPTION_TYPES)
+    assert {"usual", *CAPTION_COLOURS} == set(COLOUR_NAMES)
 
 
+@pytest.mark.parametrize("colour", COLOUR_NAMES)
 @pytest.mark.parametrize("style", CAPTION_STYLES)
-def test_letters_stand_out_from_what_is_right_behind_them(style: str) -> None:
+def test_letters_stand_out_from_what_is_right_behind_them(style: str, colour: str) -> None:
     """At least 4.5 to 1 (WCAG 2.2, 1.4.3): on their paper, their block, or against the edge that is all round them."""
     look = CAPTION_STYLES[style]
+    if colour in CAPTION_COLOURS:
+        look = look.coloured(CAPTION_COLOURS[colour])
+        assert len({look.colours(turn) for turn in range(3)}) == (3 if look.turns else 1)
     for turn in range(3):
         paper, ink = look.colours(turn)
         behind = paper if look.ground else look.edge
@@ -132,6 +138,24 @@ def test_every_lettering_is_another(studio: Studio) -> None:
     picture = Picture.of("16:9", 480)
     seen = [drawn(studio, picture, "Slack water now", 0xFF000000, caption_type=name) for name in CAPTION_TYPES]
     assert all((a != b).any() for a, b in pairwise(seen))
+
+
+@pytest.mark.parametrize("style", CAPTION_STYLES)
+def test_every_colour_is_another_in_every_style_and_marks_the_spoken_word(studio: Studio, style: str) -> None:
+    picture = Picture.of("16:9", 480)
+
+    def seen(colour: str, current: int) -> np.ndarray:
+        return drawn(
+            studio, picture, "Slack water now", 0xFF5A7A8A, current, caption_style=style, caption_colour=colour
+        )
+
+    assert all((a != b).any() for a, b in pairwise(seen(colour, 1) for colour in CAPTION_COLOURS))
+    if CAPTION_STYLES[style].mark:
+        assert all((seen(colour, 0) != seen(colour, 1)).any() for colour in COLOUR_NAMES)
+    for colour, own in CAPTION_COLOURS.items():
+        pixels = seen(colour, 1)[..., 2::-1].reshape(-1, 3)
+        for wanted in (own.paper, own.ink):
+            assert (np.abs(pixels.astype(int) - rgb(wanted)).max(1) < 6).sum() > 20, (colour, wanted)
 
 
 def test_words_come_as_they_are_said(studio: Studio) -> None:

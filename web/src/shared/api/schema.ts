@@ -3122,6 +3122,12 @@ export interface components {
              */
             caption_case: "written" | "capitals";
             /**
+             * Caption Colour
+             * @default usual
+             * @enum {string}
+             */
+            caption_colour: "usual" | "cream" | "dark" | "mustard" | "sea" | "vermilion";
+            /**
              * Caption Lines
              * @default two
              * @enum {string}
@@ -3471,6 +3477,7 @@ export interface components {
              *       "caption_size": null,
              *       "caption_type": null,
              *       "caption_case": null,
+             *       "caption_colour": null,
              *       "caption_lines": null,
              *       "set": null,
              *       "palette": null,
@@ -3587,6 +3594,8 @@ export interface components {
             caption_type?: ("bold" | "plain" | "heading") | null;
             /** Caption Case */
             caption_case?: ("written" | "capitals") | null;
+            /** Caption Colour */
+            caption_colour?: ("usual" | "cream" | "dark" | "mustard" | "sea" | "vermilion") | null;
             /** Caption Lines */
             caption_lines?: ("two" | "one") | null;
             /** Set */

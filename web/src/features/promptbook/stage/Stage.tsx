@@ -78,7 +78,7 @@ function caption({ sceneNumber }: Props): string {
 function FigureText({ times, sceneNumber, hint }: Props) {
 	const tried = useTried();
 	const line = usePlayhead((p) => times?.lines.findLastIndex((l) => l.start <= p.at + 0.01) ?? -1);
-	if (tried?.words) return <span aria-live="polite">Tried, not yet chosen. {tried.words}.</span>;
+	if (tried?.words) return <span aria-live="polite">Only tried. {tried.words}.</span>;
 	if (hint) return <span>{hint}</span>;
 	if (!times) return <span>Scene {sceneNumber}.</span>;
 	const current = times.lines[Math.max(0, line)];

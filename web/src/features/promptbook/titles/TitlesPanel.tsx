@@ -13,6 +13,7 @@ const LEADS: readonly Lead[] = [
 	["caption_style", "Captions are", ","],
 	["caption_size", "", ","],
 	["caption_type", "", ","],
+	["caption_colour", "", ","],
 	["caption_case", "", ","],
 	["caption_lines", "", ","],
 	["caption_place", "", "."],
