@@ -32,11 +32,11 @@ DAYLIGHTS: Mapping[str, Daylight] = {
     "morning": Daylight(("#BFD9DA", "#CFE0D8", "#E6E3C8", "#F2DDB4"), "#F6D27A", "#F9EBC4",
                         ("#8DBDB0", "#5EA092", "#3C8578"), (0.20, 0.34), (1.02, 0.985, 0.94)),
     "noon": Daylight(("#A9CFDB", "#BBDAE0", "#CFE3E0", "#DFEADF"), "#F3C56A", "#F6E6C0",
-                     ("#7FB3A4", "#4F978A", "#2F8074"), (0.29, 0.15)),
+                     ("#7FB3A4", "#4F978A", "#2F8074"), (0.20, 0.14)),
     "dusk": Daylight(("#6C6B93", "#B07A8C", "#E2906F", "#F0B877"), "#E24A2E", "#F2A25C",
-                     ("#B98A8A", "#7C6B83", "#4C5675"), (0.25, 0.47), (0.97, 0.83, 0.80), 0.75, lamps=True),
+                     ("#B98A8A", "#7C6B83", "#4C5675"), (0.19, 0.46), (0.97, 0.83, 0.80), 0.75, lamps=True),
     "night": Daylight(("#1C2A44", "#233653", "#2D4561", "#3B586F"), "#EFE3C4", "#50687F",
-                      ("#3D6276", "#2B4C63", "#1E3A50"), (0.37, 0.14), (0.60, 0.68, 0.86), 0.42, lamps=True,
+                      ("#3D6276", "#2B4C63", "#1E3A50"), (0.17, 0.15), (0.60, 0.68, 0.86), 0.42, lamps=True,
                       stars=True),
 }  # fmt: skip
 """By the names of ``production.DAYLIGHTS``."""

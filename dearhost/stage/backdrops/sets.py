@@ -76,10 +76,10 @@ DRAWN_SETS: Mapping[str, DrawnSet] = {
     "curtain": DrawnSet(Curtain(), "harbour"),
     "pier": DrawnSet(
         Outdoors("planks", "sea", {
-            "16:9": (("lighthouse", 0.82, -90, 260), ("boat", 0.17, 34, 200), ("gull", 0.30, -330, 110)),
+            "16:9": (("lighthouse", 0.82, -90, 260), ("boat", 0.17, 34, 200), ("gull", 0.75, -400, 110)),
             "9:16": (("lighthouse", 0.82, -100, 240), ("boat", 0.17, 40, 190), ("gull", 0.25, -560, 120),
                      ("gull", 0.66, -640, 80)),
-            "1:1": (("lighthouse", 0.84, -90, 230), ("boat", 0.15, 36, 200), ("gull", 0.25, -330, 110)),
+            "1:1": (("lighthouse", 0.84, -90, 230), ("boat", 0.15, 36, 200), ("gull", 0.76, -420, 110)),
         }, "barrel", "lamp"), "harbour",
     ),
     "beach": DrawnSet(
