@@ -86,6 +86,27 @@ def test_a_heic_picture_with_clear_parts_stays_clear() -> None:
     assert np.abs(read[0][..., 3].astype(int) - 120).max() < 4
 
 
+@pytest.mark.parametrize("mode", ["RGB", "RGBA"])
+def test_a_heic_picture_in_wider_colours_is_brought_to_a_screens(mode: str) -> None:
+    """As telephones write them: with the profile of Display P3. The reddest red of a screen, as below."""
+    with Image.open(io.BytesIO(in_display_p3((234, 51, 35)))) as shown:
+        profile = shown.info["icc_profile"]
+    file = io.BytesIO()
+    Image.new(mode, (64, 64), (234, 51, 35, 120)[: len(mode)]).save(file, "HEIF", quality=100, icc_profile=profile)
+    read = read_heif(file.getvalue(), 10**6)
+    assert read is not None
+    assert np.abs(read[0][32, 32].astype(int) - (255, 0, 0, 255 if mode == "RGB" else 120)).max() <= 8
+
+
+def in_display_p3(colour: tuple[int, int, int]) -> bytes:
+    """A PNG of one colour whose profile says Display P3."""
+    wide = skia.ColorSpace.MakeRGB(skia.cms.NamedTransferFn.kSRGB, skia.cms.NamedGamut.kDisplayP3)
+    pixels = np.full((8, 8, 4), 255, np.uint8)
+    pixels[..., :3] = colour
+    image = skia.Image.fromarray(pixels, colorType=skia.kRGBA_8888_ColorType, colorSpace=wide)
+    return bytes(image.encodeToData(skia.kPNG, 100))
+
+
 def test_a_heic_picture_of_too_many_pixels_is_refused_with_its_limit() -> None:
     with pytest.raises(HostError, match="more than 0 megapixels"):
         read_heif(heic(), 80 * 40 - 1)
@@ -111,12 +132,8 @@ def test_other_files_are_not_taken_for_heic() -> None:
 
 def test_a_picture_in_wider_colours_is_brought_to_a_screens(shelf: Shelf, tmp_path: Path) -> None:
     """The reddest red of a screen is (234, 51, 35) in Display P3 (CSS Color 4, its sample conversions)."""
-    wide = skia.ColorSpace.MakeRGB(skia.cms.NamedTransferFn.kSRGB, skia.cms.NamedGamut.kDisplayP3)
-    pixels = np.full((8, 8, 4), 255, np.uint8)
-    pixels[..., :3] = (234, 51, 35)
-    image = skia.Image.fromarray(pixels, colorType=skia.kRGBA_8888_ColorType, colorSpace=wide)
     path = tmp_path / "wide.png"
-    path.write_bytes(bytes(image.encodeToData(skia.kPNG, 100)))
+    path.write_bytes(in_display_p3((234, 51, 35)))
     seen = shelf.image(shelf.take(path, path.name).id).toarray(colorType=skia.kRGBA_8888_ColorType)[4, 4, :3]
     assert np.abs(seen.astype(int) - (255, 0, 0)).max() <= 3
 

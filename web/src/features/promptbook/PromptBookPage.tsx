@@ -90,7 +90,8 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 
 	const choices = useChoices();
 	const changed = (next: ProductionDocument, title: string) => {
-		const chosen = heardOtherwise(document, next, choices);
+		// two whole documents are compared: not at every key, but while something is heard
+		const chosen = playhead.get().playing ? heardOtherwise(document, next, choices) : null;
 		if (chosen) playing.hearOtherwise(chosen);
 		else playing.stop();
 		change({ document: next, title });
