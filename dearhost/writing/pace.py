@@ -11,6 +11,8 @@ from dearhost.script import placeholders
 
 _CURRENCIES = {"£": 1, "€": 2, "$": 2}
 """Syllables."""
+_GROUPED = re.compile(r"(?<=\d),(?=\d{3}\b)")
+"""The comma of 5,000."""
 _NAME = "name"
 """What a slot for a name is counted as."""
 
@@ -64,10 +66,24 @@ def syllables_of(word: str) -> int:
     spoken = pronunciations_of(lower)
     if spoken:
         return sum(phone[-1].isdigit() for phone in spoken[0])
-    digits = re.sub(r"\D", "", lower)
-    if digits:
-        return _syllables_of_number(int(digits[:9])) + _CURRENCIES.get(lower[:1], 0)
+    figures = re.findall(r"\d+", _GROUPED.sub("", lower))
+    if figures:
+        return _syllables_of_figures(figures, lower)
     return max(1, len(re.findall(r"[aeiouy]+", re.sub(r"e$", "", lower))))
+
+
+def _syllables_of_figures(figures: list[str], written: str) -> int:
+    """A whole number, a year, a sum of money, one with a point, whose places are said one by one, or several numbers,
+    such as those of a time."""
+    first, *rest = (int(figure[:9]) for figure in figures)
+    currency = _CURRENCIES.get(written[:1])
+    if 1100 <= first < 2000 and currency is None and not rest and not _GROUPED.search(written):
+        century, year = divmod(first, 100)
+        return _syllables_of_number(century) + (_syllables_of_number(year) if year else 2)
+    whole = _syllables_of_number(first) + (currency or 0)
+    if "." in written and rest and currency is None:
+        return whole + 1 + sum(_syllables_of_number(int(place)) for place in figures[1][:9])
+    return whole + sum(map(_syllables_of_number, rest))
 
 
 def _syllables_of_number(number: int) -> int:
@@ -79,8 +95,5 @@ def _syllables_of_number(number: int) -> int:
     if number < 1000:
         hundreds, rest = divmod(number, 100)
         return _syllables_of_number(hundreds) + 2 + (1 + _syllables_of_number(rest) if rest else 0)
-    if 1100 <= number < 2000:  # said as a year
-        century, rest = divmod(number, 100)
-        return _syllables_of_number(century) + (_syllables_of_number(rest) if rest else 2)
     thousands, rest = divmod(number, 1000)
     return _syllables_of_number(thousands) + 2 + (_syllables_of_number(rest) if rest else 0)
