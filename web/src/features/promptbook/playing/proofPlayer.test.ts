@@ -1,0 +1,229 @@
+import { afterEach, beforeEach, describe, expect, test, vi } from "vitest";
+
+import { playhead } from "../document/playhead";
+import { type Part, ProofPlayer } from "./proofPlayer";
+
+/** A piece of a film: so many seconds of it, told apart by a letter. */
+type Piece = { seconds: number; of: string };
+
+/** What lies in the video: which part covers which seconds, the later laid over the earlier. */
+class FakeBuffer extends EventTarget {
+	timestampOffset = 0;
+	updating = false;
+	readonly laid: { from: number; to: number; of: string }[] = [];
+	private within = 0;
+	private last = "";
+
+	get end(): number {
+		return Math.max(0, ...this.laid.map(({ to }) => to));
+	}
+	get buffered() {
+		const { end } = this;
+		return { length: end ? 1 : 0, start: () => 0, end: () => end };
+	}
+	appendBuffer(bytes: Uint8Array) {
+		const { seconds, of } = JSON.parse(new TextDecoder().decode(bytes)) as Piece;
+		const key = `${of}@${this.timestampOffset}`;
+		if (key !== this.last) this.within = 0;
+		this.last = key;
+		const from = this.timestampOffset + this.within;
+		this.laid.push({ from, to: from + seconds, of });
+		this.within += seconds;
+		this.updating = true;
+		queueMicrotask(() => {
+			this.updating = false;
+			this.dispatchEvent(new Event("updateend"));
+		});
+	}
+	/** What is heard at a moment. */
+	at(moment: number): string {
+		return this.laid.findLast(({ from, to }) => from <= moment && moment < to)?.of ?? "";
+	}
+}
+
+class FakeSource extends EventTarget {
+	static latest: FakeSource;
+	readyState = "closed";
+	readonly buffer = new FakeBuffer();
+	constructor() {
+		super();
+		FakeSource.latest = this;
+		setTimeout(() => {
+			this.readyState = "open";
+			this.dispatchEvent(new Event("sourceopen"));
+		});
+	}
+	addSourceBuffer() {
+		return this.buffer;
+	}
+	endOfStream() {
+		this.readyState = "ended";
+	}
+}
+
+/** A video that shows what was laid, and stays where it is put. */
+function fakeVideo() {
+	const video = document.createElement("video");
+	let now = 0;
+	Object.defineProperties(video, {
+		currentTime: { get: () => now, set: (moment: number) => (now = moment) },
+		buffered: { get: () => FakeSource.latest.buffer.buffered },
+		readyState: { get: () => 4 },
+		play: { value: () => Promise.resolve() },
+		pause: { value: () => {} },
+	});
+	return video;
+}
+
+/** Addresses are "letter:seconds:seconds…", a piece each; what is asked for, in order. */
+let asked: string[] = [];
+let stopped: string[] = [];
+
+function answer(address: string, { signal }: { signal: AbortSignal }): Promise<Response> {
+	asked.push(address);
+	signal.addEventListener("abort", () => stopped.push(address));
+	const [of = "", ...pieces] = address.split(":");
+	if (of === "bad") return Promise.resolve(new Response('{"detail": "No voice."}', { status: 422 }));
+	const body = new ReadableStream({
+		start(controller) {
+			for (const seconds of pieces) {
+				if (seconds === "goes-on") return; // more of it is still to come
+				controller.enqueue(new TextEncoder().encode(JSON.stringify({ of, seconds: Number(seconds) })));
+			}
+			controller.close();
+		},
+	});
+	return Promise.resolve(new Response(body));
+}
+
+const part = (sceneId: string, address: string, at = 0): Part => ({ sceneId, at, address });
+const settled = () => new Promise((resolve) => setTimeout(resolve, 30));
+
+describe("playing proofs", () => {
+	const problems: string[] = [];
+	let video: HTMLVideoElement;
+	let player: ProofPlayer;
+
+	beforeEach(() => {
+		asked = [];
+		stopped = [];
+		problems.length = 0;
+		vi.stubGlobal("MediaSource", FakeSource);
+		vi.stubGlobal("fetch", answer);
+		URL.createObjectURL = () => "blob:film";
+		URL.revokeObjectURL = () => {};
+		video = fakeVideo();
+		player = new ProofPlayer(video, (sentence) => problems.push(sentence));
+	});
+	afterEach(() => {
+		player.stop();
+		vi.unstubAllGlobals();
+	});
+	const buffer = () => FakeSource.latest.buffer;
+
+	test("scenes lie one after the other without a gap", async () => {
+		player.play([part("a", "A:1:2"), part("b", "B:2")]);
+		await settled();
+		expect(buffer().laid).toEqual([
+			{ from: 0, to: 1, of: "A" },
+			{ from: 1, to: 3, of: "A" },
+			{ from: 3, to: 5, of: "B" },
+		]);
+		expect(FakeSource.latest.readyState).toBe("ended");
+		expect(playhead.get().playing).toBe(true);
+	});
+
+	test("what is far off is not asked for yet", async () => {
+		player.play([part("a", "A:13"), part("b", "B:2")]);
+		await settled();
+		expect(asked).toEqual(["A:13"]);
+		video.currentTime = 2;
+		await new Promise((resolve) => setTimeout(resolve, 260));
+		expect(asked).toEqual(["A:13", "B:2"]);
+	});
+
+	test("what is heard otherwise comes over what lies ahead, each scene where it lay", async () => {
+		player.play([part("a", "A:4"), part("b", "B:3"), part("c", "C:2")]);
+		await settled();
+		video.currentTime = 1.5;
+		const wanted: [string, number][] = [];
+		player.goOn((sceneId, at) => {
+			wanted.push([sceneId, at]);
+			return [part("a", `a:${4 - at}`, at), part("b", "b:3"), part("c", "c:2")];
+		});
+		await settled();
+		const [[scene, at]] = wanted as [[string, number]];
+		expect(scene).toBe("a");
+		expect(at).toBeGreaterThanOrEqual(1.5);
+		expect(at).toBeLessThan(2);
+		expect([1, at + 0.01, 3.9, 4.1, 6.9, 7.1].map((moment) => buffer().at(moment))).toEqual([
+			"A",
+			"a",
+			"a",
+			"b",
+			"b",
+			"c",
+		]);
+		expect(buffer().end).toBe(9);
+	});
+
+	test("with little in hand the old goes on until the new is there", async () => {
+		player.play([part("a", "A:2:goes-on")]);
+		await settled();
+		video.currentTime = 1;
+		player.goOn((_, at) => [part("a", "a:3", at)]);
+		expect(stopped).toEqual([]);
+		await settled();
+		expect(stopped).toEqual(["A:2:goes-on"]);
+		expect(buffer().at(2.5)).toBe("a");
+	});
+
+	test("with enough in hand the old makes room at once", async () => {
+		player.play([part("a", "A:8:goes-on")]);
+		await settled();
+		player.goOn((_, at) => [part("a", "a:8", at)]);
+		expect(stopped).toEqual(["A:8:goes-on"]);
+		await settled();
+		expect(buffer().at(5)).toBe("a");
+	});
+
+	test("of two changes the later is heard", async () => {
+		player.play([part("a", "A:8")]);
+		await settled();
+		player.goOn((_, at) => [part("a", "x:8", at)]);
+		player.goOn((_, at) => [part("a", "y:8", at)]);
+		await settled();
+		expect(stopped).toContain("x:8");
+		expect(buffer().at(4)).toBe("y");
+		expect(problems).toEqual([]);
+	});
+
+	test("what is repeated is laid as a whole", async () => {
+		const loop = { sceneId: "a", from: 2, to: 4 };
+		player.play([part("a", "A:2.2", 2)], loop);
+		await settled();
+		expect(player.repeated).toEqual(loop);
+		video.currentTime = 1;
+		player.goOn(() => [part("a", "a:2.2", 2)]);
+		await settled();
+		expect(buffer().at(0.1)).toBe("a");
+		expect(buffer().end).toBeCloseTo(2.2);
+	});
+
+	test("what cannot be played is told, and it stops", async () => {
+		player.play([part("a", "bad:1")]);
+		await settled();
+		expect(problems).toEqual(["No voice."]);
+		expect(playhead.get().playing).toBe(false);
+	});
+
+	test("stopped is nobody's fault", async () => {
+		player.play([part("a", "A:2:goes-on")]);
+		await settled();
+		player.stop();
+		await settled();
+		expect(stopped).toEqual(["A:2:goes-on"]);
+		expect(problems).toEqual([]);
+		expect(playhead.get().playing).toBe(false);
+	});
+});
