@@ -25,6 +25,7 @@ from server.shelf.models import ShelfEntry
 from server.shelf.work import upload_path
 from server.studio import studio
 from tests.clips import counted, write_clip
+from tests.dearhost.assets.test_telephone_files import heic
 from tests.server.conftest import Begin
 
 pytestmark = pytest.mark.django_db(transaction=True)
@@ -72,6 +73,17 @@ def test_what_is_brought_is_entered_with_a_number_and_a_title(client: Client) ->
     assert (latest["number"], earlier["title"], earlier["file"]) == (2, "Harbour wall 2", "harbour-wall_2.png")
     assert (earlier["kind"], earlier["width"], earlier["height"], earlier["used_in"]) == ("picture", 50, 30, [])
     assert earlier["problem"] == "no licence said" and earlier["mine"]
+
+
+def test_a_telephones_picture_is_brought_with_what_it_says_of_its_author(client: Client) -> None:
+    job = bring(client, "IMG_0412.HEIC", heic(author="Ina Pell", rights="CC BY 4.0"))
+    assert job.status == "done", job.message
+    (thing,) = shelf_of(client)
+    assert (thing["kind"], thing["width"], thing["height"]) == ("picture", 80, 40)
+    assert (thing["author"], thing["licence"]) == ("Ina Pell", "CC BY 4.0")
+    spoiled = bring(client, "IMG_0413.HEIC", heic()[:200])
+    assert spoiled.status == "failed" and "damaged" in spoiled.message
+    assert len(shelf_of(client)) == 1
 
 
 def test_the_same_file_again_is_the_same_entry(client: Client) -> None:

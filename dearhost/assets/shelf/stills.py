@@ -25,6 +25,7 @@ _MOST_PIXELS = 120_000_000
 _SVG_SIDE = 2000
 _SMOOTH = skia.SamplingOptions(skia.FilterMode.kLinear, skia.MipmapMode.kLinear)
 _QUALITY = 95
+_DAMAGED = "This picture is damaged. Save it again and choose it once more."
 
 
 @dataclass(slots=True)
@@ -47,9 +48,7 @@ def take_picture(data: bytes, folder: Path) -> TakenPicture | None:
     if looks_like_svg(data):
         image, rights = _drawn(safe_svg(data)), Rights()
     elif looks_like_heif(data):
-        read = read_heif(data, _MOST_PIXELS)
-        image = None if read is None else skia.Image.fromarray(read[0], colorType=skia.kRGBA_8888_ColorType)
-        rights = Rights() if read is None else rights_of_picture(b"", read[1])
+        image, rights = _telephones(data)
     else:
         image, rights = _decoded(data, notes), rights_of_picture(data)
     if image is None:
@@ -89,10 +88,20 @@ def _decoded(data: bytes, notes: list[str]) -> Any:
         image = skia.Image.MakeFromEncoded(skia.Data.MakeWithCopy(data))
         pixels = _in_srgb(image).toarray(colorType=skia.kRGBA_8888_ColorType)
     except (RuntimeError, ValueError, AttributeError) as error:
-        raise HostError("This picture is damaged. Save it again and choose it once more.") from error
+        raise HostError(_DAMAGED) from error
     if data[:2] == b"\xff\xd8" and b"\xff\xd9" not in data[-64:]:
         notes.append("The file is cut off: a part of the picture is missing.")
     return skia.Image.fromarray(np.ascontiguousarray(pixels), colorType=skia.kRGBA_8888_ColorType)
+
+
+def _telephones(data: bytes) -> tuple[Any, Rights]:
+    read = read_heif(data, _MOST_PIXELS)
+    if read is not None:
+        return skia.Image.fromarray(read[0], colorType=skia.kRGBA_8888_ColorType), rights_of_picture(b"", read[1])
+    image = _by_ffmpeg(data)  # the general brands may hold AV1
+    if image is None:
+        raise HostError(_DAMAGED)
+    return image, Rights()
 
 
 def _in_srgb(image: Any) -> Any:

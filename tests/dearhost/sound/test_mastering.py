@@ -9,7 +9,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from dearhost.sound import Placement, Stereo, Track, mix
-from dearhost.sound.mastering import CEILING_DBTP, master, measure_loudness, true_peak
+from dearhost.sound.mastering import CEILING_DBTP, limited, master, measure_loudness, true_peak
 
 RATE = 48_000
 
@@ -60,3 +60,89 @@ def test_placing_is_exact_to_the_sample() -> None:
     mixed = mix([Track("voice", (Placement(0.5, RATE, tone), Placement(0.999, RATE, tone)))], 1.0, RATE).left
     assert len(mixed) == RATE
     assert mixed[23_999] == 0 and mixed[24_000] == 1 and mixed[24_480] == 0 and mixed[-1] == 1
+
+
+def tone(hertz: float, seconds: float, dbfs: float, degrees: float = 0.0) -> np.ndarray:
+    """A sine whose amplitude is ``dbfs`` below full scale."""
+    at = np.arange(round(seconds * RATE)) / RATE
+    return (10 ** (dbfs / 20) * np.sin(2 * np.pi * hertz * at + np.radians(degrees))).astype(np.float32)
+
+
+@pytest.mark.parametrize(
+    ("parts", "lufs"),
+    [
+        ([(20, -23)], -23.0),
+        ([(20, -33)], -33.0),
+        ([(10, -36), (60, -23), (10, -36)], -23.0),
+        ([(10, -72), (10, -36), (60, -23), (10, -36), (10, -72)], -23.0),
+        ([(20, -26), (20.1, -20), (20, -26)], -23.0),
+    ],
+)
+def test_loudness_of_the_signals_of_ebu_tech_3341(parts: list[tuple[float, float]], lufs: float) -> None:
+    """EBU Tech 3341, table 1, signals 1 to 5: 1 kHz in both channels, within .1 LU; from memory."""
+    sound = np.concatenate([tone(1000, seconds, level) for seconds, level in parts])
+    assert measure_loudness(centred(sound), RATE) == pytest.approx(lufs, abs=0.1)
+
+
+@pytest.mark.parametrize(
+    ("part", "degrees", "amplitude", "dbtp"),
+    [(4, 0.0, 0.5, -6.0), (4, 45.0, 0.5, -6.0), (6, 60.0, 0.5, -6.0), (8, 67.5, 0.5, -6.0), (4, 45.0, 1.41, 3.0)],
+)
+def test_true_peak_of_the_signals_of_ebu_tech_3341(part: int, degrees: float, amplitude: float, dbtp: float) -> None:
+    """EBU Tech 3341, table 1, signals 15 to 19: a part of the sample rate, peaks between samples; +.2 and -.4 dB, from
+    memory."""
+    sound = tone(RATE / part, 1.0, 20 * np.log10(amplitude), degrees)
+    ramp = np.minimum(1, np.minimum(np.arange(len(sound)), np.arange(len(sound))[::-1]) / (RATE / 10))
+    assert dbtp - 0.4 <= true_peak(sound * ramp) <= dbtp + 0.2
+
+
+def test_one_channel_alone_is_3_lu_softer_than_both() -> None:
+    """ITU-R BS.1770-4: the channels' energies are added."""
+    sound, silence = tone(1000, 10, -20), np.zeros(10 * RATE, np.float32)
+    both, one = (measure_loudness(Stereo(sound, other), RATE) for other in (sound, silence))
+    assert both - one == pytest.approx(10 * np.log10(2), abs=0.02)
+
+
+@settings(max_examples=15, deadline=None)
+@given(st.floats(-40, -20), st.floats(200, 4000))
+def test_what_needs_no_limiting_is_only_made_louder_or_softer(level: float, hertz: float) -> None:
+    sound = tone(hertz, 2.0, level)
+    made = master(centred(sound.copy()), RATE).left
+    gains = made[sound != 0] / sound[sound != 0]
+    assert np.ptp(20 * np.log10(gains[np.abs(sound[sound != 0]) > 1e-4])) < 0.01
+    assert measure_loudness(centred(made), RATE) == pytest.approx(-16, abs=0.1)
+
+
+@settings(max_examples=10, deadline=None)
+@given(st.integers(0, 99), st.floats(0.1, 0.9))
+def test_both_channels_are_held_down_together(seed: int, share: float) -> None:
+    """What comes from one side stays there: the quotient of the channels does not change."""
+    loud = noise(2.0, 0.02, True, seed)
+    made = master(Stereo(loud.copy(), (loud * share).astype(np.float32)), RATE)
+    heard = np.abs(made.left) > 1e-3
+    assert np.allclose(made.right[heard] / made.left[heard], share, rtol=1e-3)
+
+
+def test_the_limiter_is_down_before_the_peak_and_lets_go_slowly() -> None:
+    sound = tone(440, 2.0, -20)
+    sound[RATE] = 0.99
+    sound[RATE + 1] = -0.99
+    before = sound.copy()
+    made = limited(centred(sound), RATE).left
+    clear = np.abs(before) > 0.05
+    clear[RATE - 2 : RATE + 3] = False
+    gain = np.where(clear, made / np.where(clear, before, 1), np.nan)
+    around = gain[RATE - RATE // 4 : RATE + RATE // 2]
+    assert true_peak(made) <= CEILING_DBTP
+    assert np.nanmin(around) < 0.98 and np.nanmax(gain) <= 1.0 + 1e-6
+    assert np.allclose(gain[: RATE // 2][clear[: RATE // 2]], 1, atol=1e-4), "far before it nothing is lowered"
+    assert np.allclose(gain[-RATE // 2 :][clear[-RATE // 2 :]], 1, atol=5e-3), "half a second later it has let go"
+    steps = np.abs(np.diff(gain[~np.isnan(gain)]))
+    assert steps.max() < 0.05, "the level never jumps"
+
+
+def test_as_it_comes_leaves_what_is_below_the_ceiling() -> None:
+    sound = tone(440, 1.0, -3)
+    assert np.allclose(limited(centred(sound.copy()), RATE).left, sound, atol=1e-6)
+    loud = limited(centred(tone(440, 1.0, 2)), RATE).left
+    assert -1.6 < true_peak(loud) <= CEILING_DBTP
