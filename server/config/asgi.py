@@ -19,11 +19,15 @@ application = BodyLimit(get_asgi_application(), LARGEST_BODY)
 
 
 def _warm_up() -> None:
-    """Load what the first picture and the first sound would wait seconds for."""
+    """Load what the first picture, the first sound and the first draft would wait seconds for."""
     # loaded here, in a thread of its own: the server answers meanwhile
     import dearhost.sound.mastering  # noqa: F401, PLC0415
     from dearhost.errors import SpeechError  # noqa: PLC0415
     from dearhost.render.frames import load_machine_code  # noqa: PLC0415
+    from dearhost.script import Brief  # noqa: PLC0415
+    from dearhost.writing.brief_reading import read_brief  # noqa: PLC0415
+    from dearhost.writing.drafts import draft_all  # noqa: PLC0415
+    from dearhost.writing.language import ensure_english  # noqa: PLC0415
     from server.room import keep_aside  # noqa: PLC0415 - see above
     from server.studio import studio  # noqa: PLC0415
 
@@ -33,6 +37,9 @@ def _warm_up() -> None:
     with suppress(SpeechError):  # whoever speaks with it is told
         voices.engine(voices.default().id).phones_alone("tide")
     load_machine_code()
+    point = "The tide comes to Quillhaven twice a day."
+    ensure_english(point)
+    draft_all(read_brief(Brief(topic="The tide", points=(point,)), []), 30.0)  # nobody reads it
 
 
 threading.Thread(target=_warm_up, name="warm-up", daemon=True).start()

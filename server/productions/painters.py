@@ -54,8 +54,8 @@ def other_scenes(production: Production, staged: Staged) -> Callable[[Scene], Ot
 def forget_timelines(**_: object) -> None:
     """Make every timeline anew from now on."""
     _timeline.cache_clear()
-    _chosen_timeline.cache_clear()
-    _unkept_timeline.cache_clear()
+    _still_with_tried.cache_clear()
+    _heard_with_chosen.cache_clear()
 
 
 def scene_timeline(production: Production, scene_id: str) -> Timeline:
@@ -67,7 +67,7 @@ def heard_timeline(production: Production, scene_id: str, chosen: str = "") -> T
     """The same with the sound of its lines, read now where they are not yet; with ``chosen``, choices that are not kept
     yet, as JSON. Raises StageError, ScriptError, SpeechError."""
     if chosen:
-        return _unkept_timeline(str(production.pk), production.revision, scene_id, chosen)
+        return _heard_with_chosen(str(production.pk), production.revision, scene_id, chosen)
     return _timeline(str(production.pk), production.revision, scene_id, True)
 
 
@@ -102,7 +102,7 @@ def tried_timeline(production: Production, scene_id: str, line_id: str, cue: Cue
 
 
 @lru_cache(maxsize=16)
-def _chosen_timeline(production_id: str, revision: int, scene_id: str, tried: str, resting: bool) -> Timeline:
+def _still_with_tried(production_id: str, revision: int, scene_id: str, tried: str, resting: bool) -> Timeline:
     production, choices = Production.objects.get(pk=production_id), _choices_in(tried)
     staged = tried_production(production.document, production.title, production.owner_id, scene_id, choices)
     if resting:
@@ -121,7 +121,7 @@ def _choices_in(text: str) -> dict[str, Any]:
 
 
 @lru_cache(maxsize=16)
-def _unkept_timeline(production_id: str, revision: int, scene_id: str, chosen: str) -> Timeline:
+def _heard_with_chosen(production_id: str, revision: int, scene_id: str, chosen: str) -> Timeline:
     production, choices = Production.objects.get(pk=production_id), _choices_in(chosen)
     if not all(isinstance(part, dict) for part in choices.values()):
         raise StageError("What is chosen must be choices by their names, as JSON, for everywhere and for the scene.")
@@ -134,7 +134,7 @@ def still_timeline(production: Production, scene_id: str, *, resting: bool, trie
     as it would be with them. Raises StageError, ScriptError, SpeechError.
     """
     if tried:
-        return _chosen_timeline(str(production.pk), production.revision, scene_id, tried, resting)
+        return _still_with_tried(str(production.pk), production.revision, scene_id, tried, resting)
     return resting_timeline(production, scene_id) if resting else scene_timeline(production, scene_id)
 
 

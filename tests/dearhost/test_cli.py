@@ -24,7 +24,7 @@ def run(capsys: pytest.CaptureFixture[str], *arguments: str) -> tuple[int, str, 
 
 
 def commands_of(command: str) -> set[str]:
-    return set(build_parser(command)._subparsers._group_actions[0].choices or ())  # type: ignore[union-attr]
+    return set(build_parser(command)._subparsers._group_actions[0].choices or ())  # type: ignore[union-attr]  # argparse keeps its commands there alone
 
 
 def test_every_command_is_found_by_its_own_name_without_the_others() -> None:

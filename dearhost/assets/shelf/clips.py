@@ -21,7 +21,7 @@ from dearhost.assets.shelf.footage import even
 from dearhost.assets.shelf.item import Light, Loop
 from dearhost.assets.shelf.measuring import light_of, loop_of
 from dearhost.assets.shelf.rights import Rights, rights_of_tags
-from dearhost.assets.shelf.upright import COLOURS, Upright
+from dearhost.assets.shelf.upright import Upright
 from dearhost.errors import HostError, StorageFull
 from dearhost.sound.files import CONTAINERS
 from dearhost.storage import explained
@@ -195,7 +195,7 @@ def _taken(container: Any, folder: Path, tell: Tell) -> TakenClip:
     claimed = float(container.duration or 0) / 1e6
     source, taking, upright = _Source(container, stream), _Taking(folder), None
     for at, frame in source.frames():
-        upright = upright or Upright(stream, frame, folder)
+        upright = upright or Upright(stream, frame)
         for done in upright.taken(at, frame):
             taking.add(*done)
         if claimed > 0 and len(taking.times) % 10 == 0:
@@ -206,7 +206,6 @@ def _taken(container: Any, folder: Path, tell: Tell) -> TakenClip:
         taking.add(*done)
     for writer in taking.writers:
         writer.close()
-    (folder / COLOURS).unlink(missing_ok=True)
     times = np.array(taking.times)
     np.save(folder / "times.npy", times)
     assert taking.first is not None

@@ -38,13 +38,6 @@ def read_heif(data: bytes, most_pixels: int) -> tuple[NDArray[np.uint8], tuple[b
             own = ImageCms.ImageCmsProfile(io.BytesIO(profile))
             changed = ImageCms.profileToProfile(image, own, ImageCms.createProfile("sRGB"), outputMode=image.mode)
             image = changed or image
-    except (
-        OSError,
-        ValueError,
-        RuntimeError,
-        EOFError,
-        SyntaxError,
-        ImageCms.PyCMSError,
-    ):
+    except (OSError, ValueError, RuntimeError, EOFError, SyntaxError, ImageCms.PyCMSError):
         return None
     return np.asarray(image.convert("RGBA"), np.uint8), told

@@ -7,6 +7,7 @@ from collections import deque
 from collections.abc import Iterator
 from fractions import Fraction
 from pathlib import Path
+from tempfile import NamedTemporaryFile
 from typing import Any
 
 import av
@@ -14,8 +15,6 @@ from av.video.reformatter import ColorRange, Colorspace
 
 from dearhost.assets.shelf.screen_colours import BT2020, HIGH_DYNAMIC, P3, is_of_a_screen, write_lattice
 
-COLOURS = "colours.cube"
-"""How colours are changed, while a clip is taken."""
 _FULL_PIXELS = 1920 * 1088
 _HD_LINES = 720
 _BT601, _BT709, _BT2020 = (5, 6), 1, (9, 10)  # ITU-T H.273, matrix coefficients
@@ -29,13 +28,13 @@ _Step = tuple[str, str]
 class Upright:
     """Brings frames to square pixels, upright, whole pictures, no larger than films need, in BT.709."""
 
-    def __init__(self, stream: Any, first: Any, folder: Path) -> None:
-        """``folder``: where a table of colours may lie meanwhile."""
+    def __init__(self, stream: Any, first: Any) -> None:
         self.notes: list[str] = []
         self._shape = first.width, first.height, first.format.name
         self._matrix, self._range = self._colours(first)
-        steps = [*self._steps(stream, first), *self._screen_colours(first, folder)]
-        self._graph: Any = _graph_of(stream, steps) if steps else None
+        with NamedTemporaryFile(suffix=".cube") as lattice:  # the filter reads it as it is set up
+            steps = [*self._steps(stream, first), *self._screen_colours(first, Path(lattice.name))]
+            self._graph: Any = _graph_of(stream, steps) if steps else None
         self._times: deque[float] = deque()
 
     def _colours(self, first: Any) -> tuple[int, int]:
@@ -50,7 +49,7 @@ class Upright:
         full = int(first.color_range) == int(ColorRange.JPEG) or first.format.name.startswith("yuvj")
         return matrix, int(ColorRange.JPEG if full else ColorRange.MPEG)
 
-    def _screen_colours(self, first: Any, folder: Path) -> list[_Step]:
+    def _screen_colours(self, first: Any, lattice: Path) -> list[_Step]:
         """The steps from a high dynamic range or wide colours to those of a screen; none where they are."""
         transfer, primaries = int(first.color_trc or 2), int(first.color_primaries or 2)
         if _claims_too_much(first):
@@ -63,11 +62,10 @@ class Upright:
             self.notes.append(
                 f"It is of high dynamic range ({HIGH_DYNAMIC[transfer]}): its lights are brought to a screen's."
             )
-        lattice = folder / COLOURS
         write_lattice(lattice, transfer, primaries)
         matrix = {9: "bt2020", int(Colorspace.ITU709): "bt709"}.get(self._matrix, "bt601")
         limits = "full" if self._range == ColorRange.JPEG else "limited"
-        self._matrix, self._range = int(Colorspace.ITU709), int(ColorRange.MPEG)
+        self._matrix, self._range = int(Colorspace.ITU709), int(ColorRange.MPEG)  # what the steps end with
         return [
             ("scale", f"in_color_matrix={matrix}:in_range={limits}:flags=accurate_rnd+full_chroma_int"),
             ("format", "gbrp16le"),

@@ -178,6 +178,18 @@ describe("playing proofs", () => {
 		expect(buffer().at(2.5)).toBe("a");
 	});
 
+	test("what took over goes on in its turn until the next is there", async () => {
+		player.play([part("a", "A:2")]);
+		await settled();
+		video.currentTime = 1;
+		player.goOn((_, at) => [part("a", "x:1:goes-on", at)]);
+		await settled();
+		player.goOn((_, at) => [part("a", "y:3", at)]);
+		expect(stopped).not.toContain("x:1:goes-on");
+		await settled();
+		expect(stopped).toContain("x:1:goes-on");
+	});
+
 	test("with enough in hand the old makes room at once", async () => {
 		player.play([part("a", "A:8:goes-on")]);
 		await settled();

@@ -91,10 +91,11 @@ export class ProofPlayer {
 		const takeOver = async () => {
 			this.abort?.abort();
 			this.abort = coming;
+			this.coming = null;
 			await idle(buffer);
 		};
 		// what is still made of the old would slow the new down; with little in hand it has to go on until that is there
-		if (this.ahead() > BRIDGE) this.abort?.abort();
+		if (this.ahead() > BRIDGE * this.video.playbackRate) this.abort?.abort();
 		const parts = partsFrom(there.sceneId, there.at + soon - there.start);
 		await this.minding(coming.signal, () => this.lay(parts, coming.signal, { from: soon, takeOver }));
 	}
@@ -103,17 +104,17 @@ export class ProofPlayer {
 	private async lay(parts: Part[], signal: AbortSignal, over?: Over): Promise<void> {
 		const { source, buffer } = this;
 		if (!source || !buffer) return;
-		const lay = new Map<string, number>();
+		const lain = new Map<string, number>();
 		for (const [index, part] of parts.entries()) {
-			const start = index === 0 ? over?.from : lay.get(part.sceneId);
+			const start = index === 0 ? over?.from : lain.get(part.sceneId);
 			if (start === undefined) await this.room(signal);
 			const asked = performance.now();
 			const pieces = await opened(part.address, signal);
 			this.takes = (performance.now() - asked) / 1000;
 			if (over && index === 0) {
 				await over.takeOver();
-				for (const { sceneId, start } of this.laid) lay.set(sceneId, start);
-				this.laid = this.laid.filter(({ start }) => start <= over.from);
+				for (const one of this.laid) lain.set(one.sceneId, one.start);
+				this.laid = this.laid.filter((one) => one.start <= over.from);
 			}
 			await this.append(buffer, part, pieces, start);
 		}

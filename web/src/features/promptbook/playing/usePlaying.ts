@@ -33,17 +33,20 @@ export function usePlaying({ productionId, revision, spoken, current, times, loo
 		if (player.current) player.current.speed = speed;
 	}, [speed]);
 
+	const proofOf = useCallback(
+		(sceneId: string, asked: Record<string, string>) =>
+			`/pictures/${productionId}/${sceneId}/proof.mp4?${new URLSearchParams({ ...asked, r: String(revision) })}`,
+		[productionId, revision],
+	);
 	const partsFrom = useCallback(
-		(scene: string, at: number, chosen: (sceneId: string) => string = () => "") =>
+		(scene: string, at: number, chosen?: (sceneId: string) => string) =>
 			spoken.slice(spoken.indexOf(scene)).map((sceneId, i, following) => {
 				const from = i === 0 ? at : 0;
-				const query = new URLSearchParams({ at: from.toFixed(3), r: String(revision) });
-				const before = following[i - 1];
-				if (before) query.set("before", before); // a scene may dissolve from the end of the one before
-				if (chosen(sceneId)) query.set("chosen", chosen(sceneId));
-				return { sceneId, at: from, address: `/pictures/${productionId}/${sceneId}/proof.mp4?${query}` };
+				const before = following[i - 1]; // a scene may dissolve from its end
+				const asked = { at: from.toFixed(3), ...(before && { before }), ...(chosen && { chosen: chosen(sceneId) }) };
+				return { sceneId, at: from, address: proofOf(sceneId, asked) };
 			}),
-		[productionId, revision, spoken],
+		[proofOf, spoken],
 	);
 	const play = useCallback(
 		(scene: string, at: number) => {
@@ -57,12 +60,11 @@ export function usePlaying({ productionId, revision, spoken, current, times, loo
 		if (playhead.get().playing) player.current?.stop();
 	}, []);
 	const partOf = useCallback(
-		({ sceneId, from, to }: Loop, chosen = "") => {
-			const query = new URLSearchParams({ at: from.toFixed(3), until: (to + 0.2).toFixed(3), r: String(revision) });
-			if (chosen) query.set("chosen", chosen);
-			return { sceneId, at: from, address: `/pictures/${productionId}/${sceneId}/proof.mp4?${query}` };
+		({ sceneId, from, to }: Loop, chosen?: string) => {
+			const asked = { at: from.toFixed(3), until: (to + 0.2).toFixed(3), ...(chosen && { chosen }) };
+			return { sceneId, at: from, address: proofOf(sceneId, asked) };
 		},
-		[productionId, revision],
+		[proofOf],
 	);
 	const repeat = useCallback(
 		(stretch: Loop) => {
@@ -71,10 +73,9 @@ export function usePlaying({ productionId, revision, spoken, current, times, loo
 		},
 		[partOf],
 	);
-	/** What is played goes on with other sound, which is not kept yet; where nothing is played nothing happens. */
+	/** What is played goes on with other sound, which is not kept yet. */
 	const hearOtherwise = useCallback(
 		(chosen: (sceneId: string) => string) => {
-			if (!playhead.get().playing) return;
 			const stretch = player.current?.repeated;
 			player.current?.goOn((sceneId, at) =>
 				stretch ? [partOf(stretch, chosen(sceneId))] : partsFrom(sceneId, at, chosen),
@@ -111,14 +112,13 @@ export function usePlaying({ productionId, revision, spoken, current, times, loo
 				const word = known.lines.find((l) => l.id === lineId)?.words.find((w) => w.to > offset);
 				if (!word) continue;
 				const at = Math.max(0, word.start - 1.1);
-				const query = new URLSearchParams({ line: lineId, offset: String(offset), cue: kind, r: String(revision) });
-				const part = `at=${at.toFixed(3)}&until=${(word.end + 1.9).toFixed(3)}`;
-				const address = `/pictures/${productionId}/${sceneId}/proof.mp4?${part}&${query}`;
+				const until = (word.end + 1.9).toFixed(3);
+				const asked = { at: at.toFixed(3), until, line: lineId, offset: String(offset), cue: kind };
 				setProblem("");
-				player.current?.play([{ sceneId, at, address }]);
+				player.current?.play([{ sceneId, at, address: proofOf(sceneId, asked) }]);
 			}
 		},
-		[times, productionId, revision],
+		[times, proofOf],
 	);
 	return {
 		video,
