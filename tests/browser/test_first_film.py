@@ -269,7 +269,7 @@ def test_a_narrow_window_has_everything_one_below_the_other(signed_in: Page, wid
     kept(page)
     fits = "document.documentElement.scrollWidth <= window.innerWidth"
     assert page.evaluate(fits)
-    for name in ("Brief", "Voice", "Host", "Set", "Deliver"):
+    for name in ("Brief", "Voice", "Host", "Set", "Titles", "Sound", "Deliver"):
         tab(page, name)
         expect(page.get_by_role("tabpanel", name=name)).to_be_visible()
         assert page.evaluate(fits), name
