@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dearhost.languages.language import Language
+from dearhost.languages.language import Language, words
 
 ITALIAN = Language(
     code="it",
@@ -25,6 +25,39 @@ ITALIAN = Language(
         "other": "altro altra altri altre ma invece",
         "and": "e ed o",
     },
+    heard={
+        "bell": "campana|campane|campanella",
+        "gull": "gabbiano|gabbiani",
+        "thunder": "tuono|tuoni|temporale|temporali",
+        "foghorn": "sirena da nebbia",
+        "applause": "applauso|applausi|applaude|applaudono",
+        "train": "treno|treni",
+        "coin": "monete",
+        "camera": "fotografia|fotografie|foto",
+        "knock": "bussa|bussano|bussò",
+        "gong": "gong",
+        "heartbeat": "battito del cuore|battito",
+        "tick": "ticchettio",
+        "phone": "squilla il telefono|telefono squilla|squillò il telefono",
+        "steps": "passi",
+        "door": "porta si chiude|porta si apre|chiude la porta|apre la porta|si chiude la porta|si apre la porta",
+        "page": "volta pagina|gira pagina|voltiamo pagina",
+        "typing": "tastiera|macchina da scrivere",
+        "pour": "versa|versano",
+        "cork": "champagne|spumante",
+        "drum-roll": "rullo di tamburi",
+        "fanfare": "fanfara",
+        "tear": "strappa|strappano",
+        "rain": "pioggia|piove|pioveva|pioviggina",
+        "wind": "vento|raffiche|bufera",
+        "sea": "onde|risacca",
+        "fire": "falò|camino acceso",
+        "stream": "ruscello",
+        "birds": "canto degli uccelli|uccelli cantano",
+        "crickets": "grilli",
+        "crowd": "folla",
+    },
+    denials=words("non mai senza nessuno niente nulla nessuna né neanche silenzioso silenziosa"),
     directions={
         "title": "titolo|in sovrimpressione|sullo schermo",
         "pause": "pausa|silenzio",

@@ -18,6 +18,9 @@ class Language:
     German "Sie" addresses, "sie" does not. Common practice of speakers' handbooks, no source.
     ``directions`` are patterns of what stage directions say, by the cue they mean (see
     ``production.direction_cues``); the first that is found decides. Stage directions as commonly written, no source.
+    ``heard`` are words and phrases of what everybody hears where it is told, divided by ``|``, by the names of
+    ``sound.STINGS``: not every word a sound can be found by. A word with a capital letter counts only written so. A
+    clause with one of the ``denials`` says that nothing is heard. Everyday words, no source.
     ``lexicon`` says written numbers, dates, units and signs. ``weak_ends`` are words no caption line should end on.
     ``function_words`` carry no meaning of their own; ``claims`` and ``problems`` are words that open well.
     """
@@ -27,6 +30,8 @@ class Language:
     counted: tuple[str, ...] = ()
     gesture_words: Mapping[str, str] = field(default_factory=dict)
     directions: Mapping[str, str] = field(default_factory=dict)
+    heard: Mapping[str, str] = field(default_factory=dict)
+    denials: frozenset[str] = frozenset()
     lexicon: Lexicon | None = None
     weak_ends: frozenset[str] = frozenset()
     function_words: frozenset[str] = frozenset()

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dearhost.languages.language import Language
+from dearhost.languages.language import Language, words
 
 DUTCH = Language(
     code="nl",
@@ -25,6 +25,39 @@ DUTCH = Language(
         "other": "andere anders maar daarentegen",
         "and": "en of",
     },
+    heard={
+        "bell": "bel|klok luidt|klokken luiden",
+        "gull": "meeuw|meeuwen",
+        "thunder": "donder|onweer",
+        "foghorn": "misthoorn",
+        "applause": "applaus|klappen",
+        "train": "trein|treinen",
+        "coin": "munten",
+        "camera": "foto|foto's",
+        "knock": "klopt|klopte",
+        "gong": "gong",
+        "heartbeat": "hartslag",
+        "tick": "tikt|tikte",
+        "phone": "telefoon gaat|telefoon rinkelt",
+        "steps": "voetstappen",
+        "door": "deur gaat open|deur gaat dicht|deur slaat|deur valt dicht",
+        "page": "bladzijde om|slaat de bladzijde",
+        "typing": "typt|toetsenbord|typemachine",
+        "pour": "schenkt|inschenken|giet",
+        "cork": "champagne",
+        "drum-roll": "tromgeroffel",
+        "fanfare": "fanfare",
+        "tear": "scheurt|verscheurt",
+        "rain": "regen|regent|regende|motregen",
+        "wind": "wind|storm|windvlagen",
+        "sea": "golven|branding",
+        "fire": "kampvuur|haardvuur",
+        "stream": "beekje",
+        "birds": "vogelgezang|vogels zingen",
+        "crickets": "krekels",
+        "crowd": "menigte|mensenmassa",
+    },
+    denials=words("niet geen nooit zonder niemand niets stil noch"),
     directions={
         "title": "titel|in beeld",
         "pause": "pauze|stilte",

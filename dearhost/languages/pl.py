@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dearhost.languages.language import Language
+from dearhost.languages.language import Language, words
 
 POLISH = Language(
     code="pl",
@@ -25,4 +25,37 @@ POLISH = Language(
         "other": "inny inna inne ale natomiast",
         "and": "i oraz lub albo",
     },
+    heard={
+        "bell": "dzwon|dzwony|dzwonek|dzwonu",
+        "gull": "mewa|mewy|mew",
+        "thunder": "grzmot|grzmoty|grzmi|burza|burzy",
+        "foghorn": "syrena mgłowa",
+        "applause": "brawa|oklaski",
+        "train": "pociąg|pociągi|pociągu",
+        "coin": "monety",
+        "camera": "zdjęcie|zdjęcia|fotografia",
+        "knock": "puka|pukanie|zapukał|zapukała",
+        "gong": "gong",
+        "heartbeat": "bicie serca",
+        "tick": "tyka|tykanie",
+        "phone": "dzwoni telefon|telefon dzwoni",
+        "steps": "kroki",
+        "door": "drzwi się zamykają|drzwi się otwierają|zamyka drzwi|otwiera drzwi",
+        "page": "przewraca stronę|przewracamy stronę",
+        "typing": "klawiatura|maszyna do pisania",
+        "pour": "nalewa",
+        "cork": "szampan|szampana",
+        "drum-roll": "werble",
+        "fanfare": "fanfary",
+        "tear": "rozdziera|drze",
+        "rain": "deszcz|deszczu|pada deszcz|mżawka",
+        "wind": "wiatr|wichura|wiatru",
+        "sea": "fale|szum morza",
+        "fire": "ognisko|ogniska|kominek",
+        "stream": "strumyk",
+        "birds": "śpiew ptaków|ptaki śpiewają",
+        "crickets": "świerszcze",
+        "crowd": "tłum|tłumu",
+    },
+    denials=words("nie nigdy bez nikt nic żaden żadna ani cichy"),
 )  # fmt: skip

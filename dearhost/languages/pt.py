@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dearhost.languages.language import Language
+from dearhost.languages.language import Language, words
 
 PORTUGUESE = Language(
     code="pt",
@@ -25,6 +25,39 @@ PORTUGUESE = Language(
         "other": "outro outra outros outras mas porém",
         "and": "e ou",
     },
+    heard={
+        "bell": "sino|sinos|campainha",
+        "gull": "gaivota|gaivotas",
+        "thunder": "trovão|trovões|trovoada|tempestade",
+        "foghorn": "sirene de nevoeiro",
+        "applause": "aplauso|aplausos|aplaude|aplaudem",
+        "train": "comboio|comboios|trem|trens",
+        "coin": "moedas",
+        "camera": "fotografia|fotografias|foto|fotos",
+        "knock": "batem à porta|bate à porta|bateu à porta",
+        "gong": "gongo",
+        "heartbeat": "batimento cardíaco|batida do coração",
+        "tick": "tique taque",
+        "phone": "telefone toca|toca o telefone|telefone tocou",
+        "steps": "passos",
+        "door": "porta fecha|porta abre|porta se fecha|porta se abre|fecha a porta|abre a porta",
+        "page": "vira a página|viramos a página",
+        "typing": "teclado|máquina de escrever",
+        "pour": "serve o chá|serve o café|despeja",
+        "cork": "champanhe|espumante",
+        "drum-roll": "rufar de tambores",
+        "fanfare": "fanfarra",
+        "tear": "rasga|rasgam",
+        "rain": "chuva|chove|chovia|choveu|chuvisco",
+        "wind": "vento|ventania|rajadas",
+        "sea": "ondas|rebentação",
+        "fire": "fogueira|lareira",
+        "stream": "riacho",
+        "birds": "canto dos pássaros|pássaros cantam",
+        "crickets": "grilos",
+        "crowd": "multidão",
+    },
+    denials=words("não nunca jamais sem ninguém nada nenhum nenhuma nem silencioso silenciosa"),
     directions={
         "title": "título|na tela|no ecrã",
         "pause": "pausa|silêncio",

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dearhost.languages.language import Language
+from dearhost.languages.language import Language, words
 
 SWEDISH = Language(
     code="sv",
@@ -25,4 +25,37 @@ SWEDISH = Language(
         "other": "andra annan men istället",
         "and": "och eller",
     },
+    heard={
+        "bell": "klocka ringer|klockan ringer|klockor|bjällra",
+        "gull": "mås|måsar|måsarna|måsen",
+        "thunder": "åska|åskan|åskväder",
+        "foghorn": "mistlur|mistluren",
+        "applause": "applåder|applåderar",
+        "train": "tåg|tåget|tågen",
+        "coin": "mynt",
+        "camera": "foto|fotografi|fotografier",
+        "knock": "knackar|knackade",
+        "gong": "gonggong",
+        "heartbeat": "hjärtslag",
+        "tick": "tickar|tickade",
+        "phone": "telefonen ringer|telefonen ringde",
+        "steps": "fotsteg|steg hörs",
+        "door": "dörren stängs|dörren öppnas|dörren slår|stänger dörren|öppnar dörren",
+        "page": "vänder blad|vänder sidan",
+        "typing": "tangentbord|skrivmaskin|knapprar",
+        "pour": "häller",
+        "cork": "champagne",
+        "drum-roll": "trumvirvel",
+        "fanfare": "fanfar",
+        "tear": "river sönder",
+        "rain": "regn|regnet|regnar|regnade|duggregn",
+        "wind": "vinden|blåst|stormen|stormbyar",
+        "sea": "vågor|vågorna|bränningar",
+        "fire": "lägereld|lägerelden|brasa",
+        "stream": "bäck|bäcken",
+        "birds": "fågelsång|fåglarna sjunger",
+        "crickets": "syrsor",
+        "crowd": "folkmassa|folkmassan",
+    },
+    denials=words("inte ingen inga inget aldrig utan ingenting tyst varken"),
 )  # fmt: skip

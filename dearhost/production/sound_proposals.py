@@ -5,31 +5,16 @@ from __future__ import annotations
 import re
 from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass
+from functools import lru_cache
 
+from dearhost.languages import LANGUAGES
+from dearhost.languages.detecting import language_of
 from dearhost.script import blanked
 from dearhost.things.stems import words_in
 
-_HEARD: Mapping[str, tuple[str, ...]] = {
-    "bell": ("bell", "bells"), "gull": ("gull", "gulls", "seagull", "seagulls"), "thunder": ("thunder", "thunderstorm"),
-    "foghorn": ("foghorn", "foghorns"), "applause": ("applause", "applaud", "applauds", "applauded"),
-    "train": ("train", "trains"), "coin": ("coins",), "camera": ("photograph", "photographs", "snapshot"),
-    "knock": ("knock", "knocks", "knocked"), "gong": ("gong",), "heartbeat": ("heartbeat",), "tick": ("ticking",),
-    "phone": ("phone rings", "telephone rings", "phone rang", "ringing phone"), "steps": ("footsteps",),
-    "door": ("door closes", "door opens", "door slams", "door shuts", "door closed", "close the door", "shut the door"),
-    "page": ("turn the page", "turns the page", "turned the page"), "typing": ("typing", "typewriter", "keyboard"),
-    "pour": ("pour", "pours", "poured"), "cork": ("champagne",), "drum-roll": ("drum roll", "drumroll"),
-    "fanfare": ("fanfare",), "tear": ("torn up", "tears it up"), "clock": ("clock ticks",),
-    "rain": ("rain", "rains", "rained", "raining", "drizzle"), "wind": ("the wind", "gale", "gales", "gusts"),
-    "sea": ("waves", "surf", "breakers"), "fire": ("campfire", "fireplace", "bonfire"), "stream": ("brook",),
-    "birds": ("birdsong", "songbirds", "birds sing"), "crickets": ("crickets",), "crowd": ("crowd",),
-}  # fmt: skip
-"""What in a text is heard by everybody, by the names of ``sound.STINGS``: not every word a sound can be found by."""
 _GO_ON = frozenset({"rain", "wind", "sea", "fire", "birds", "crickets", "crowd", "stream", "clock"})
 """Sounds that lie under the whole clause."""
 _CLAUSE = re.compile(r"[^.!?;:…]+[.!?;:…]*")
-_DENIED = frozenset(
-    {"no", "not", "never", "without", "nobody", "nothing", "silent", "stopped", "cannot", "neither", "nor"}
-)
 MOST = 3
 """Suggestions for a scene."""
 
@@ -49,25 +34,34 @@ class SoundProposal:
 
 
 def sounds_for(lines: Iterable[tuple[str, str]]) -> list[SoundProposal]:
-    """Sounds for the lines of a scene, as (id, English text): one a clause, each sound once, MOST of them."""
+    """Sounds for the lines of a scene, as (id, text): one a clause, each sound once, MOST of them.
+
+    A line is read in its own language where that is sure and has words for sounds, else in the scene's; English where
+    nothing is.
+    """
+    read = list(lines)
+    scene = language_of(" ".join(blanked(text) for _, text in read), _LANGUAGES) or "en"
     found: list[SoundProposal] = []
-    for line, text in lines:
-        for proposal in _in_line(line, text):
+    for line, text in read:
+        own = language_of(blanked(text), _LANGUAGES) or scene
+        for proposal in _in_line(line, text, own):
             if all(proposal.sound != other.sound for other in found):
                 found.append(proposal)
     return found[:MOST]
 
 
-def _in_line(line: str, text: str) -> Iterator[SoundProposal]:
+def _in_line(line: str, text: str, language: str) -> Iterator[SoundProposal]:
+    denials, phrases = LANGUAGES[language].denials, _phrases(language)
     for clause in _CLAUSE.finditer(blanked(text)):
         words = [(match.group(), clause.start() + match.start(), clause.start() + match.end())
                  for match in words_in(clause.group())]  # fmt: skip
-        if any(word.lower() in _DENIED or word.lower().endswith("n't") for word, _, _ in words):
+        if any(word.lower() in denials or word.lower().endswith("n't") for word, _, _ in words):
             continue
-        plain = [word.lower() if index == 0 or word[:1].islower() else word for index, (word, _, _) in enumerate(words)]
-        for sound, heard in _PHRASES.items():
-            at = next(((index, len(wanted)) for wanted in heard for index in range(len(plain))
-                       if tuple(plain[index : index + len(wanted)]) == wanted), None)  # fmt: skip
+        said = [_without_article(word) for word, _, _ in words]
+        for sound, heard in phrases.items():
+            at = next(((index, len(wanted)) for wanted in heard for index in range(len(said) - len(wanted) + 1)
+                       if all(_is_word(said[index + i], word, first=index + i == 0) for i, word in enumerate(wanted))),
+                      None)  # fmt: skip
             if at is None:
                 continue
             index, count = at
@@ -79,6 +73,23 @@ def _in_line(line: str, text: str) -> Iterator[SoundProposal]:
             break
 
 
-_PHRASES: Mapping[str, tuple[tuple[str, ...], ...]] = {
-    sound: tuple(tuple(phrase.split()) for phrase in phrases) for sound, phrases in _HEARD.items()
-}
+def _is_word(said: str, wanted: str, *, first: bool) -> bool:
+    """A word with a capital letter inside a sentence is a name, or a noun of German."""
+    return said == wanted or (first and said.lower() == wanted)
+
+
+def _without_article(word: str) -> str:
+    """``orage`` of ``l'orage``; ``s'ouvre`` and ``doesn't`` stay."""
+    return _ARTICLE.sub("", word)
+
+
+_ARTICLE = re.compile(r"^(?:l|un|d|dell|all|nell|sull|dall)['’](?=\w{3})", re.IGNORECASE)
+
+
+@lru_cache(maxsize=len(LANGUAGES))
+def _phrases(language: str) -> Mapping[str, tuple[tuple[str, ...], ...]]:
+    heard = LANGUAGES[language].heard
+    return {sound: tuple(tuple(phrase.split()) for phrase in phrases.split("|")) for sound, phrases in heard.items()}
+
+
+_LANGUAGES = frozenset(LANGUAGES)

@@ -6,7 +6,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from dearhost.production.sound_proposals import _GO_ON, _HEARD, MOST, sounds_for
+from dearhost.languages import LANGUAGES
+from dearhost.production.sound_proposals import _GO_ON, MOST, sounds_for
 from dearhost.sound import STINGS
 from dearhost.sound.stings import sting
 
@@ -16,7 +17,9 @@ def found(text: str) -> list[tuple[str, str]]:
 
 
 def test_every_sound_that_is_proposed_is_there_and_what_goes_on_can() -> None:
-    assert set(_HEARD) <= set(STINGS) and set(_HEARD) >= _GO_ON
+    for language in LANGUAGES.values():
+        assert set(language.heard) <= set(STINGS) and language.denials, language.name
+    assert set(LANGUAGES["en"].heard) >= _GO_ON
     for name in _GO_ON:
         assert len(sting(name)) / 48_000 > 1.0, name
 
@@ -40,6 +43,44 @@ def test_every_sound_that_is_proposed_is_there_and_what_goes_on_can() -> None:
 )
 def test_what_is_heard_by_everybody_is_proposed(text: str, sounds: list[tuple[str, str]]) -> None:
     assert found(text) == sounds
+
+
+@pytest.mark.parametrize(
+    ("text", "denied", "sound", "word"),
+    [
+        ("In der Nacht fiel Regen auf das Dach des Museums.", "In der Nacht fiel kein Regen auf das Dach des Museums.",
+         "rain", "Regen"),
+        ("Por la noche suena una campana en el muelle del museo.",
+         "Por la noche no suena ninguna campana en el muelle del museo.", "bell", "campana"),
+        ("Cette nuit-là, l'orage arrive sur la côte et sur le port.",
+         "Cette nuit-là, il n'y avait pas d'orage sur la côte ni sur le port.", "thunder", "l'orage"),
+        ("E poi la porta si chiude dietro di noi nella sala delle maree.",
+         "E poi la porta non si chiude mai dietro di noi nella sala delle maree.", "door", "porta si chiude"),
+        ("Boven de haven roepen de meeuwen de hele ochtend.", "Boven de haven roepen geen meeuwen deze ochtend.",
+         "gull", "meeuwen"),
+        ("À noite ouvimos as ondas junto ao cais do museu.", "À noite não ouvimos as ondas junto ao cais do museu.",
+         "sea", "ondas"),
+        ("W nocy nad portem słychać burza i wiatr od morza.", "W nocy nad portem nie było słychać, że jest burza.",
+         "thunder", "burza"),
+        ("Ночью над гаванью кричат чайки и слышно море.", "Ночью над гаванью не кричат чайки.", "gull", "чайки"),
+        ("På natten hörs vågorna utanför museet vid hamnen.", "På natten hörs inte vågorna utanför museet vid hamnen.",
+         "sea", "vågorna"),
+    ],
+)  # fmt: skip
+def test_other_languages_have_their_own_words(text: str, denied: str, sound: str, word: str) -> None:
+    assert (sound, word) in found(text)
+    assert found(denied) == []
+
+
+def test_a_line_in_another_language_is_read_in_its_own() -> None:
+    english = ("a", "The tide comes back twice a day, and a bell tells everybody on the pier of it.")
+    spanish = ("b", "Y por la noche llueve mucho sobre el muelle del museo de las mareas.")
+    assert [(one.line, one.sound) for one in sounds_for([english, spanish])] == [("a", "bell"), ("b", "rain")]
+
+
+def test_names_are_not_heard_in_other_languages_either() -> None:
+    assert found("Vivimos en la calle del Viento, cerca del museo de las mareas.") == []
+    assert found("Wir regen uns auf, weil das Museum heute geschlossen ist.") == []  # a verb, not the rain
 
 
 def test_one_that_goes_on_lies_under_its_clause() -> None:
