@@ -10,7 +10,7 @@ demo: setup
 	@.venv/bin/python tools/run_demo.py
 
 test: setup-tests lint
-	.venv/bin/python -m pytest -n logical --maxprocesses 4 --dist loadgroup --max-worker-restart 0
+	.venv/bin/python -m pytest -n logical --maxprocesses 4 --max-worker-restart 0
 	cd web && npx --no-install vitest run
 
 lint:

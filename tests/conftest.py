@@ -8,6 +8,7 @@ from typing import Any
 
 import pytest
 from hypothesis import settings
+from xdist.scheduler import LoadScopeScheduling
 
 from dearhost.assets import RecordingStore
 from dearhost.assets.shelf import Shelf
@@ -34,12 +35,22 @@ SKERRY: Maybe I do not.
 """
 
 
-@pytest.hookimpl(tryfirst=True)
-def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
-    """Where tests run side by side a module stays in one process, and so do all that need a browser."""
-    for item in items:
-        group = "browser" if item.path.parent.name == "browser" else item.nodeid.split("::")[0]
-        item.add_marker(pytest.mark.xdist_group(group))
+class _ByModule(LoadScopeScheduling):  # type: ignore[misc]
+    """A module stays in one process, and so do all that need a browser: two browsers at once are too slow for both.
+
+    By the public hook for schedulers: groups by ``xdist_group`` are written into an attribute that pytest 9.2 does not
+    read any more, so that every test goes wherever there is room.
+    """
+
+    def _split_scope(self, nodeid: str) -> str:
+        module = nodeid.split("::")[0]
+        return "browser" if module.startswith("tests/browser/") else module
+
+
+def pytest_xdist_make_scheduler(config: pytest.Config, log: Any) -> LoadScopeScheduling:
+    """Tests side by side, in the order of their modules: what needs a browser takes longest and begins first."""
+    config.option.loadscopereorder = False
+    return _ByModule(config, log)
 
 
 @pytest.fixture
