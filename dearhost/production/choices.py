@@ -202,6 +202,9 @@ BED_ENDS: Mapping[str, str] = {"with": "with the last word", "after": "after it,
 LOUDNESS: Mapping[str, str] = {
     "-16": "-16 LUFS, for the web", "-14": "-14 LUFS, louder", "-23": "-23 LUFS, for broadcast", "none": "as it comes",
 }  # fmt: skip
+HEARING: Mapping[str, str] = {
+    "full": "in full, with the picture", "quick": "at once, by a quick voice",
+}  # fmt: skip
 _PICTURE, _SOUND = Touches.PICTURE, Touches.SOUND
 
 
@@ -293,6 +296,10 @@ class Choices:
     bed_ends: Annotated[str, Choice("It ends", Scope.BOTH, _SOUND, BED_ENDS, asks="It ends")] = "with"
     bed_accents: Annotated[bool, Choice("Bars begin with scenes", Scope.EVERYWHERE, _SOUND)] = True
     loudness: Annotated[str, Choice("Loudness", Scope.EVERYWHERE, _SOUND, LOUDNESS, asks="The film is")] = "-16"
+    hearing: Annotated[
+        str,
+        Choice("Lines are heard", Scope.EVERYWHERE, Touches.NOTHING, HEARING, asks="Lines you write are heard"),
+    ] = "full"
     tail: Annotated[
         float | None,
         Choice("Holds after its last word", Scope.SCENE, Touches.TIME, low=0.0, high=LONGEST_TAIL, unit="s"),

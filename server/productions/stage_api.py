@@ -139,7 +139,8 @@ def times(request: HttpRequest, production_id: UUID, scene_id: str, revision: in
         line["words"] = [{**w, "offset": w["from"]} for w in line["words"]]
     staged = usable_production(production.document, production.title, production.owner_id).checked(studio())
     written = next(s for s in staged.script.scenes if s.id == scene_id)
-    ahead.scene(str(production_id), staged, scene_id)
+    if staged.choices.hearing == "full":
+        ahead.scene(str(production_id), staged, scene_id)
     return {
         **data,
         "mouths": _mouths(scene),

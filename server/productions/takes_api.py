@@ -78,6 +78,7 @@ class HeardOut(Schema):
     words: list[HeardWord]
     pace: float = Field(description="words a minute")
     voice: str = Field(description="the voice that says it: the speaker's, or the nearest that has its language")
+    stand_in: str = Field(description="the quick voice it is heard in while it is written, or nothing")
 
 
 class KeepTakes(Schema):
@@ -107,16 +108,18 @@ def list_takes(request: HttpRequest, production_id: UUID) -> list[Take]:
 
 @router.get("/{uuid:production_id}/lines/{line_id}/heard", response=HeardOut, operation_id="getLineHeard")
 def heard(request: HttpRequest, production_id: UUID, line_id: str, revision: int = 0) -> dict[str, Any]:
-    """A line of the current revision as it is heard; read now if need be."""
+    """A line of the current revision as it is heard in the film; read now if need be, or only foreseen where it is
+    heard in a quick voice while somebody writes."""
     heard_line = line_of(owned(request, production_id), line_id)
     line, voice = heard_line.line, heard_line.voice
-    reading = heard_line.reading()
+    read = HeardLine.foreseen if heard_line.stand_in else HeardLine.reading
+    reading = read(heard_line)
     recording = manner_of(line).recording
     sure = [(1.0, True)] * len(reading.words)
     if recording:
         placed = studio().speaker.alignment(line.text, voice, recording)
         sure = [(word.confidence, word.said) for word in placed.words]
-    plain = reading if recording else heard_line.having(Line(line.id, line.speaker, line.text)).reading()
+    plain = reading if recording else read(heard_line.having(Line(line.id, line.speaker, line.text)))
     spoken = {} if recording else spoken_otherwise(line.text, language_of(voice), heard_line.manner)
     count = max(2, int(reading.duration * _MELODY_RATE))
     minutes = max(0.02, reading.words[-1].end - reading.words[0].start) / 60
@@ -133,6 +136,7 @@ def heard(request: HttpRequest, production_id: UUID, line_id: str, revision: int
         ],
         "pace": round(len(reading.words) / minutes),
         "voice": voice,
+        "stand_in": heard_line.stand_in,
     }  # fmt: skip
 
 
@@ -149,8 +153,9 @@ def _sampled(reading: Reading, count: int, curve: str) -> list[float]:
 
 @router.get("/{uuid:production_id}/lines/{line_id}/sound.wav", operation_id="lineSound", include_in_schema=False)
 def line_sound(request: HttpRequest, production_id: UUID, line_id: str) -> HttpResponse:
-    """A line of the current revision by itself, at the loudness of a film."""
-    return _wav(line_of(owned(request, production_id), line_id).reading())
+    """A line of the current revision by itself, at the loudness of a film: in a quick voice where the production is
+    written so."""
+    return _wav(line_of(owned(request, production_id), line_id).draft())
 
 
 def _wav(reading: Reading) -> HttpResponse:

@@ -10,7 +10,7 @@ from django.db import transaction
 from django.db.models import Max
 
 from dearhost.errors import StageError
-from dearhost.production import CUE_KINDS, manner_of, pauses_of, voice_of
+from dearhost.production import CUE_KINDS, manner_in, manner_of, pauses_of, voice_of
 from dearhost.production.uses import RECORDING, Use
 from dearhost.script import Cue, Line, spoken_lines
 from dearhost.speech import Manner, Reading, SayAs, Taken, with_pauses
@@ -31,6 +31,8 @@ class HeardLine:
     say_as: tuple[SayAs, ...] = ()
     effect: str = "none"
     pace: float = 1.0
+    stand_in: str = ""
+    """The quick voice it is heard in while somebody writes, where the production chose so."""
 
     def having(self, line: Line) -> HeardLine:
         """The same with another state of the line."""
@@ -39,6 +41,14 @@ class HeardLine:
     def reading(self) -> Reading:
         """The line as it is heard in the film. Raises SpeechError."""
         return with_pauses(studio().speaker.read(self.line.text, self.voice, self.manner), pauses_of(self.line))
+
+    def foreseen(self) -> Reading:
+        """The times and the melody it will have in the film, told without its sound where that takes long."""
+        return with_pauses(studio().speaker.foreseen(self.line.text, self.voice, self.manner), pauses_of(self.line))
+
+    def draft(self) -> Reading:
+        """The line as it is heard while somebody writes. Raises SpeechError."""
+        return replace(self, voice=self.stand_in or self.voice).reading()
 
     @property
     def manner(self) -> Manner:
@@ -52,8 +62,12 @@ def line_of(production: Production, line_id: str) -> HeardLine:
     for scene in staged.script.scenes:
         for line in spoken_lines(scene):
             if line.id == line_id:
-                entry = staged.entry(line.speaker)
-                return HeardLine(line, voice_of(staged, line, studio().voices), staged.say_as, entry.effect, entry.pace)
+                entry, voices = staged.entry(line.speaker), studio().voices
+                voice = voice_of(staged, line, voices)
+                manner = manner_in(staged, line)
+                by_voice = not (manner.recording or manner.clip)
+                quick = voices.quick(voice) if by_voice and staged.choices.hearing == "quick" else ""
+                return HeardLine(line, voice, staged.say_as, entry.effect, entry.pace, quick)
     raise StageError("This line is no longer in the script. Choose another line.")
 
 

@@ -1151,7 +1151,8 @@ export interface paths {
         };
         /**
          * Heard
-         * @description A line of the current revision as it is heard; read now if need be.
+         * @description A line of the current revision as it is heard in the film; read now if need be, or only foreseen where it is
+         *     heard in a quick voice while somebody writes.
          */
         get: operations["getLineHeard"];
         put?: never;
@@ -3411,6 +3412,12 @@ export interface components {
              * @enum {string}
              */
             loudness: "-16" | "-14" | "-23" | "none";
+            /**
+             * Hearing
+             * @default full
+             * @enum {string}
+             */
+            hearing: "full" | "quick";
         };
         /**
          * ProductionOut
@@ -4549,6 +4556,11 @@ export interface components {
              * @description the voice that says it: the speaker's, or the nearest that has its language
              */
             voice: string;
+            /**
+             * Stand In
+             * @description the quick voice it is heard in while it is written, or nothing
+             */
+            stand_in: string;
         };
         /**
          * HeardWord

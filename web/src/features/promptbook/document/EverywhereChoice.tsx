@@ -5,7 +5,7 @@ import { optionsOf } from "./scope";
 import { triesOf, useNothingTriedAfter } from "./trying";
 
 /** Choices in words for the whole production. */
-type Name = "shape" | "liveliness" | "type" | "loudness" | "logo_place" | "logo_ground";
+type Name = "shape" | "liveliness" | "type" | "loudness" | "hearing" | "logo_place" | "logo_ground";
 
 type Props = { name: Name; document: ProductionDocument; change: (part: Partial<Choices>) => void };
 

@@ -1,6 +1,7 @@
 import type { Editor } from "@tiptap/core";
 import { useState } from "react";
 import { sentence } from "../../../shared/api/client";
+import { listen, useListening } from "../../../shared/sound/listening";
 import { PlainButton, WordChoice } from "../../../shared/ui/controls";
 import { Scale } from "../../../shared/ui/Scale";
 import { useVoices } from "../../../shared/voices/useVoices";
@@ -34,7 +35,13 @@ export function LineDelivery({ productionId, editor, line, kept, onHear }: Props
 	const kind = useCueKinds().find((k) => k.name === "delivery");
 	const heard = useHeard(productionId, line, kept);
 	const voices = useVoices().data;
-	const speaks = line.recording ? "" : voices?.find(({ id }) => id === heard.data?.voice)?.name;
+	const named = (id: string | undefined) => voices?.find((voice) => voice.id === id)?.name;
+	const heardNow = useListening((now) => now.key === `line ${line.id}`);
+	const trouble = useListening((now) => now.problem);
+	const speaks = line.recording ? "" : named(heard.data?.voice);
+	const standIn = heard.data?.stand_in;
+	// where the text is not kept yet the server would read it as it was
+	const hear = () => (standIn && kept ? listen(`line ${line.id}`, quickly(productionId, line.id)) : onHear(line.id, 0));
 	if (!kind) return null;
 	const value = (name: string, usual: number | string) => line.delivery?.parameters[name] ?? usual;
 	const set = (part: CueValues, field: string) =>
@@ -82,8 +89,8 @@ export function LineDelivery({ productionId, editor, line, kept, onHear }: Props
 						onChange={(lasts) => set({ lasts }, `lasts ${line.id}`)}
 					/>
 					<div className="change-buttons">
-						<PlainButton small onClick={() => onHear(line.id, 0)}>
-							Hear the line
+						<PlainButton small onClick={hear}>
+							{heardNow ? "Stop" : "Hear the line"}
 						</PlainButton>
 						{changed && (
 							<PlainButton small onClick={() => setLineCues(editor, line.id, { delivery: null, recording: null })}>
@@ -98,6 +105,17 @@ export function LineDelivery({ productionId, editor, line, kept, onHear }: Props
 							SSML
 						</a>
 					</div>
+					{standIn && (
+						<p className="small quiet">
+							Heard at once, spoken by {named(standIn)}. When it plays and in the film {speaks ?? "its own voice"}{" "}
+							speaks.
+						</p>
+					)}
+					{standIn && trouble && (
+						<p role="alert" className="problem small">
+							{trouble}
+						</p>
+					)}
 				</div>
 				<div>
 					{kind.parameters
@@ -119,6 +137,9 @@ export function LineDelivery({ productionId, editor, line, kept, onHear }: Props
 		</section>
 	);
 }
+
+/** Where a line is heard by itself, as it is kept. */
+const quickly = (productionId: string, lineId: string) => `/api/productions/${productionId}/lines/${lineId}/sound.wav`;
 
 type LastsProps = {
 	lasts: number;

@@ -6,6 +6,7 @@ import { pitchWord } from "../../../shared/voices/finding";
 import { useVoices } from "../../../shared/voices/useVoices";
 import { useCueKinds } from "../document/cueKinds";
 import { type ProductionDocument, shownName, speakersOf } from "../document/document";
+import { EverywhereChoice } from "../document/EverywhereChoice";
 import { type PanelProps, recast } from "../document/panel";
 import { useProposal } from "../document/useProposal";
 import type { Check } from "../document/useSceneTimes";
@@ -61,6 +62,7 @@ export function VoicePanel({ productionId, document, current, change, editor, ke
 			) : (
 				<p className="small quiet">Put the caret in a line to say how it is said, and to keep takes of it.</p>
 			)}
+			<EverywhereChoice name="hearing" document={document} change={change} />
 			<p className="say-as-way">
 				<PlainButton small onClick={onSayAs}>
 					Say-as list

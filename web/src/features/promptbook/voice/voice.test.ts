@@ -23,6 +23,7 @@ const HEARD: Heard = {
 	words: [word("A", 0, 0.02), word("considerable", 0.02, 0.5), { ...word("pause", 1.2, 1.8), offset: 4 }],
 	pace: 90,
 	voice: "dale",
+	stand_in: "",
 	pauses: new Map([[4, 0.5]]),
 };
 
