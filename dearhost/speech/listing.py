@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from dearhost.languages import main_code
-from dearhost.speech.full_voices import FULL_VOICES
+from dearhost.speech.full_voices import FULL_VOICES, FullVoice
 from dearhost.speech.kokoro import prepared
 from dearhost.speech.made_voices import MadeVoice
 from dearhost.speech.matching import MatchedVoice
@@ -30,9 +30,12 @@ def made_as_listed(made: MadeVoice, formant: Iterable[Voice]) -> Voice | None:
 def base_of(made: MadeVoice) -> str:
     """The id of what a voice is made from here: where the full model is missing, what its recipe was made for."""
     row = FULL_VOICES.get(made.base)
-    if row is None or prepared.is_prepared():
-        return made.base
-    return BASE_VOICE.id if main_code(row.voice.language) == "en" else row.stand_in
+    return made.base if row is None or prepared.is_prepared() else quickest(row)
+
+
+def quickest(full: FullVoice) -> str:
+    """The id of the voice that reads the language of a full one in the least time."""
+    return BASE_VOICE.id if main_code(full.voice.language) == "en" else full.stand_in
 
 
 def matched_as_listed(matched: MatchedVoice) -> list[Voice]:

@@ -24,7 +24,7 @@ from dearhost.speech.full_voices import FULL_VOICES
 from dearhost.speech.kokoro import prepared
 from dearhost.speech.kokoro.mixing import mixed
 from dearhost.speech.kokoro.model import Model
-from dearhost.speech.listing import base_of, made_as_listed, matched_as_listed
+from dearhost.speech.listing import base_of, made_as_listed, matched_as_listed, quickest
 from dearhost.speech.made_voices import MadeVoices
 from dearhost.speech.matched_voices import MatchedVoices
 from dearhost.speech.matching import MatchedVoice
@@ -138,10 +138,11 @@ class VoiceRegistry:
         return row.stand_in if row and (quick_by_default() or not prepared.is_prepared()) else voice_id
 
     def quick(self, voice_id: str) -> str:
-        """The voice that can be heard in place of a full one while a line is written, at a quarter of its time; ""
-        where the voice itself is quick or nothing stands in for it."""
-        row = FULL_VOICES.get(voice_id)
-        return row.stand_in if row and self._came_with(row.stand_in) else ""
+        """The voice that can be heard in place of a full one while a line is written, in a tenth of its time; "" where
+        the voice itself is quick or nothing stands in for it."""
+        row = FULL_VOICES.get(self.made.find(voice_id).base if self.made.is_id(voice_id) else voice_id)
+        stand_in = quickest(row) if row else ""
+        return stand_in if stand_in and self._came_with(stand_in) else ""
 
     def speaking(self, voice_id: str, language: str) -> str:
         """The voice nearest to one, by who is heard and how high, that speaks a language (ISO 639-1).

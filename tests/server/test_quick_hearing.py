@@ -11,7 +11,9 @@ from django.test import Client
 from dearhost.films import as_wav
 from dearhost.production import CastEntry, Choices, read_script
 from dearhost.speech import Speaker
+from dearhost.speech.made_voices import MadeVoice
 from dearhost.speech.manner import PLAIN
+from dearhost.speech.voices import Shape
 from server.productions import stage_api
 from server.productions.actions.create import create_production
 from server.productions.models import Production
@@ -54,12 +56,20 @@ def test_a_line_is_heard_by_the_quick_voice_with_the_times_of_the_full_one(
     monkeypatch.setattr(Speaker, "_make", noted)
     heard = _heard(client, production, line)
     foreseen = studio().speaker.foreseen(LINE, "hannah", PLAIN)
-    assert (heard["voice"], heard["stand_in"]) == ("hannah", "nell")
+    assert (heard["voice"], heard["stand_in"]) == ("hannah", "joe")
     assert heard["seconds"] == pytest.approx(foreseen.duration, abs=0.001)
     assert [w["start"] for w in heard["words"]] == [pytest.approx(w.start, abs=0.001) for w in foreseen.words]
     assert any(heard["pitch"])
-    assert _sound(client, production, line) == as_wav(studio().speaker.read(LINE, "nell", PLAIN))
+    assert _sound(client, production, line) == as_wav(studio().speaker.read(LINE, "joe", PLAIN))
     assert "hannah" not in read  # nobody waits for what is not heard
+
+
+def test_a_mixture_made_here_is_heard_by_the_same(ines: Any, client: Client) -> None:
+    shape = Shape(180, spread=1.0, warp=1.0, tilt=0.0, pace=1.0)
+    mixture = studio().voices.made.keep(MadeVoice("made-0123456789ab", "Odile", "calm", "hannah", shape, ""))
+    assert studio().voices.quick(mixture.id) == "joe"
+    assert studio().voices.quick("pilar") == "formant-es"
+    studio().voices.made.remove(mixture.id)
 
 
 def test_what_plays_is_spoken_by_the_full_voice(ines: Any, client: Client) -> None:

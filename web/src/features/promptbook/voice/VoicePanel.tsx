@@ -62,7 +62,6 @@ export function VoicePanel({ productionId, document, current, change, editor, ke
 			) : (
 				<p className="small quiet">Put the caret in a line to say how it is said, and to keep takes of it.</p>
 			)}
-			<EverywhereChoice name="hearing" document={document} change={change} />
 			<p className="say-as-way">
 				<PlainButton small onClick={onSayAs}>
 					Say-as list
@@ -81,7 +80,7 @@ export function VoicePanel({ productionId, document, current, change, editor, ke
 					return (
 						<div key={speaker} className="voice-row">
 							<p className="label">{name} speaks with</p>
-							<p>
+							<p className="voice-with">
 								<b className="voice-name">{voice?.name ?? "…"}</b>
 								<PlainButton small onClick={() => setSheet(speaker)} label={`Another voice for ${name}`}>
 									Another voice
@@ -151,6 +150,7 @@ export function VoicePanel({ productionId, document, current, change, editor, ke
 					/>
 				)}
 			</div>
+			<EverywhereChoice name="hearing" document={document} change={change} />
 		</div>
 	);
 }
