@@ -32,6 +32,11 @@ COLOUR = "(#[0-9a-f]{6})?"
 """A pattern of colours, or none."""
 
 
+def is_colour(value: str) -> bool:
+    """Whether a value is a colour, "#rrggbb"."""
+    return bool(value) and re.fullmatch(COLOUR, value.lower()) is not None
+
+
 class Scope(Enum):
     """Where a choice can be made."""
 
@@ -221,7 +226,9 @@ class Choices:
     caption_size: Annotated[str, Choice("Size of captions", Scope.BOTH, _PICTURE, CAPTION_SIZES)] = "usual"
     caption_type: Annotated[str, Choice("Lettering of captions", Scope.BOTH, _PICTURE, CAPTION_TYPES)] = "bold"
     caption_case: Annotated[str, Choice("Letters", Scope.BOTH, _PICTURE, CAPTION_CASES)] = "written"
-    caption_colour: Annotated[str, Choice("Their colours", Scope.BOTH, _PICTURE, CAPTION_COLOURS)] = "usual"
+    caption_colour: Annotated[
+        str, Choice("Colour of captions", Scope.BOTH, _PICTURE, CAPTION_COLOURS, form=is_colour)
+    ] = "usual"
     caption_lines: Annotated[str, Choice("Lines", Scope.BOTH, _PICTURE, CAPTION_LINES)] = "two"
     set: Annotated[str, Choice("Set", Scope.BOTH, _PICTURE, SETS, assets=(PICTURE, CLIP), open=True)] = "museum"
     palette: Annotated[str, Choice("Colours of the set", Scope.BOTH, _PICTURE, PALETTES, asks="In colours")] = (

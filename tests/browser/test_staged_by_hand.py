@@ -52,18 +52,39 @@ def test_nothing_moves_from_under_the_pointer_while_it_is_tried(signed_in: Page)
     page = signed_in
     begun(page)
     tab(page, "Titles")
-    page.get_by_role("button", name=re.compile("^Their colours")).click()
+    page.get_by_role("button", name=re.compile("^Colour of captions")).click()
     option = page.locator("label", has_text="in mustard")
     at = option.bounding_box()
     option.hover()
     told = page.get_by_text("Only tried.")
     for _ in range(8):
         page.wait_for_timeout(150)
-        expect(told).to_contain_text("Their colours: in mustard")
+        expect(told).to_contain_text("Colour of captions: in mustard")
         assert option.bounding_box() == at
     option.click()
     away(page)
-    expect(page.get_by_role("button", name="Their colours: in mustard")).to_be_visible()
+    expect(page.get_by_role("button", name="Colour of captions: in mustard")).to_be_visible()
+
+
+def test_captions_take_a_colour_of_ones_own_for_a_scene_or_everywhere(signed_in: Page) -> None:
+    page = signed_in
+    begun(page)
+    tab(page, "Titles")
+    sentence = page.get_by_role("button", name=re.compile("^Colour of captions"))
+    page.get_by_label("A colour of their own, scene 1").fill("#7a2e8c")
+    expect(sentence).to_have_text("in a colour of their own")
+    undo(page).click()
+    expect(sentence).to_have_text("in usual colours")
+    expect(page.get_by_role("button", name="the usual one")).to_be_hidden()
+    page.get_by_role("button", name="Redo", exact=True).click()
+    expect(sentence).to_have_text("in a colour of their own")
+    expect(page.get_by_text(re.compile(r"Kept \d"))).to_be_visible()
+    page.reload()
+    tab(page, "Titles")
+    expect(sentence).to_have_text("in a colour of their own")
+    expect(page.get_by_label("A colour of their own, scene 1")).to_have_value("#7a2e8c")
+    page.get_by_role("button", name="the usual one").click()
+    expect(sentence).to_have_text("in usual colours")
 
 
 def test_choices_are_tried_where_they_are_pointed_at(signed_in: Page) -> None:

@@ -4,7 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
+from functools import lru_cache
 
+from dearhost.drawing.colours import contrast, rgb, set_off
+from dearhost.production.choices import is_colour
 from dearhost.production.colours import USUAL, Colours
 
 PAPER, INK = "#FFFDF4", "#1E2B35"
@@ -87,6 +90,32 @@ CAPTION_COLOURS: Mapping[str, CaptionColours] = {
     "vermilion": CaptionColours(_VERMILION, "#FFFFFF", "#FFF0B8", _DARK),
 }
 """By the names of ``production.CAPTION_COLOURS``; "usual" leaves a style as it is."""
+_READABLE = 4.5
+"""Of WCAG 2.2, 1.4.3."""
+
+
+def caption_colours(chosen: str) -> CaptionColours | None:
+    """What a value of ``caption_colour`` stands for; None for the style's own colours."""
+    return _round(chosen.lower()) if is_colour(chosen) else CAPTION_COLOURS.get(chosen)
+
+
+@lru_cache(maxsize=64)
+def _round(wanted: str) -> CaptionColours:
+    """The colours round a paper of ``wanted``, which gives way a little where the spoken word would not be read."""
+    on_dark, on_light = (set_off(wanted, spoken, _READABLE, away) for spoken, away in (_ON_DARK, _ON_LIGHT))
+    if _apart(on_dark, wanted) < _apart(on_light, wanted):
+        alone = max((_VERMILION, _SEA), key=lambda one: contrast(rgb(one), rgb(on_dark)))
+        return CaptionColours(on_dark, _CREAM, _ON_DARK[0], alone)
+    alone = max((_YELLOW, "#9FE3DD"), key=lambda one: contrast(rgb(one), rgb(on_light)))
+    return CaptionColours(on_light, INK, _ON_LIGHT[0], alone)
+
+
+def _apart(one: str, other: str) -> int:
+    return max(abs(a - b) for a, b in zip(rgb(one), rgb(other), strict=True))
+
+
+_ON_DARK, _ON_LIGHT = ("#FFE08A", "#000000"), ("#8A1F0C", "#FFFFFF")
+"""The spoken word's colour, and where a paper goes until it is read."""
 FACES: Mapping[str, tuple[str, str]] = {
     "bold": ("sans", "bold"), "plain": ("sans", "regular"), "heading": ("serif", "bold"),
 }  # fmt: skip

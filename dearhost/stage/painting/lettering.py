@@ -19,7 +19,7 @@ from dearhost.production.colours import colours_of
 from dearhost.script import words_of
 from dearhost.stage.captions import Caption
 from dearhost.stage.layout.shapes import Picture
-from dearhost.stage.painting.caption_styles import CAPTION_COLOURS, CAPTION_STYLES, FACES, SIZES
+from dearhost.stage.painting.caption_styles import CAPTION_STYLES, FACES, SIZES, caption_colours
 
 LABEL_PAPER, LABEL_INK = "#14676B", "#FFFFFF"
 _LABEL = 0.74
@@ -71,7 +71,7 @@ class CaptionDrawing:
 
     def __init__(self, caption: Caption, picture: Picture, fonts: Fonts, choices: Choices) -> None:
         style = CAPTION_STYLES[choices.caption_style].dressed(colours_of(choices))
-        own = CAPTION_COLOURS.get(choices.caption_colour)
+        own = caption_colours(choices.caption_colour)
         self.style = style.coloured(own) if own else style
         self.unit, self._fonts = picture.unit, fonts
         self._face = FACES[choices.caption_type]

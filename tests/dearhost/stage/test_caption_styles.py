@@ -25,11 +25,11 @@ from dearhost.films import CAPTION_KINDS, caption_file, caption_text
 from dearhost.formats import TimedText, to_word_transcript
 from dearhost.production import SHAPES, Choices, Studio, read_script
 from dearhost.production.choices import CAPTION_COLOURS as COLOUR_NAMES
-from dearhost.production.choices import CAPTION_SIZES, CAPTION_TYPES
+from dearhost.production.choices import CAPTION_SIZES, CAPTION_TYPES, CHOICES
 from dearhost.production.choices import CAPTION_STYLES as NAMES
 from dearhost.stage import Painter, Picture, Timeline, compile_timeline
 from dearhost.stage.captions import Caption, CaptionWord, make_captions
-from dearhost.stage.painting.caption_styles import CAPTION_COLOURS, CAPTION_STYLES, FACES, SIZES
+from dearhost.stage.painting.caption_styles import CAPTION_COLOURS, CAPTION_STYLES, FACES, SIZES, caption_colours
 from dearhost.stage.painting.lettering import CaptionDrawing
 from dearhost.stage.painting.sheet import Sheet
 from dearhost.stage.samples import caption_png
@@ -88,6 +88,30 @@ def test_letters_stand_out_from_what_is_right_behind_them(style: str, colour: st
         assert contrast(rgb(look.mark_ink), rgb(look.mark_paper)) >= 4.5
     if look.mark == "colour":
         assert contrast(rgb(look.mark_ink), rgb(look.paper if look.ground else look.edge)) >= 4.5
+
+
+@given(st.integers(0, 0xFFFFFF))
+def test_letters_stand_out_from_any_colour_of_ones_own(number: int) -> None:
+    own = caption_colours(f"#{number:06x}")
+    assert own
+    for name, style in CAPTION_STYLES.items():
+        look = style.coloured(own)
+        behind = look.paper if look.ground else look.edge
+        assert contrast(rgb(look.ink), rgb(behind)) >= 4.5
+        if look.mark:
+            marked_on = look.mark_paper if look.mark == "block" else behind
+            assert contrast(rgb(look.mark_ink), rgb(marked_on)) >= 4.5
+            assert look.mark == "block" or look.mark_ink != look.ink, name
+
+
+def test_a_colour_of_ones_own_is_seen_and_what_is_none_is_refused(studio: Studio) -> None:
+    picture = Picture.of("16:9", 480)
+    pixels = drawn(studio, picture, "Slack water now", 0xFF000000, caption_style="box", caption_colour="#7A2E8C")
+    assert (np.abs(pixels[..., 2::-1].reshape(-1, 3).astype(int) - rgb("#7A2E8C")).max(1) < 6).sum() > 500
+    choice = CHOICES["caption_colour"]
+    assert choice.problem("#7a2e8c") == "" and choice.problem("#7A2E8C") == ""
+    for none in ("#7a2e8", "7a2e8c", "", "lilac", "#7a2e8c;"):
+        assert "There is no colour of captions" in choice.problem(none)
 
 
 @pytest.mark.parametrize("style", CAPTION_STYLES)

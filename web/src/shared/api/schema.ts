@@ -3125,9 +3125,8 @@ export interface components {
             /**
              * Caption Colour
              * @default usual
-             * @enum {string}
              */
-            caption_colour: "usual" | "cream" | "dark" | "mustard" | "sea" | "vermilion";
+            caption_colour: string;
             /**
              * Caption Lines
              * @default two
@@ -3602,7 +3601,7 @@ export interface components {
             /** Caption Case */
             caption_case?: ("written" | "capitals") | null;
             /** Caption Colour */
-            caption_colour?: ("usual" | "cream" | "dark" | "mustard" | "sea" | "vermilion") | null;
+            caption_colour?: string | null;
             /** Caption Lines */
             caption_lines?: ("two" | "one") | null;
             /** Set */

@@ -52,7 +52,7 @@ export function useSentence({ document, scene, number, change, leads, things = {
 		if (!scene) return;
 		const entry = table.find((one) => one.name === name);
 		const options = optionsFor(name);
-		const shown = (one: ChoiceValue) => options.find((option) => option.value === one)?.text ?? String(one);
+		const shown = (one: ChoiceValue) => options.find((option) => option.value === one)?.text ?? inWords(one);
 		const wanted = widened(document, scene.id, name, value, reach, `${entry?.label}: “${shown(value)}”`, shown);
 		if (reach !== "scene" && wanted.rows.length) propose(wanted);
 		else change(wanted.part, wanted.own, `${name} ${scene.id}`);
@@ -78,7 +78,7 @@ export function useSentence({ document, scene, number, change, leads, things = {
 				tail,
 				label: entry.label,
 				value: now[name] ?? "",
-				options: optionsFor(name).map(({ value, text }) => ({ value: String(value), text })),
+				options: withOwn(optionsFor(name), now[name] ?? ""),
 				moves: name === "transition",
 				whilePointedAt: triesOf(entry, now[name] ?? ""),
 				...(pictured && { picture: (value: string) => picture?.(name, value, { ...now, [name]: value }) ?? "" }),
@@ -89,6 +89,15 @@ export function useSentence({ document, scene, number, change, leads, things = {
 	const scenes = document.script.scenes.length;
 	const scope = <ScopeWords reach={reach} number={number} scenes={scenes} onReach={setReach} />;
 	return { choices, choose, chooseAll, now, scope, reach, list, propose };
+}
+
+/** A value that is no option in words: a colour of one's own. */
+const inWords = (value: ChoiceValue) => (String(value).startsWith("#") ? "in a colour of their own" : String(value));
+
+/** The options, with a colour of one's own among them while it holds. */
+function withOwn(options: { value: ChoiceValue; text: string }[], now: string): SentenceChoice["options"] {
+	const listed = options.map(({ value, text }) => ({ value: String(value), text }));
+	return now.startsWith("#") ? [...listed, { value: now, text: inWords(now) }] : listed;
 }
 
 function ofKinds(shelf: readonly ShelfThing[], kinds: readonly string[]): { value: ChoiceValue; text: string }[] {

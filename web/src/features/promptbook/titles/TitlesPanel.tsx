@@ -6,6 +6,7 @@ import { holds, type OwnChoice } from "../document/scope";
 import type { SceneTimes } from "../document/useSceneTimes";
 import { type Lead, useSentence } from "../document/useSentence";
 import { Corrections } from "./Corrections";
+import { OwnCaptionColour } from "./OwnCaptionColour";
 
 type Props = PanelProps & { editor: Editor; times: SceneTimes | undefined; productionId: string; kept: boolean };
 
@@ -34,6 +35,13 @@ export function TitlesPanel({ document, current, change, editor, times, producti
 			{shown && <ChoiceSentence choices={sentence.choices} />}
 			{!shown && <p className="small quiet">Scene {number} has no captions in its picture.</p>}
 			<div className="set-more">
+				{shown && (
+					<OwnCaptionColour
+						number={number}
+						value={String(holds(document, scene, "caption_colour"))}
+						onChoose={(colour) => sentence.choose("caption_colour", colour)}
+					/>
+				)}
 				<Tick
 					label={`Captions in the picture, scene ${number}`}
 					checked={shown}

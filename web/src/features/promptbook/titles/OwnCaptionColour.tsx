@@ -1,0 +1,42 @@
+import { useEffect, useRef } from "react";
+
+type Props = {
+	number: number;
+	/** What holds now: a colour of one's own, or the name of another. */
+	value: string;
+	onChoose: (value: string) => void;
+};
+
+const USUAL = "usual";
+const AT_FIRST = "#14676b";
+
+/** A colour of one's own for captions: taken when it is chosen, not at every step through the colours. */
+export function OwnCaptionColour({ number, value, onChoose }: Props) {
+	const field = useRef<HTMLInputElement>(null);
+	const choose = useRef(onChoose);
+	choose.current = onChoose;
+	const own = value.startsWith("#") ? value : "";
+	useEffect(() => {
+		const input = field.current;
+		// React's onChange is the event at every step
+		const chosen = () => choose.current(input?.value ?? "");
+		input?.addEventListener("change", chosen);
+		return () => input?.removeEventListener("change", chosen);
+	}, []);
+	useEffect(() => {
+		if (field.current) field.current.value = own || AT_FIRST;
+	}, [own]);
+	return (
+		<p className="own-colour">
+			<label>
+				<span className="label">A colour of their own, scene {number}</span>
+				<input ref={field} type="color" defaultValue={own || AT_FIRST} />
+			</label>
+			{own && (
+				<button type="button" className="link small" onClick={() => onChoose(USUAL)}>
+					the usual one
+				</button>
+			)}
+		</p>
+	);
+}
