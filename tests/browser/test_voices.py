@@ -19,6 +19,8 @@ from tests.browser.book import begin, give_voice, kept, pick
 from tests.browser.conftest import SAID, assert_accessible
 
 pytestmark = pytest.mark.browser
+_TRIES = 3
+"""On a machine that has other work the browser's own microphone drops samples; a person records once more."""
 
 
 def line_in_voice_tab(page: Page) -> None:
@@ -88,10 +90,17 @@ def test_a_line_is_recorded_and_the_lips_follow_it(signed_in: Page, studio: Stud
     line_in_voice_tab(page)
     page.get_by_role("complementary", name="Takes of this line").get_by_role("button", name="Record").click()
     sheet = page.get_by_role("dialog", name=re.compile("^Record"))
-    sheet.get_by_role("button", name="Record", exact=True).click()
-    expect(sheet.get_by_text(re.compile(r"^Recording [6-9]\.\d s"))).to_be_visible(timeout=20_000)
-    sheet.get_by_role("button", name="Stop").click()
-    expect(sheet.get_by_text("Every word is in it.")).to_be_visible(timeout=30_000)
+    begin_recording = sheet.get_by_role("button", name="Record", exact=True)
+    whole = sheet.get_by_text("Every word is in it.")
+    for _ in range(_TRIES):
+        begin_recording.click()
+        expect(sheet.get_by_text(re.compile(r"^Recording [6-9]\.\d s"))).to_be_visible(timeout=20_000)
+        sheet.get_by_role("button", name="Stop").click()
+        expect(sheet.get_by_role("status")).to_contain_text(re.compile("Every word|Look at this"), timeout=30_000)
+        if whole.is_visible():
+            break
+        begin_recording = sheet.get_by_role("button", name="Once more")
+    expect(whole).to_be_visible()
     sheet.get_by_role("button", name="Put it in the film").click()
     expect(page.get_by_role("button", name="Recording, cue on “Mama”")).to_be_visible()
     kept(page)
@@ -110,8 +119,8 @@ def test_a_line_is_recorded_and_the_lips_follow_it(signed_in: Page, studio: Stud
     closed = np.array([m["at"] for m in times["mouths"] if m["closed"]])
     near = [np.abs(closed - (at + 0.04)).min() < 0.1 for at in closures]
     assert np.mean(near) > 0.85, (closures, closed)
-    take = Take.objects.get()
-    assert take.notes == [] and take.recording
+    take = Take.objects.order_by("number").last()
+    assert take and take.notes == [] and take.recording
 
 
 def test_a_name_is_said_as_it_is_respelled(signed_in: Page) -> None:
