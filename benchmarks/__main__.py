@@ -6,7 +6,7 @@ import sys
 import tempfile
 from pathlib import Path
 
-from benchmarks import drafts, editing, films, full_voices, users, voices, writing
+from benchmarks import drafts, editing, films, full_voices, long_day, users, voices, writing
 from dearhost.production import data_folder
 
 BENCHMARKS = {
@@ -19,6 +19,7 @@ BENCHMARKS = {
     "write": writing.prompt_book,
     "memory": films.memory_of_ten_minutes,
     "users": users.ten_users,
+    "long-day": long_day.long_day,
     "drafts": drafts.drafts_read_aloud,
     "draft-speed": drafts.writing_speed,
     "speak": voices.speaking,

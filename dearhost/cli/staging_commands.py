@@ -13,11 +13,12 @@ from dearhost.cli.opening import opened_production
 from dearhost.cli.output import print_json
 from dearhost.films import cast_all
 from dearhost.hosts import thing_index
+from dearhost.languages.detecting import languages_of
 from dearhost.production import LAYOUTS, LOOKS, PATTERNS, SETS, TRANSITIONS, Production, Studio, with_look
 from dearhost.render import still
 from dearhost.stage import DEFAULT_HEIGHTS, Painter, Picture, compile_timeline
 from dearhost.storage import write_whole
-from dearhost.things import propose
+from dearhost.things import UNDERSTOOD, propose
 from dearhost.timebase import FrameRate
 
 LISTS: Mapping[str, Mapping[str, str]] = {
@@ -73,7 +74,8 @@ def _list(options: argparse.Namespace) -> None:
 
 def _pictures(options: argparse.Namespace) -> None:
     """The whole picture first, then each of its things alone, then what else could be shown."""
-    proposal = propose(options.words, thing_index())
+    [language] = languages_of([options.words], UNDERSTOOD)
+    proposal = propose(options.words, thing_index(), language)
     rows: list[dict[str, Any]] = []
 
     def add(template: str, things: list[str], words: list[str]) -> None:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dearhost.languages.language import Language, words
+from dearhost.languages.language import Language, glossary, words
 from dearhost.languages.lexicon import Lexicon
 
 GERMAN = Language(
@@ -27,6 +27,50 @@ GERMAN = Language(
         "other": "andere anderen anderer anderes stattdessen aber dagegen sondern",
         "and": "und oder",
     },
+    glosses=glossary(
+        """
+        tide: Tide Gezeiten Flut Ebbe Hochwasser Niedrigwasser; wave: Welle Wellen; drop: Wasser;
+        sea: Meer See Ozean; beach: Strand; harbour: Hafen; boat: Boot Boote Segelboot Kahn; ship: Schiff Schiffe;
+        fish: Fisch Fische; crab: Krebs Krabbe Krabben; shell: Muschel Muscheln; starfish: Seestern; anchor: Anker;
+        lighthouse: Leuchtturm; gull: Möwe Möwen; bird: Vogel Vögel; whale: Wal Wale; star: Stern Sterne;
+        moon: Mond; sun: Sonne; earth: Erde Welt; sky: Himmel; cloud: Wolke Wolken; rain: Regen regnet regnen;
+        thunder: Donner Gewitter Blitz; snow: Schnee schneit; wind: Wind Sturm; drop: Tropfen; fire: Feuer Flamme;
+        mountain: Berg Berge Gebirge; tree: Baum Bäume; leaf: Blatt Blätter; forest: Wald; flower: Blume Blumen;
+        plant: Pflanze Pflanzen; seed: Samen Keim; bee: Biene Bienen; dog: Hund Hunde; cat: Katze Katzen;
+        horse: Pferd Pferde; person: Person Mensch Gast Gäste; people: Leute Menschen Besucher; family: Familie;
+        child: Kind Kinder; baby: Baby; man: Mann; woman: Frau; hand: Hand Hände; eye: Auge Augen; ear: Ohr Ohren;
+        tooth: Zahn Zähne; heart: Herz Herzen; brain: Gehirn; question: Frage Fragen; answer: Antwort;
+        warning: Warnung Achtung Vorsicht; danger: Gefahr gefährlich; idea: Idee Ideen Einfall; key: Schlüssel;
+        lock: Schloss; door: Tür; shield: Schild; goal: Ziel Ziele; flag: Fahne Flagge;
+        prize: Preisträger Pokal Gewinner; puzzle: Rätsel Puzzle; scales: Waage; money: Geld; price: Preis Preise;
+        shop: Laden Geschäft; basket: Korb Warenkorb; gift: Geschenk Geschenke;
+        ticket: Eintrittskarte Eintrittskarten Fahrkarte Ticket Tickets; wallet: Geldbeutel Brieftasche; bank: Bank;
+        letter: Brief Briefe Post; email: Mail; phone: Telefon Handy Smartphone; computer: Computer Rechner;
+        camera: Kamera; photo: Foto Fotos; video: Video Film; microphone: Mikrofon; headphones: Kopfhörer;
+        music: Musik; book: Buch Bücher; map: Karte Landkarte Stadtplan; newspaper: Zeitung; school: Schule;
+        teacher: Lehrer Lehrerin; lesson: Unterricht Lektion; pencil: Bleistift Stift; scissors: Schere;
+        house: Haus Häuser; garden: Garten; kitchen: Küche; hospital: Krankenhaus; doctor: Arzt Ärztin;
+        medicine: Medizin Medikament Medikamente; thermometer: Thermometer Temperatur Grad; museum: Museum;
+        car: Auto Autos Wagen; bus: Bus; train: Zug Bahn; bicycle: Fahrrad Rad; aeroplane: Flugzeug fliegen;
+        rocket: Rakete; suitcase: Koffer; travel: Reise reisen Urlaub; umbrella: Regenschirm Schirm;
+        glasses: Brille; hat: Hut; clock: Uhr; time: Zeit; hour: Stunde Stunden; hourglass: Sanduhr;
+        calendar: Kalender Termin; day: Tag Tage; night: Nacht; week: Woche Wochen; year: Jahr Jahre;
+        morning: Morgen; cup: Tasse Becher; coffee: Kaffee; tea: Tee; plate: Teller; food: Essen;
+        apple: Apfel Äpfel; carrot: Möhre Karotte; bread: Brot; cake: Kuchen Torte; bottle: Flasche Flaschen;
+        light: Licht; lamp: Lampe Laterne; chair: Stuhl Stühle Sessel; table: Tisch; bed: Bett; hammer: Hammer;
+        gear: Zahnrad Getriebe; bin: Mülleimer Papierkorb; rubbish: Müll Abfall; recycle: recyceln Recycling;
+        bell: Glocke Klingel; chart: Diagramm Kurve; bridge: Brücke; stairs: Treppe Stufen; island: Insel Inseln;
+        sand: Sand; crown: Krone; work: Arbeit arbeiten; team: Team Mannschaft;
+        meeting: Treffen Sitzung Besprechung; buy: kaufen kauft gekauft; sell: verkaufen verkauft;
+        pay: zahlen bezahlen bezahlt; win: gewinnen gewinnt gewonnen; learn: lernen lernt gelernt;
+        read: lesen liest gelesen; write: schreiben schreibt geschrieben; listen: hören zuhören hört;
+        speak: sprechen spricht; or: oder; not: nicht kein keine keinen nie niemals ohne;
+        pull: zieht ziehen gezogen; send: schicken schickt senden gesendet geschickt; give: geben gibt gegeben;
+        bring: bringen bringt; then: dann; after: danach; before: bevor; protect: schützen schützt;
+        grow: wachsen wächst; rise: steigt steigen gestiegen; fall: fällt fallen sinkt sinken; two: zwei;
+        three: drei; four: vier; five: fünf; six: sechs; times: Mal mal; several: mehrere; many: viele; both: beide;
+        """
+    ),
     heard={
         "bell": "Glocke|Glocken",
         "gull": "Möwe|Möwen",

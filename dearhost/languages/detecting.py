@@ -3,6 +3,7 @@ An Off-the-shelf Language Identification Tool, ACL 2012)."""
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from copy import copy
 from functools import lru_cache
 from typing import Any
@@ -16,6 +17,12 @@ _READ = 4000
 def language_of(text: str, among: frozenset[str]) -> str:
     """The language of ``text`` as an ISO 639-1 code out of ``among``; "" where it is too short to tell, or unsure."""
     return _told(text[:_READ].strip(), among)
+
+
+def languages_of(texts: Sequence[str], among: frozenset[str]) -> list[str]:
+    """The language of each text of a scene: its own where that is sure, else that of them all, else English."""
+    together = language_of(" ".join(texts), among) or "en"
+    return [language_of(text, among) or together for text in texts]
 
 
 @lru_cache(maxsize=4096)

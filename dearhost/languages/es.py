@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dearhost.languages.language import Language, words
+from dearhost.languages.language import Language, glossary, words
 from dearhost.languages.lexicon import Lexicon
 
 SPANISH = Language(
@@ -26,6 +26,49 @@ SPANISH = Language(
         "other": "otro otra otros otras pero sino",
         "and": "y e o u",
     },
+    glosses=glossary(
+        """
+        tide: marea mareas pleamar bajamar; wave: ola olas; drop: agua; sea: mar océano; beach: playa playas;
+        harbour: puerto muelle; boat: barco barcos barca velero bote; ship: buque nave; fish: pez peces pescado;
+        crab: cangrejo cangrejos; shell: concha conchas caracola; anchor: ancla; lighthouse: faro;
+        gull: gaviota gaviotas; bird: pájaro pájaros ave aves; whale: ballena ballenas; star: estrella estrellas;
+        moon: luna; sun: sol; earth: tierra mundo; sky: cielo; cloud: nube nubes; rain: lluvia llueve llover;
+        thunder: trueno tormenta rayo; snow: nieve nieva; wind: viento; drop: gota gotas; fire: fuego llama;
+        mountain: montaña montañas; tree: árbol árboles; leaf: hoja hojas; forest: bosque; flower: flor flores;
+        plant: planta plantas; seed: semilla semillas; bee: abeja abejas; dog: perro perros; cat: gato gatos;
+        horse: caballo caballos; person: persona visitante; people: gente personas visitantes;
+        family: familia familias; child: niño niña niños; baby: bebé; man: hombre; woman: mujer; hand: mano manos;
+        eye: ojo ojos; ear: oreja oído; tooth: diente dientes; heart: corazón corazones; brain: cerebro;
+        question: pregunta preguntas; answer: respuesta; warning: aviso advertencia atención cuidado;
+        danger: peligro peligroso; idea: idea ideas; key: llave llaves clave; lock: candado cerradura; door: puerta;
+        shield: escudo; goal: meta objetivo objetivos; flag: bandera; prize: premio trofeo;
+        puzzle: rompecabezas acertijo; scales: balanza báscula; money: dinero; price: precio precios;
+        shop: tienda tiendas; basket: cesta carrito; gift: regalo regalos;
+        ticket: entrada entradas billete billetes; wallet: cartera monedero; bank: banco;
+        letter: carta cartas correo; email: email; phone: teléfono móvil; computer: ordenador computadora portátil;
+        camera: cámara; photo: foto fotos fotografía; video: vídeo video película; microphone: micrófono;
+        headphones: auriculares; music: música; book: libro libros; map: mapa plano; newspaper: periódico;
+        school: escuela colegio; teacher: maestro maestra profesor profesora; lesson: lección clase; pencil: lápiz;
+        scissors: tijeras; house: casa casas; garden: jardín; kitchen: cocina; hospital: hospital;
+        doctor: médico médica doctor; medicine: medicina medicamento; thermometer: termómetro temperatura grados;
+        museum: museo; car: coche coches auto; bus: autobús; train: tren trenes; bicycle: bicicleta bici;
+        aeroplane: avión volar; rocket: cohete; suitcase: maleta maletas; travel: viaje viajar vacaciones;
+        umbrella: paraguas; glasses: gafas; hat: sombrero; clock: reloj; time: tiempo; hour: hora horas;
+        calendar: calendario fecha; day: día días; night: noche; week: semana semanas; year: año años;
+        morning: mañana; cup: taza; coffee: café; tea: té; plate: plato; food: comida; apple: manzana manzanas;
+        carrot: zanahoria; bread: pan; cake: pastel tarta; bottle: botella botellas; light: luz;
+        lamp: lámpara farol; chair: silla sillón; table: mesa; bed: cama; hammer: martillo; gear: engranaje;
+        bin: papelera; rubbish: basura; recycle: reciclar reciclaje; bell: campana timbre; chart: gráfico;
+        bridge: puente; stairs: escalera escaleras; island: isla islas; sand: arena; crown: corona;
+        work: trabajo trabajar; team: equipo; meeting: reunión; buy: comprar compra; sell: vender vende;
+        pay: pagar paga; win: ganar gana; learn: aprender aprende; read: leer lee; write: escribir escribe;
+        listen: escuchar escucha; speak: hablar habla; or: o; not: no nunca jamás sin ningún ninguna;
+        pull: tira tirar atrae atraer; send: enviar envía mandar manda; give: dar da; bring: traer trae;
+        then: luego entonces; after: después; before: antes; protect: proteger protege; grow: crecer crece;
+        rise: sube subir aumenta; fall: cae caer baja bajar; two: dos; three: tres; four: cuatro; five: cinco;
+        six: seis; times: veces; several: varios varias; many: muchos muchas; both: ambos ambas;
+        """
+    ),
     heard={
         "bell": "campana|campanas",
         "gull": "gaviota|gaviotas",

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dearhost.languages.language import Language, words
+from dearhost.languages.language import Language, glossary, words
 from dearhost.languages.lexicon import Lexicon
 
 FRENCH = Language(
@@ -26,6 +26,48 @@ FRENCH = Language(
         "other": "autre autres mais plutôt",
         "and": "et ou",
     },
+    glosses=glossary(
+        """
+        tide: marée marées; wave: vague vagues; drop: eau; sea: mer océan; beach: plage; harbour: port quai;
+        boat: bateau bateaux voilier barque; ship: navire; fish: poisson poissons; crab: crabe crabes;
+        shell: coquillage coquillages coquille; anchor: ancre; lighthouse: phare; gull: mouette mouettes goéland;
+        bird: oiseau oiseaux; whale: baleine; star: étoile étoiles; moon: lune; sun: soleil; earth: terre monde;
+        sky: ciel; cloud: nuage nuages; rain: pluie pleut; thunder: tonnerre orage éclair; snow: neige; wind: vent;
+        drop: goutte gouttes; fire: feu flamme; mountain: montagne montagnes; tree: arbre arbres;
+        leaf: feuille feuilles; forest: forêt; flower: fleur fleurs; plant: plante plantes; seed: graine graines;
+        bee: abeille abeilles; dog: chien chiens; cat: chat chats; horse: cheval chevaux;
+        person: personne visiteur visiteuse; people: gens visiteurs personnes; family: famille familles;
+        child: enfant enfants; baby: bébé; man: homme; woman: femme; hand: main mains; eye: œil yeux;
+        ear: oreille oreilles; tooth: dent dents; heart: cœur cœurs; brain: cerveau; question: question questions;
+        answer: réponse; warning: attention avertissement; danger: danger dangereux; idea: idée idées;
+        key: clé clef clés; lock: serrure cadenas; door: porte; shield: bouclier; goal: objectif objectifs but;
+        flag: drapeau; prize: trophée coupe; puzzle: énigme puzzle; scales: balance; money: argent; price: prix;
+        shop: magasin boutique; basket: panier; gift: cadeau cadeaux; ticket: billet billets; wallet: portefeuille;
+        bank: banque; letter: lettre lettres courrier; email: courriel; phone: téléphone portable;
+        computer: ordinateur; camera: appareil caméra; photo: photo photos photographie; video: vidéo film;
+        microphone: micro microphone; headphones: casque écouteurs; music: musique; book: livre livres;
+        map: carte plan; newspaper: journal; school: école; teacher: professeur maître maîtresse;
+        lesson: leçon cours; pencil: crayon; scissors: ciseaux; house: maison maisons; garden: jardin;
+        kitchen: cuisine; hospital: hôpital; doctor: médecin docteur; medicine: médicament médicaments;
+        thermometer: thermomètre température degrés; museum: musée; car: voiture voitures; bus: bus autobus;
+        train: train trains; bicycle: vélo bicyclette; aeroplane: avion voler; rocket: fusée;
+        suitcase: valise valises; travel: voyage voyager vacances; umbrella: parapluie; glasses: lunettes;
+        hat: chapeau; clock: horloge montre pendule; time: temps; hour: heure heures; hourglass: sablier;
+        calendar: calendrier date; day: jour jours journée; night: nuit; week: semaine semaines; year: an ans année;
+        morning: matin; cup: tasse; coffee: café; tea: thé; plate: assiette; food: nourriture repas;
+        apple: pomme pommes; carrot: carotte; bread: pain; cake: gâteau; bottle: bouteille bouteilles;
+        light: lumière; lamp: lampe lanterne; chair: chaise fauteuil; table: table; bed: lit; hammer: marteau;
+        gear: engrenage; bin: poubelle corbeille; rubbish: déchets ordures; recycle: recycler recyclage;
+        bell: cloche sonnette; chart: graphique courbe; bridge: pont; stairs: escalier marches; island: île îles;
+        sand: sable; crown: couronne; work: travail travailler; team: équipe; meeting: réunion; buy: acheter achète;
+        sell: vendre vend; pay: payer paie; win: gagner gagne; learn: apprendre apprend; read: lire lit;
+        write: écrire écrit; listen: écouter écoute; speak: parler parle; or: ou; not: pas jamais sans aucun aucune;
+        pull: tire tirer attire attirer; send: envoyer envoie; give: donner donne; bring: apporter apporte;
+        then: puis ensuite; after: après; before: avant; protect: protéger protège; grow: grandir grandit croître;
+        rise: monte monter augmente; fall: tombe tomber baisse; two: deux; three: trois; four: quatre; five: cinq;
+        six: six; times: fois; several: plusieurs; many: beaucoup;
+        """
+    ),
     heard={
         "bell": "cloche|cloches",
         "gull": "mouette|mouettes|goéland|goélands",

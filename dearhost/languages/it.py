@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dearhost.languages.language import Language, words
+from dearhost.languages.language import Language, glossary, words
 
 ITALIAN = Language(
     code="it",
@@ -25,6 +25,48 @@ ITALIAN = Language(
         "other": "altro altra altri altre ma invece",
         "and": "e ed o",
     },
+    glosses=glossary(
+        """
+        tide: marea maree; wave: onda onde; drop: acqua; sea: mare oceano; beach: spiaggia; harbour: porto molo;
+        boat: barca barche; ship: nave navi; fish: pesce pesci; crab: granchio granchi;
+        shell: conchiglia conchiglie; lighthouse: faro; gull: gabbiano gabbiani; bird: uccello uccelli;
+        whale: balena balene; star: stella stelle; moon: luna; sun: sole; earth: terra mondo; sky: cielo;
+        cloud: nuvola nuvole; rain: pioggia piove; thunder: tuono temporale fulmine; snow: neve nevica; wind: vento;
+        drop: goccia gocce; fire: fuoco fiamma; mountain: montagna montagne; tree: albero alberi;
+        leaf: foglia foglie; forest: bosco foresta; flower: fiore fiori; plant: pianta piante; seed: seme semi;
+        bee: ape api; dog: cane cani; cat: gatto gatti; horse: cavallo cavalli; person: persona visitatore;
+        people: gente persone visitatori; family: famiglia famiglie; child: bambino bambina bambini; baby: neonato;
+        man: uomo; woman: donna; hand: mano mani; eye: occhio occhi; ear: orecchio orecchie; tooth: dente denti;
+        heart: cuore cuori; brain: cervello; question: domanda domande; answer: risposta;
+        warning: avviso attenzione; danger: pericolo pericoloso; idea: idea idee; key: chiave chiavi;
+        lock: lucchetto serratura; door: porta; shield: scudo; goal: obiettivo obiettivi meta; flag: bandiera;
+        prize: premio trofeo coppa; puzzle: rompicapo enigma; scales: bilancia; money: denaro soldi;
+        price: prezzo prezzi; shop: negozio negozi; basket: cestino carrello; gift: regalo regali;
+        ticket: biglietto biglietti; wallet: portafoglio; bank: banca; letter: lettera lettere posta; email: email;
+        phone: telefono cellulare; computer: computer portatile; camera: fotocamera telecamera;
+        photo: foto fotografia; video: video film; microphone: microfono; headphones: cuffie; music: musica;
+        book: libro libri; map: mappa cartina; newspaper: giornale; school: scuola;
+        teacher: maestro maestra insegnante; lesson: lezione; pencil: matita; scissors: forbici; house: casa case;
+        garden: giardino; kitchen: cucina; hospital: ospedale; doctor: medico dottore dottoressa;
+        medicine: medicina farmaco farmaci; thermometer: termometro temperatura gradi; museum: museo;
+        car: macchina automobile auto; bus: autobus; train: treno treni; bicycle: bicicletta bici;
+        aeroplane: aereo volare; rocket: razzo; suitcase: valigia valigie; travel: viaggio viaggiare vacanza;
+        umbrella: ombrello; glasses: occhiali; hat: cappello; clock: orologio; time: tempo; hour: ora ore;
+        hourglass: clessidra; calendar: calendario data; day: giorno giorni; night: notte;
+        week: settimana settimane; year: anno anni; morning: mattina; cup: tazza; coffee: caffè; tea: tè;
+        plate: piatto; food: cibo; apple: mela mele; carrot: carota; bread: pane; cake: torta;
+        bottle: bottiglia bottiglie; light: luce; lamp: lampada lanterna; chair: sedia poltrona; table: tavolo;
+        bed: letto; hammer: martello; gear: ingranaggio; bin: pattumiera; rubbish: rifiuti spazzatura;
+        recycle: riciclare riciclo; bell: campana campanello; chart: grafico; bridge: ponte; stairs: scala scale;
+        island: isola isole; sand: sabbia; crown: corona; work: lavoro lavorare; team: squadra; meeting: riunione;
+        buy: comprare compra; sell: vendere vende; pay: pagare paga; win: vincere vince; learn: imparare impara;
+        read: leggere legge; write: scrivere scrive; listen: ascoltare ascolta; speak: parlare parla; or: o oppure;
+        not: non mai senza nessun nessuna; pull: tira tirare attira attirare; send: inviare invia mandare manda;
+        give: dare dà; bring: portare; then: poi quindi; after: dopo; before: prima; protect: proteggere protegge;
+        grow: crescere cresce; rise: sale salire aumenta; fall: cade cadere scende scendere; two: due; three: tre;
+        four: quattro; five: cinque; times: volte; several: diversi diverse; many: molti molte; both: entrambi entrambe;
+        """
+    ),
     heard={
         "bell": "campana|campane|campanella",
         "gull": "gabbiano|gabbiani",

@@ -21,6 +21,8 @@ class Language:
     ``heard`` are words and phrases of what everybody hears where it is told, divided by ``|``, by the names of
     ``sound.STINGS``: not every word a sound can be found by. A word with a capital letter counts only written so. A
     clause with one of the ``denials`` says that nothing is heard. Everyday words, no source.
+    ``glosses`` are English for words of things that can be shown, and of how they stand to each other, by the word.
+    Everyday words, no source.
     ``lexicon`` says written numbers, dates, units and signs. ``weak_ends`` are words no caption line should end on.
     ``function_words`` carry no meaning of their own; ``claims`` and ``problems`` are words that open well.
     """
@@ -32,11 +34,18 @@ class Language:
     directions: Mapping[str, str] = field(default_factory=dict)
     heard: Mapping[str, str] = field(default_factory=dict)
     denials: frozenset[str] = frozenset()
+    glosses: Mapping[str, str] = field(default_factory=dict)
     lexicon: Lexicon | None = None
     weak_ends: frozenset[str] = frozenset()
     function_words: frozenset[str] = frozenset()
     claims: frozenset[str] = frozenset()
     problems: frozenset[str] = frozenset()
+
+
+def glossary(text: str) -> Mapping[str, str]:
+    """English by word, in lower case, out of a text "english: word word; english: word;"."""
+    rows = (row.split(":") for row in text.split(";") if row.strip())
+    return {word.lower(): english.strip() for english, listed in rows for word in listed.split()}
 
 
 def words(text: str) -> frozenset[str]:

@@ -8,9 +8,9 @@ from dataclasses import dataclass
 from functools import lru_cache
 
 from dearhost.languages import LANGUAGES
-from dearhost.languages.detecting import language_of
+from dearhost.languages.detecting import languages_of
 from dearhost.script import blanked
-from dearhost.things.stems import words_in
+from dearhost.things.stems import without_article, words_in
 
 _GO_ON = frozenset({"rain", "wind", "sea", "fire", "birds", "crickets", "crowd", "stream", "clock"})
 """Sounds that lie under the whole clause."""
@@ -40,11 +40,9 @@ def sounds_for(lines: Iterable[tuple[str, str]]) -> list[SoundProposal]:
     nothing is.
     """
     read = list(lines)
-    scene = language_of(" ".join(blanked(text) for _, text in read), _LANGUAGES) or "en"
     found: list[SoundProposal] = []
-    for line, text in read:
-        own = language_of(blanked(text), _LANGUAGES) or scene
-        for proposal in _in_line(line, text, own):
+    for (line, text), language in zip(read, languages_of([blanked(text) for _, text in read], _LANGUAGES), strict=True):
+        for proposal in _in_line(line, text, language):
             if all(proposal.sound != other.sound for other in found):
                 found.append(proposal)
     return found[:MOST]
@@ -57,7 +55,7 @@ def _in_line(line: str, text: str, language: str) -> Iterator[SoundProposal]:
                  for match in words_in(clause.group())]  # fmt: skip
         if any(word.lower() in denials or word.lower().endswith("n't") for word, _, _ in words):
             continue
-        said = [_without_article(word) for word, _, _ in words]
+        said = [without_article(word) for word, _, _ in words]
         for sound, heard in phrases.items():
             at = next(((index, len(wanted)) for wanted in heard for index in range(len(said) - len(wanted) + 1)
                        if all(_is_word(said[index + i], word, first=index + i == 0) for i, word in enumerate(wanted))),
@@ -76,14 +74,6 @@ def _in_line(line: str, text: str, language: str) -> Iterator[SoundProposal]:
 def _is_word(said: str, wanted: str, *, first: bool) -> bool:
     """A word with a capital letter inside a sentence is a name, or a noun of German."""
     return said == wanted or (first and said.lower() == wanted)
-
-
-def _without_article(word: str) -> str:
-    """``orage`` of ``l'orage``; ``s'ouvre`` and ``doesn't`` stay."""
-    return _ARTICLE.sub("", word)
-
-
-_ARTICLE = re.compile(r"^(?:l|un|d|dell|all|nell|sull|dall)['’](?=\w{3})", re.IGNORECASE)
 
 
 @lru_cache(maxsize=len(LANGUAGES))

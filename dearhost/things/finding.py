@@ -7,6 +7,7 @@ from collections import Counter
 from collections.abc import Iterable, Mapping, Sequence
 from typing import NamedTuple
 
+from dearhost.languages import LANGUAGES
 from dearhost.things.stems import stem, words_in
 from dearhost.things.thing import Thing
 
@@ -74,12 +75,18 @@ class ThingIndex:
         words = [match.group().lower() for match in words_in(text)]
         if not words:
             return list(self._things)[:most]
-        ranked = {found.name: found.score for found in self.rank(terms_of(words))}
+        ranked = {found.name: found.score for found in self.rank(terms_of(words)) or self.rank(_glossed(words))}
         for name in self._things:
             if any(part.startswith(words[-1]) for part in name.split("-")):
                 begins = (2 if name.startswith(words[-1]) else 1) * (2 if self._things[name].drawn else 1)
                 ranked[name] = ranked.get(name, 0.0) + _PREFIX * begins
         return sorted(ranked, key=lambda name: (-ranked[name], name))[:most]
+
+
+def _glossed(words: Iterable[str]) -> list[str]:
+    """Terms for words of other languages than English."""
+    tables = [language.glosses for language in LANGUAGES.values()]
+    return [stem(table[word]) for word in words for table in tables if word in table]
 
 
 def terms_of(words: Sequence[str]) -> list[str]:

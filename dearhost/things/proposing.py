@@ -10,7 +10,7 @@ from typing import NamedTuple
 
 from dearhost.languages import LANGUAGES
 from dearhost.things.finding import ThingIndex, terms_of
-from dearhost.things.stems import stem, words_in
+from dearhost.things.stems import stem, without_article, words_in
 
 _LEAST = 1.5
 """Below this score a thing has too little to do with its word."""
@@ -47,7 +47,7 @@ _RELATIONS = (
         "sequence", "send give push carry bring deliver go move reach turn then after become before into until", 2
     ),
     _relation("badge", "protect keep guard cover secure", 2),
-    _relation("up", "grow rise increase climb improve higher grew"),
+    _relation("up", "grow rise rose increase climb improve higher grew"),
     _relation("down", "fall drop decrease shrink reduce lower sink fewer"),
 )
 """In the order they are thought of."""
@@ -56,6 +56,10 @@ _STOP_WORDS = """
 just very so up out there here when all every each has have had will can may must please let us also more most
 """
 _STOP = LANGUAGES["en"].function_words | frozenset(_STOP_WORDS.split())
+
+
+UNDERSTOOD = frozenset({"en", *(code for code, language in LANGUAGES.items() if language.glosses)})
+"""Languages a picture can be proposed for, as ISO 639-1."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -93,13 +97,14 @@ class Proposal:
         return tuple(part.thing for part in self.parts)
 
 
-def propose(text: str, index: ThingIndex) -> Proposal:
-    """The picture for an English phrase."""
+def propose(text: str, index: ThingIndex, language: str = "en") -> Proposal:
+    """The picture for a phrase; in another language than English by the words that have a gloss."""
     matches = words_in(text)
     words = [match.group().lower().replace("’", "'") for match in matches]
     placed = [Word(match.group(), match.start(), match.end()) for match in matches]
-    parts, relations, counted = _read(words, placed, index)
-    content = [word for word in words if word not in _STOP and not word.isdigit()]
+    parts, relations, counted = _read([in_english(word, language) for word in words], placed, index)
+    stop = _STOP if language == "en" else LANGUAGES[language].weak_ends
+    content = [word for word in words if word not in stop and not word.isdigit()]
     key = max(content or words or [""], key=len)
     best = sorted(parts, key=lambda entry: -entry[1].score)[:_MOST]
     kept = [entry for entry in parts if entry in best]
@@ -107,6 +112,13 @@ def propose(text: str, index: ThingIndex) -> Proposal:
         return Proposal("words", (), 1, key)
     template, chosen, count = _template(kept, relations, counted)
     return Proposal(template, tuple(part for _, part in chosen), count, key)
+
+
+def in_english(word: str, language: str) -> str:
+    """A word in lower case by its gloss, "" where it has none; numbers are the same in all languages."""
+    if language == "en" or word.isdecimal():
+        return word
+    return LANGUAGES[language].glosses.get(without_article(word), "")
 
 
 Placed = list[tuple[int, Part]]
@@ -124,7 +136,8 @@ def _read(
         word, root = words[at], stem(words[at])
         number = int(word) if word.isdecimal() and len(word) == 1 else _COUNTS.get(word, 0)
         if 2 <= number <= 9:
-            counted[at] = number
+            if words[at + 1 : at + 2] != ["times"]:  # how often, not how many
+                counted[at] = number
             at += 1
             continue
         relation = next((r.template for r in _RELATIONS if root in r.words or word in r.words), "")

@@ -10,7 +10,7 @@ from dearhost.languages.snowball import snowball
 _IRREGULAR = {
     "children": "child", "people": "person", "men": "man", "women": "woman", "feet": "foot", "teeth": "tooth",
     "mice": "mouse", "leaves": "leaf", "shelves": "shelf", "bought": "buy", "sold": "sell", "paid": "pay",
-    "grew": "grow", "grown": "grow", "fell": "fall", "fallen": "fall", "rose": "rise", "risen": "rise", "sent": "send",
+    "grew": "grow", "grown": "grow", "fell": "fall", "fallen": "fall", "risen": "rise", "sent": "send",
     "gave": "give", "given": "give", "took": "take", "taken": "take", "brought": "bring", "kept": "keep",
     "wrote": "write", "written": "write", "drove": "drive", "ate": "eat", "ran": "run", "met": "meet", "saw": "see",
     "heard": "hear", "spoke": "speak", "taught": "teach", "built": "build", "won": "win", "lost": "lose",
@@ -23,6 +23,14 @@ def stem(word: str) -> str:
     """The stem of one word (Porter 2001, Snowball's English), with plurals and pasts that are irregular."""
     bare = word.lower().strip("'’").removesuffix("'s").removesuffix("’s")
     return snowball(_IRREGULAR.get(bare, bare), "english")
+
+
+_ARTICLE = re.compile(r"^(?:l|un|d|dell|all|nell|sull|dall|qu)['’](?=\w{2})", re.IGNORECASE)
+
+
+def without_article(word: str) -> str:
+    """A French or Italian word without the article run into it: ``orage`` of ``l'orage``; ``s'ouvre`` stays."""
+    return _ARTICLE.sub("", word)
 
 
 def words_in(text: str) -> list[re.Match[str]]:

@@ -12,7 +12,7 @@ from ninja import Field, Router, Schema
 from dearhost.hosts import THINGS, thing_index
 from dearhost.production import CHOICES, LOOKS, PATTERNS, Look, Pattern
 from dearhost.production.dressing import FLOOR_PROPS, WALL_PROPS, Prop, another
-from dearhost.production.picture_proposals import PictureProposal, pictures_for
+from dearhost.production.picture_proposals import PictureProposal, pictures_in
 from dearhost.production.shown_cues import TEMPLATES
 from dearhost.production.sound_proposals import SoundProposal, sounds_for
 from dearhost.stage.backdrops import DRAWN_SETS, DrawnSet, Scenery
@@ -97,7 +97,8 @@ def find_things(request: HttpRequest, words: str = "", most: int = 24) -> list[s
 @router.post("/pictures", response=list[ProposedPicture], operation_id="proposePictures")
 def propose_pictures(request: HttpRequest, data: LinesIn) -> list[dict[str, Any]]:
     """Pictures for the words of lines: suggestions, in the order of the script."""
-    return [_proposed(line.id, picture) for line in data.lines for picture in pictures_for(line.text, every=data.every)]
+    found = pictures_in([line.text for line in data.lines], every=data.every)
+    return [_proposed(line.id, one) for line, of_line in zip(data.lines, found, strict=True) for one in of_line]
 
 
 class ProposedSound(Schema):
