@@ -5,10 +5,13 @@ A suggestion always: meaning can go wrong, so that it names the words it comes f
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
+from functools import lru_cache
 from typing import NamedTuple
 
 from dearhost.languages import LANGUAGES
+from dearhost.languages.snowball import snowball
 from dearhost.things.finding import ThingIndex, terms_of
 from dearhost.things.stems import stem, without_article, words_in
 
@@ -24,6 +27,8 @@ slow strong quiet loud best better first last free safe open closed full empty w
 hard left right today now soon again always
 """
 _WEAK = frozenset(_WEAK_WORDS.split())
+_LEAST_LETTERS = 4
+"""Of a word that is looked up by its stem: shorter ones have too many meanings."""
 _WEAK_PART = 0.4
 """What a word that tells how something is counts as a thing: a dark line is no lantern."""
 
@@ -115,10 +120,20 @@ def propose(text: str, index: ThingIndex, language: str = "en") -> Proposal:
 
 
 def in_english(word: str, language: str) -> str:
-    """A word in lower case by its gloss, "" where it has none; numbers are the same in all languages."""
+    """A word in lower case by its gloss, or by that of another form of it; "" where it has none. A number stays."""
     if language == "en" or word.isdecimal():
         return word
-    return LANGUAGES[language].glosses.get(without_article(word), "")
+    bare = without_article(word)
+    found = LANGUAGES[language].glosses.get(bare, "")
+    if found or len(bare) < _LEAST_LETTERS:
+        return found
+    return _glosses_by_stem(language).get(snowball(bare, LANGUAGES[language].name.lower()), "")
+
+
+@lru_cache(maxsize=len(UNDERSTOOD))
+def _glosses_by_stem(language: str) -> Mapping[str, str]:
+    known = LANGUAGES[language]
+    return {snowball(word, known.name.lower()): english for word, english in known.glosses.items()}
 
 
 Placed = list[tuple[int, Part]]

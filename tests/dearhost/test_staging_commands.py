@@ -30,6 +30,12 @@ def test_pictures_name_their_words_and_runners_up(capsys: pytest.CaptureFixture[
     assert json.loads(capsys.readouterr().out)["suggestions"][0]["template"] == "words"
 
 
+def test_pictures_for_words_of_another_language(capsys: pytest.CaptureFixture[str]) -> None:
+    assert main(["pictures", "El faro guía a los barcos de noche", "--json"]) == 0
+    first = json.loads(capsys.readouterr().out)["suggestions"][0]
+    assert (first["things"], first["from"]) == (["lighthouse", "boat", "lantern"], ["faro", "barcos", "noche"])
+
+
 def test_a_still_is_a_frame_of_the_film_in_a_look(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
     script = tmp_path / "script.md"
     script.write_text("Maren: Mama mends the map today.\n")

@@ -34,6 +34,20 @@ def test_pictures_are_proposed_for_lines_that_need_not_be_saved(client: Client) 
     assert found[0]["parts"][0]["words"] == ["Moon"]
 
 
+def test_pictures_and_sounds_are_proposed_for_lines_of_other_languages(client: Client) -> None:
+    lines = [
+        {"id": "a", "text": "Good morning, and welcome to the museum of the tides at the end of the pier."},
+        {"id": "b", "text": "Por la noche llueve, y el faro guía a los barcos hasta el puerto."},
+        {"id": "c", "text": "Nachts läutet eine Glocke, und der Leuchtturm weist den Booten den Weg in den Hafen."},
+    ]
+    body = json.dumps({"lines": lines})
+    shown = client.post("/api/staging/pictures", body, "application/json").json()
+    assert {"lighthouse", "boat"} <= {part["thing"] for one in shown if one["line"] == "b" for part in one["parts"]}
+    assert {"lighthouse", "boat"} <= {part["thing"] for one in shown if one["line"] == "c" for part in one["parts"]}
+    heard = client.post("/api/staging/sounds", body, "application/json").json()
+    assert [(one["line"], one["sound"]) for one in heard] == [("b", "rain"), ("c", "bell")]
+
+
 def test_small_pictures_show_what_is_asked_for(client: Client) -> None:
     day, night = (png(client, f"/api/staging/sets/pier.png?daylight={time}") for time in ("noon", "night"))
     assert day.shape == (108, 192, 4)

@@ -24,12 +24,12 @@ PHRASES = {
     "es": [
         ("La luna atrae el mar hacia ella.", "pull", ("moon", "wave")),
         ("El faro guía a los barcos de noche.", "trio", ("lighthouse", "boat", "lantern")),
-        ("Compre su entrada por teléfono.", "pair", ("ticket", "phone")),
+        ("Compre su entrada por teléfono.", "trio", ("basket", "ticket", "phone")),
     ],
     "fr": [
         ("La lune attire l'eau de la mer.", "pull", ("moon", "drop")),
         ("Trois mouettes attendent sur le quai.", "many", ("gull",)),
-        ("Achetez votre billet par téléphone.", "pair", ("ticket", "phone")),
+        ("Achetez votre billet par téléphone.", "trio", ("basket", "ticket", "phone")),
     ],
     "it": [
         ("Il faro guida le barche di notte.", "trio", ("lighthouse", "boat", "lantern")),
@@ -51,6 +51,16 @@ def test_a_phrase_is_shown_by_its_words(language: str, phrase: str, template: st
     for part in proposal.parts:
         for word in part.words:
             assert phrase[word.start : word.end] == word.text, "it names the words it comes from as they are written"
+
+
+@pytest.mark.parametrize(
+    ("language", "phrase", "thing"),
+    [("de", "Er weist den Booten den Weg.", "boat"), ("es", "Los faros se encienden.", "lighthouse"),
+     ("fr", "Les phares s'allument.", "lighthouse"), ("it", "Le lampade si accendono.", "lamp"),
+     ("pt", "Os relógios param.", "clock")],
+)  # fmt: skip
+def test_other_forms_of_a_word_are_known_by_their_stem(language: str, phrase: str, thing: str) -> None:
+    assert thing in propose(phrase, thing_index(), language).things
 
 
 def test_how_often_is_not_how_many() -> None:
