@@ -5,12 +5,14 @@ from __future__ import annotations
 import threading
 from contextlib import suppress
 
+from dearhost.memory import share_memory_among_threads
 from server.config.body_limit import Application, Message, Receive, Send
 
 
 class WarmUp:
-    """An ASGI application before another: the lifespan's start begins the loading, in a thread of its own; the server
-    answers meanwhile. Whoever only imports the application (a test, a command) loads nothing."""
+    """An ASGI application before another: when the lifespan starts, threads are told to share memory and the loading
+    begins, in a thread of its own; the server answers meanwhile. Whoever only imports the application (a test, a
+    command) loads nothing."""
 
     def __init__(self, application: Application) -> None:
         self._application = application
@@ -23,6 +25,7 @@ class WarmUp:
         while True:
             message = await receive()
             if message["type"] == "lifespan.startup":
+                share_memory_among_threads()
                 threading.Thread(target=_load, name="warm-up", daemon=True).start()
                 await send({"type": "lifespan.startup.complete"})
             elif message["type"] == "lifespan.shutdown":
