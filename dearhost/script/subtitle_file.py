@@ -1,9 +1,10 @@
-"""The words of a subtitle file (SubRip, WebVTT), without its times: captions become lines again."""
+"""The words of a subtitle file (SubRip, WebVTT): its captions, and the lines they become again, without times."""
 
 from __future__ import annotations
 
 import re
 from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
 
 import pysubs2
 from pysubs2.exceptions import Pysubs2Error
@@ -30,11 +31,20 @@ def text_of_subtitles(text: str, name: str) -> str:
     return "\n\n".join(paragraphs)
 
 
-def captions_in(text: str, name: str) -> list[str]:
-    """The text of each caption of a subtitle file, in order of time, without who speaks. Raises UnreadableScript."""
-    captions = _read(_VOICE.sub("", text), name)
-    rows = (" ".join(caption.plaintext.split()) for caption in sorted(captions, key=lambda c: c.start))
-    found = [row for row in rows if row]
+@dataclass(frozen=True, slots=True)
+class TimedCaption:
+    """What is shown, and the seconds at which it comes and goes."""
+
+    text: str
+    start: float
+    end: float
+
+
+def captions_in(text: str, name: str) -> list[TimedCaption]:
+    """The captions of a subtitle file, in order of time, without who speaks. Raises UnreadableScript."""
+    captions = sorted(_read(_VOICE.sub("", text), name), key=lambda caption: caption.start)
+    rows = (TimedCaption(" ".join(c.plaintext.split()), c.start / 1000, c.end / 1000) for c in captions)
+    found = [row for row in rows if row.text]
     if not found:
         raise UnreadableScript(f"'{name}' holds no captions. Is it the right file?")
     return found

@@ -3,8 +3,8 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import dataclass, field
 from difflib import SequenceMatcher
 from itertools import accumulate
 
@@ -26,15 +26,24 @@ class CaptionCue:
     kind: str
     start: int
     end: int | None
-    parameters: dict[str, str]
+    parameters: dict[str, str | float]
+
+
+Place = tuple[str, int]
+"""A line, and where a word of it begins."""
+CORRECTION, CUT = "caption", "caption-cut"
+"""Kinds of cues."""
 
 
 @dataclass(frozen=True, slots=True)
 class CaptionsRead:
-    """What a file asks for. ``left``: what it shows that fits nowhere in the script."""
+    """What a file asks for. ``left``: what it shows that fits nowhere in the script. ``placed``: with which word a
+    caption begins, by its number. ``other_times``: its times are those of another recording."""
 
     cues: tuple[CaptionCue, ...]
     left: tuple[str, ...]
+    placed: Mapping[int, Place] = field(default_factory=dict)
+    other_times: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -82,10 +91,10 @@ def read_captions(captions: Sequence[str], script: Script) -> CaptionsRead:
             placed |= dict.fromkeys(range(j1, j2), i1)
         elif j2 > j1:
             left.append(" ".join(shown[j1:j2]))
-    cuts = (said[placed[begin]] for begin in begins if begin in placed)
-    begun = {"cut": "begins"}
-    cues += [CaptionCue(word.line, "caption-cut", word.start, None, begun) for word in cuts if not word.first]
-    return CaptionsRead(tuple(cues), tuple(left))
+    firsts = {number: said[placed[begin]] for number, begin in enumerate(begins) if begin in placed}
+    cuts = (word for word in firsts.values() if not word.first)
+    cues += [CaptionCue(word.line, CUT, word.start, None, {"cut": "begins"}) for word in cuts]
+    return CaptionsRead(tuple(cues), tuple(left), {number: (word.line, word.start) for number, word in firsts.items()})
 
 
 def _words_in(line: Line) -> Iterator[_Word]:
@@ -111,7 +120,7 @@ def _spelled(said: Sequence[_Word], shown: Sequence[str]) -> Iterator[CaptionCue
     """Words that are the same but written otherwise: capitals, stops."""
     for word, token in zip(said, shown, strict=True):
         if word.text.split() != token.split():
-            yield CaptionCue(word.line, "caption", word.start, None, {"text": token})
+            yield CaptionCue(word.line, CORRECTION, word.start, None, {"text": token})
 
 
 def _corrected(
@@ -129,5 +138,5 @@ def _corrected(
         words = said[first:last]
         if len({word.line for word in words}) == 1 and max(len(words), len(text)) <= _CHANGED:
             end = words[-1].start if len(words) > 1 else None
-            return CaptionCue(words[0].line, "caption", words[0].start, end, {"text": " ".join(text)})
+            return CaptionCue(words[0].line, CORRECTION, words[0].start, end, {"text": " ".join(text)})
     return None

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from contextlib import suppress
 from dataclasses import asdict
 from typing import Any
 from uuid import UUID
@@ -9,11 +10,14 @@ from uuid import UUID
 from django.http import HttpRequest
 from ninja import File, Router, Schema, UploadedFile
 
+from dearhost.errors import SpeechError
 from dearhost.script.reading import decode
 from dearhost.script.subtitle_file import captions_in
 from dearhost.stage.caption_file import read_captions
+from dearhost.stage.caption_times import captions_heard, with_times
 from server.productions.api import owned
 from server.productions.documents import usable_production
+from server.studio import studio
 
 router = Router(tags=["captions"])
 
@@ -25,14 +29,16 @@ class CaptionCueOut(Schema):
     kind: str
     start: int
     end: int | None
-    parameters: dict[str, str]
+    parameters: dict[str, str | float]
 
 
 class CaptionsReadOut(Schema):
-    """What a caption file asks for; ``left``: what it shows that fits nowhere in the script."""
+    """What a caption file asks for; ``left``: what it shows that fits nowhere in the script. ``other_times``: its times
+    are those of another recording, and the script's stay."""
 
     cues: list[CaptionCueOut]
     left: list[str]
+    other_times: bool
 
 
 @router.post("/{uuid:production_id}/captions", response=CaptionsReadOut, operation_id="readCaptions")
@@ -41,5 +47,8 @@ def read(request: HttpRequest, production_id: UUID, file: File[UploadedFile]) ->
     production = owned(request, production_id)
     staged = usable_production(production.document, production.title, production.owner_id)
     name = (file.name or "captions")[-120:]
-    found = read_captions(captions_in(decode(file.read(), name), name), staged.script)
-    return {"cues": [asdict(cue) for cue in found.cues], "left": found.left}
+    captions = captions_in(decode(file.read(), name), name)
+    found = read_captions([caption.text for caption in captions], staged.script)
+    with suppress(SpeechError):  # what cannot be spoken has no times
+        found = with_times(found, captions, captions_heard(staged.checked(studio()), studio(), found.cues))
+    return {"cues": [asdict(cue) for cue in found.cues], "left": found.left, "other_times": found.other_times}

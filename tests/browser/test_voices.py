@@ -123,6 +123,25 @@ def test_a_line_is_recorded_and_the_lips_follow_it(signed_in: Page, studio: Stud
     assert take and take.notes == [] and take.recording
 
 
+def test_a_line_is_heard_at_once_while_it_is_written(signed_in: Page, studio: Studio) -> None:
+    page = signed_in
+    begin(page, f"# The boat\n\nMaren: {SAID}\n")
+    give_voice(page, "Maren", "Hannah")
+    page.get_by_text("at once, by a quick voice").click()
+    kept(page)
+    page.locator(".line-text", has_text="Mama").click()
+    told = page.get_by_text("Heard at once, spoken by Joe. When it plays and in the film Hannah speaks.")
+    expect(told).to_be_visible(timeout=30_000)
+    page.keyboard.press("Control+End")
+    page.keyboard.type(" Now.")
+    with page.expect_response(re.compile(r"/lines/\w+/sound\.wav$")) as heard:
+        page.get_by_role("button", name="Hear the line").click()  # at once: what was typed is heard all the same
+    wav = as_wav(studio.speaker.read(f"{SAID} Now.", "joe"))
+    assert heard.value.headers["content-length"] == str(len(wav))
+    assert page.request.get(heard.value.url).body() == wav
+    expect(page.get_by_role("button", name="Hear the line")).to_be_visible(timeout=20_000)  # it has ended
+
+
 def test_a_name_is_said_as_it_is_respelled(signed_in: Page) -> None:
     page = signed_in
     begin(page, "# The town\n\nMaren: Quillhaven wakes. Quillhaven’s bell rings.\n")

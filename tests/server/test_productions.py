@@ -391,6 +391,10 @@ def test_a_voice_is_auditioned_as_loud_as_any_other(client: Client, ines: object
     assert heard("formant-en-us", "").status_code == 422 and heard("formant-en-us", "x" * 999).status_code == 422
 
 
+def _srt_time(seconds: float) -> str:
+    return f"00:00:{int(seconds):02},{round(seconds % 1 * 1000):03}"
+
+
 def test_captions_written_elsewhere_are_read_against_the_script(client: Client, stranger: Client, begin: Begin) -> None:
     production = begin("MAREN: The tide comes in twice a day.\n")
     address = f"/api/productions/{production.pk}/captions"
@@ -405,6 +409,14 @@ def test_captions_written_elsewhere_are_read_against_the_script(client: Client, 
     assert cues["caption"]["parameters"] == {"text": "2x"} and cues["caption"]["start"] == len("The tide comes in ")
     assert cues["caption-cut"]["start"] == cues["caption"]["start"] and answer.json()["left"] == []
     assert read(stranger, srt).status_code == 404
+    later = srt.replace(b"00:00:0", b"00:09:0")
+    assert read(client, later).json()["other_times"] is True, "of another recording"
+    scene = production.document["script"]["scenes"][0]["id"]
+    [row] = client.get(f"/api/productions/{production.pk}/scenes/{scene}/times").json()["captions"]
+    ours = f"1\n{_srt_time(row['start'])} --> {_srt_time(row['end'] - 0.4)}\nThe tide comes in twice a day.\n"
+    nudged = read(client, ours.encode()).json()
+    assert nudged["other_times"] is False
+    assert [cue["parameters"] for cue in nudged["cues"]] == [{"cut": "where-it-fits", "ends": -0.4}]
     for wrong in (b"\xff\xfe\x00", b"no captions", b"", b"WEBVTT\n\n00:00.000 --> 00:01.000\nSomething else\n"):
         refused = read(client, wrong, "captions.vtt")
         assert refused.status_code == 422 and refused.json()["detail"], wrong

@@ -96,12 +96,12 @@ _READABLE = 4.5
 
 def caption_colours(chosen: str) -> CaptionColours | None:
     """What a value of ``caption_colour`` stands for; None for the style's own colours."""
-    return _round(chosen.lower()) if is_colour(chosen) else CAPTION_COLOURS.get(chosen)
+    return _around(chosen.lower()) if is_colour(chosen) else CAPTION_COLOURS.get(chosen)
 
 
 @lru_cache(maxsize=64)
-def _round(wanted: str) -> CaptionColours:
-    """The colours round a paper of ``wanted``, which gives way a little where the spoken word would not be read."""
+def _around(wanted: str) -> CaptionColours:
+    """The colours that go with a paper, which gives way a little where the spoken word would not be read."""
     on_dark, on_light = (set_off(wanted, spoken, _READABLE, away) for spoken, away in (_ON_DARK, _ON_LIGHT))
     if _apart(on_dark, wanted) < _apart(on_light, wanted):
         alone = max((_VERMILION, _SEA), key=lambda one: contrast(rgb(one), rgb(on_dark)))

@@ -22,6 +22,10 @@ TEXT = (
 )
 
 
+def texts(written: str, name: str) -> list[str]:
+    return [caption.text for caption in captions_in(written, name)]
+
+
 def compiled(studio: Studio, script: Script) -> Timeline:
     return compile_timeline(with_tones(script), studio, FrameRate.of(25))
 
@@ -41,7 +45,7 @@ def with_cues(script: Script, cues: tuple[CaptionCue, ...]) -> Script:
 def test_our_own_captions_read_back_correct_nothing(studio: Studio, kind: str) -> None:
     script = read_script(TEXT)
     written = caption_text(compiled(studio, script), kind)
-    read = read_captions(captions_in(written, f"a.{kind}"), script)
+    read = read_captions(texts(written, f"a.{kind}"), script)
     assert read.left == () and {cue.kind for cue in read.cues} == {"caption-cut"}
     again = caption_text(compiled(studio, with_cues(script, read.cues)), kind)
     assert again == written
@@ -68,7 +72,7 @@ and one on the very far side.
 
 def test_what_a_file_shows_otherwise_is_shown_and_the_script_stays(studio: Studio) -> None:
     script = read_script(TEXT)
-    read = read_captions(captions_in(SRT, "a.srt"), script)
+    read = read_captions(texts(SRT, "a.srt"), script)
     corrected = with_cues(script, read.cues)
     assert [line.text for _, _, line in corrected.lines()] == [line.text for _, _, line in script.lines()]
     rows = [" ".join(c.texts()) for c in compiled(studio, corrected).scenes[0].captions]

@@ -3795,18 +3795,21 @@ export interface components {
             end: number | null;
             /** Parameters */
             parameters: {
-                [key: string]: string;
+                [key: string]: string | number;
             };
         };
         /**
          * CaptionsReadOut
-         * @description What a caption file asks for; ``left``: what it shows that fits nowhere in the script.
+         * @description What a caption file asks for; ``left``: what it shows that fits nowhere in the script. ``other_times``: its times
+         *     are those of another recording, and the script's stay.
          */
         CaptionsReadOut: {
             /** Cues */
             cues: components["schemas"]["CaptionCueOut"][];
             /** Left */
             left: string[];
+            /** Other Times */
+            other_times: boolean;
         };
         /**
          * AdviceOut

@@ -102,6 +102,7 @@ function CaptionFile({ editor, productionId, kept }: { editor: Editor; productio
 	});
 	const { data } = read;
 	const corrections = data?.cues.filter((cue) => cue.kind === READS).length ?? 0;
+	const moved = data?.cues.filter(({ parameters }) => "begins" in parameters || "ends" in parameters).length ?? 0;
 	return (
 		<div className="caption-file small">
 			<PlainButton small disabled={!kept || read.isPending} onClick={() => input.current?.click()}>
@@ -109,7 +110,9 @@ function CaptionFile({ editor, productionId, kept }: { editor: Editor; productio
 			</PlainButton>
 			<FileInput label="An SRT or WebVTT file" accept=".srt,.vtt" input={input} onFile={(file) => read.mutate(file)} />
 			<span role="status" className="quiet num">
-				{data && `${corrections} words or stretches are shown otherwise. Undo takes it away.`}
+				{data && `${corrections} words or stretches are shown otherwise, ${moved} captions come or go otherwise.`}
+				{data?.other_times && " Its times are those of another recording: the script's stay."}
+				{data && " Undo takes it away."}
 				{data && data.left.length > 0 && ` Not in the script: ${data.left.slice(0, 3).join("; ")}`}
 			</span>
 			{read.error && (

@@ -1,5 +1,5 @@
 import type { Editor } from "@tiptap/core";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { sentence } from "../../../shared/api/client";
 import { listen, useListening } from "../../../shared/sound/listening";
 import { PlainButton, WordChoice } from "../../../shared/ui/controls";
@@ -40,8 +40,8 @@ export function LineDelivery({ productionId, editor, line, kept, onHear }: Props
 	const trouble = useListening((now) => now.problem);
 	const speaks = line.recording ? "" : named(heard.data?.voice);
 	const standIn = heard.data?.stand_in;
-	// where the text is not kept yet the server would read it as it was
-	const hear = () => (standIn && kept ? listen(`line ${line.id}`, quickly(productionId, line.id)) : onHear(line.id, 0));
+	const hearQuickly = useWhenKept(kept, () => listen(`line ${line.id}`, quickly(productionId, line.id)));
+	const hear = () => (standIn ? hearQuickly() : onHear(line.id, 0));
 	if (!kind) return null;
 	const value = (name: string, usual: number | string) => line.delivery?.parameters[name] ?? usual;
 	const set = (part: CueValues, field: string) =>
@@ -136,6 +136,17 @@ export function LineDelivery({ productionId, editor, line, kept, onHear }: Props
 			</div>
 		</section>
 	);
+}
+
+/** Does something at once where the text is kept, else as soon as it is: the server knows it as it was before. */
+function useWhenKept(kept: boolean, act: () => void): () => void {
+	const [waiting, setWaiting] = useState(false);
+	useEffect(() => {
+		if (!waiting || !kept) return;
+		setWaiting(false);
+		act();
+	});
+	return () => setWaiting(true);
 }
 
 /** Where a line is heard by itself, as it is kept. */
