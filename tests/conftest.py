@@ -35,7 +35,7 @@ SKERRY: Maybe I do not.
 """
 
 
-class _ByModule(LoadScopeScheduling):  # type: ignore[misc]
+class _ByModule(LoadScopeScheduling):
     """A module stays in one process, and so do all that need a browser: two browsers at once are too slow for both.
 
     By the public hook for schedulers: groups by ``xdist_group`` are written into an attribute that pytest 9.2 does not

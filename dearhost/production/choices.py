@@ -92,7 +92,7 @@ class Choice:
             return value
         if self.kind == "choice" and isinstance(value, str):
             return value
-        if self.kind == "colour" and isinstance(value, str) and re.fullmatch(COLOUR, value.lower()):
+        if self.kind == "colour" and isinstance(value, str) and (not value or is_colour(value)):
             return value.lower()
         if self.kind == "number" and isinstance(value, (int, float)) and not isinstance(value, bool):
             try:

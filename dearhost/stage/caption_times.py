@@ -32,12 +32,17 @@ def with_times(read: CaptionsRead, captions: Sequence[TimedCaption], heard: Mapp
     both = [(place, captions[number], heard[place]) for number, place in read.placed.items() if place in heard]
     if not both or abs(median(caption.start - span[0] for _, caption, span in both)) > _SAME:
         return replace(read, other_times=True)
-    cues = list(read.cues)
+    nudges: dict[Place, Mapping[str, float]] = {}
     for place, caption, (start, end) in both:
         moved = _bounded({"begins": caption.start - start, "ends": caption.end - end})
         if moved:
-            _nudge(cues, place, moved)
-    return replace(read, cues=tuple(cues))
+            nudges[place] = moved
+    cut = [
+        replace(cue, parameters={**cue.parameters, **nudges.pop((cue.line, cue.start), {})}) if cue.kind == CUT else cue
+        for cue in read.cues
+    ]
+    own = (CaptionCue(line, CUT, at, None, {"cut": "where-it-fits", **by}) for (line, at), by in nudges.items())
+    return replace(read, cues=(*cut, *own))
 
 
 def _bounded(moved: Mapping[str, float]) -> dict[str, float]:
@@ -48,16 +53,6 @@ def _bounded(moved: Mapping[str, float]) -> dict[str, float]:
         for name, seconds in moved.items()
         if abs(seconds) >= _LEAST
     }
-
-
-def _nudge(cues: list[CaptionCue], place: Place, moved: Mapping[str, float]) -> None:
-    """Move the caption that begins at a word; one that is cut there by itself gets a cue of its own."""
-    line, start = place
-    for number, cue in enumerate(cues):
-        if (cue.line, cue.start, cue.kind) == (line, start, CUT):
-            cues[number] = replace(cue, parameters={**cue.parameters, **moved})
-            return
-    cues.append(CaptionCue(line, CUT, start, None, {"cut": "where-it-fits", **moved}))
 
 
 def captions_heard(production: Production, studio: Studio, cues: Sequence[CaptionCue]) -> dict[Place, Span]:
@@ -79,11 +74,14 @@ def captions_heard(production: Production, studio: Studio, cues: Sequence[Captio
 
 
 def _corrected(script: Script, cues: Sequence[CaptionCue]) -> Script:
+    by_line: dict[str, list[CaptionCue]] = {}
+    for cue in cues:
+        by_line.setdefault(cue.line, []).append(cue)
+
     def corrected(block: Line) -> Line:
         line = replace(block, cues=tuple(cue for cue in block.cues if cue.kind not in (CUT, CORRECTION)))
-        for cue in cues:
-            if cue.line == block.id:
-                line = put_cue(line, Cue(new_id(), cue.kind, cue.start, dict(cue.parameters), end=cue.end))
+        for cue in by_line.get(block.id, ()):
+            line = put_cue(line, Cue(new_id(), cue.kind, cue.start, dict(cue.parameters), end=cue.end))
         return line
 
     def in_scene(scene: Scene) -> Scene:

@@ -7,7 +7,7 @@ from collections import Counter
 from collections.abc import Iterable, Mapping, Sequence
 from typing import NamedTuple
 
-from dearhost.languages import LANGUAGES
+from dearhost.things.glosses import GLOSSED, in_english
 from dearhost.things.stems import stem, words_in
 from dearhost.things.thing import Thing
 
@@ -85,8 +85,8 @@ class ThingIndex:
 
 def _glossed(words: Iterable[str]) -> list[str]:
     """Terms for words of other languages than English."""
-    tables = [language.glosses for language in LANGUAGES.values()]
-    return [stem(table[word]) for word in words for table in tables if word in table]
+    english = (in_english(word, language) for word in words if not word.isdecimal() for language in GLOSSED)
+    return [stem(word) for word in english if word]
 
 
 def terms_of(words: Sequence[str]) -> list[str]:

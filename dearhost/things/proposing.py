@@ -5,15 +5,13 @@ A suggestion always: meaning can go wrong, so that it names the words it comes f
 
 from __future__ import annotations
 
-from collections.abc import Mapping
 from dataclasses import dataclass, replace
-from functools import lru_cache
 from typing import NamedTuple
 
 from dearhost.languages import LANGUAGES
-from dearhost.languages.snowball import snowball
 from dearhost.things.finding import ThingIndex, terms_of
-from dearhost.things.stems import stem, without_article, words_in
+from dearhost.things.glosses import in_english
+from dearhost.things.stems import stem, words_in
 
 _LEAST = 1.5
 """Below this score a thing has too little to do with its word."""
@@ -27,8 +25,6 @@ slow strong quiet loud best better first last free safe open closed full empty w
 hard left right today now soon again always
 """
 _WEAK = frozenset(_WEAK_WORDS.split())
-_LEAST_LETTERS = 4
-"""Of a word that is looked up by its stem: shorter ones have too many meanings."""
 _WEAK_PART = 0.4
 """What a word that tells how something is counts as a thing: a dark line is no lantern."""
 
@@ -61,10 +57,6 @@ _STOP_WORDS = """
 just very so up out there here when all every each has have had will can may must please let us also more most
 """
 _STOP = LANGUAGES["en"].function_words | frozenset(_STOP_WORDS.split())
-
-
-UNDERSTOOD = frozenset({"en", *(code for code, language in LANGUAGES.items() if language.glosses)})
-"""Languages a picture can be proposed for, as ISO 639-1."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -117,23 +109,6 @@ def propose(text: str, index: ThingIndex, language: str = "en") -> Proposal:
         return Proposal("words", (), 1, key)
     template, chosen, count = _template(kept, relations, counted)
     return Proposal(template, tuple(part for _, part in chosen), count, key)
-
-
-def in_english(word: str, language: str) -> str:
-    """A word in lower case by its gloss, or by that of another form of it; "" where it has none. A number stays."""
-    if language == "en" or word.isdecimal():
-        return word
-    bare = without_article(word)
-    found = LANGUAGES[language].glosses.get(bare, "")
-    if found or len(bare) < _LEAST_LETTERS:
-        return found
-    return _glosses_by_stem(language).get(snowball(bare, LANGUAGES[language].name.lower()), "")
-
-
-@lru_cache(maxsize=len(UNDERSTOOD))
-def _glosses_by_stem(language: str) -> Mapping[str, str]:
-    known = LANGUAGES[language]
-    return {snowball(word, known.name.lower()): english for word, english in known.glosses.items()}
 
 
 Placed = list[tuple[int, Part]]

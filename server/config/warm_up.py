@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
+import importlib
 import threading
-from contextlib import suppress
 
 from dearhost.memory import share_memory_among_threads
 from server.config.body_limit import Application, Message, Receive, Send
@@ -34,23 +34,5 @@ class WarmUp:
 
 
 def _load() -> None:
-    # loaded here, not above: importing them takes the seconds that nobody should wait for
-    import dearhost.sound.mastering  # noqa: F401, PLC0415
-    from dearhost.errors import SpeechError  # noqa: PLC0415
-    from dearhost.render.frames import load_machine_code  # noqa: PLC0415
-    from dearhost.script import Brief  # noqa: PLC0415
-    from dearhost.writing.brief_reading import read_brief  # noqa: PLC0415
-    from dearhost.writing.drafts import draft_all  # noqa: PLC0415
-    from dearhost.writing.language import ensure_english  # noqa: PLC0415
-    from server.room import keep_aside  # noqa: PLC0415
-    from server.studio import studio  # noqa: PLC0415
-
-    keep_aside()
-
-    voices = studio().voices
-    with suppress(SpeechError):  # whoever speaks with it is told
-        voices.engine(voices.default().id).phones_alone("tide")
-    load_machine_code()
-    point = "The tide comes to Quillhaven twice a day."
-    ensure_english(point)
-    draft_all(read_brief(Brief(topic="The tide", points=(point,)), []), 30.0)  # nobody reads it
+    # importing it takes the seconds that nobody should wait for
+    importlib.import_module("server.config.loaded_ahead").load()

@@ -17,6 +17,7 @@ from django.test import Client
 from django.utils import timezone
 
 from dearhost.production import read_script
+from server.productions import caption_api
 from server.productions.actions.create import create_production
 from server.productions.actions.put_away import KEPT_FOR
 from server.productions.models import Production, Revision, Take
@@ -395,7 +396,9 @@ def _srt_time(seconds: float) -> str:
     return f"00:00:{int(seconds):02},{round(seconds % 1 * 1000):03}"
 
 
-def test_captions_written_elsewhere_are_read_against_the_script(client: Client, stranger: Client, begin: Begin) -> None:
+def test_captions_written_elsewhere_are_read_against_the_script(
+    client: Client, stranger: Client, begin: Begin, monkeypatch: pytest.MonkeyPatch
+) -> None:
     production = begin("MAREN: The tide comes in twice a day.\n")
     address = f"/api/productions/{production.pk}/captions"
 
@@ -405,12 +408,17 @@ def test_captions_written_elsewhere_are_read_against_the_script(client: Client, 
     srt = b"1\n00:00:01,000 --> 00:00:03,000\nThe tide comes in\n\n2\n00:00:03,000 --> 00:00:05,000\n2x a day.\n"
     answer = read(client, srt)
     assert answer.status_code == 200, answer.content
+    assert answer.json()["unread"] is False
     cues = {cue["kind"]: cue for cue in answer.json()["cues"]}
     assert cues["caption"]["parameters"] == {"text": "2x"} and cues["caption"]["start"] == len("The tide comes in ")
     assert cues["caption-cut"]["start"] == cues["caption"]["start"] and answer.json()["left"] == []
     assert read(stranger, srt).status_code == 404
     later = srt.replace(b"00:00:0", b"00:09:0")
     assert read(client, later).json()["other_times"] is True, "of another recording"
+    monkeypatch.setattr(caption_api, "_LONGEST_UNREAD", -1.0)
+    long = read(client, srt).json()
+    assert (long["unread"], long["other_times"]) == (True, False) and {c["kind"] for c in long["cues"]} == set(cues)
+    monkeypatch.undo()
     scene = production.document["script"]["scenes"][0]["id"]
     [row] = client.get(f"/api/productions/{production.pk}/scenes/{scene}/times").json()["captions"]
     ours = f"1\n{_srt_time(row['start'])} --> {_srt_time(row['end'] - 0.4)}\nThe tide comes in twice a day.\n"

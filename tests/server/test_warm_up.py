@@ -3,6 +3,8 @@
 from __future__ import annotations
 
 import asyncio
+import subprocess
+import sys
 import threading
 from typing import Any
 
@@ -12,6 +14,7 @@ import uvicorn
 from server.config import warm_up
 from server.config.asgi import application
 from server.config.body_limit import Message, Receive, Send
+from tests.conftest import ROOT
 
 
 async def _nothing(_scope: Message, _receive: Receive, _send: Send) -> None:
@@ -42,8 +45,9 @@ def test_loading_begins_with_serving_and_the_server_does_not_wait_for_it(monkeyp
 
 
 def test_what_is_imported_only_loads_nothing() -> None:
-    assert isinstance(application, warm_up.WarmUp)
-    assert "warm-up" not in {thread.name for thread in threading.enumerate()}
+    asks = "import threading, server.config.asgi; print([thread.name for thread in threading.enumerate()])"
+    done = subprocess.run([sys.executable, "-c", asks], cwd=ROOT, capture_output=True, text=True, check=True)
+    assert done.stdout.strip() == "['MainThread']"
 
 
 def test_an_ordinary_server_begins_the_loading(monkeypatch: pytest.MonkeyPatch) -> None:

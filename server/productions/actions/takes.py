@@ -10,7 +10,7 @@ from django.db import transaction
 from django.db.models import Max
 
 from dearhost.errors import StageError
-from dearhost.production import CUE_KINDS, manner_in, manner_of, pauses_of, voice_of
+from dearhost.production import CUE_KINDS, manner_of, pauses_of, voice_of
 from dearhost.production.uses import RECORDING, Use
 from dearhost.script import Cue, Line, spoken_lines
 from dearhost.speech import Manner, Reading, SayAs, Taken, with_pauses
@@ -63,11 +63,10 @@ def line_of(production: Production, line_id: str) -> HeardLine:
         for line in spoken_lines(scene):
             if line.id == line_id:
                 entry, voices = staged.entry(line.speaker), studio().voices
-                voice = voice_of(staged, line, voices)
-                manner = manner_in(staged, line)
-                by_voice = not (manner.recording or manner.clip)
-                quick = voices.quick(voice) if by_voice and staged.choices.hearing == "quick" else ""
-                return HeardLine(line, voice, staged.say_as, entry.effect, entry.pace, quick)
+                heard = HeardLine(line, voice_of(staged, line, voices), staged.say_as, entry.effect, entry.pace)
+                if staged.choices.hearing == "full" or heard.manner.recording or heard.manner.clip:
+                    return heard
+                return replace(heard, stand_in=voices.quick(heard.voice))
     raise StageError("This line is no longer in the script. Choose another line.")
 
 

@@ -3801,7 +3801,8 @@ export interface components {
         /**
          * CaptionsReadOut
          * @description What a caption file asks for; ``left``: what it shows that fits nowhere in the script. ``other_times``: its times
-         *     are those of another recording, and the script's stay.
+         *     are those of another recording, and the script's stay. ``unread``: so much of the script was not read yet that its
+         *     times were not looked at.
          */
         CaptionsReadOut: {
             /** Cues */
@@ -3810,6 +3811,8 @@ export interface components {
             left: string[];
             /** Other Times */
             other_times: boolean;
+            /** Unread */
+            unread: boolean;
         };
         /**
          * AdviceOut

@@ -112,7 +112,10 @@ function CaptionFile({ editor, productionId, kept }: { editor: Editor; productio
 			<span role="status" className="quiet num">
 				{data && `${corrections} words or stretches are shown otherwise, ${moved} captions come or go otherwise.`}
 				{data?.other_times && " Its times are those of another recording: the script's stay."}
+				{data?.unread &&
+					" When they come and go was not looked at: go through the scenes once, then open the file again."}
 				{data && " Undo takes it away."}
+				{read.isPending && "Looking when its words are said…"}
 				{data && data.left.length > 0 && ` Not in the script: ${data.left.slice(0, 3).join("; ")}`}
 			</span>
 			{read.error && (
