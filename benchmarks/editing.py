@@ -1,4 +1,4 @@
-"""What a writer waits for: the first picture and sound after a change, and stills."""
+"""What a writer waits for: the first picture after a change, and stills."""
 
 from __future__ import annotations
 
@@ -9,7 +9,7 @@ from collections.abc import Iterator
 from pathlib import Path
 
 from benchmarks.material import RATE, production, studio_in, timeline
-from dearhost.render import still, stream_proof
+from dearhost.render import still, stream_pictures
 from dearhost.stage import Painter, Picture, compile_scene
 
 
@@ -17,7 +17,7 @@ def changed_word(folder: Path) -> Iterator[str]:
     """From a changed word to the first playable piece of that scene, as a part of the scene's length."""
     studio = studio_in(folder)
     staged = timeline(studio)
-    list(stream_proof(Painter(staged, Picture.of("16:9", 360), studio.resources), staged.scenes[0]))
+    list(stream_pictures(Painter(staged, Picture.of("16:9", 360), studio.resources), staged.scenes[0]))
     for lines in (1, 2, 4):
         waits, duration = [], 0.0
         for word in ("comes", "answers", "obeys"):
@@ -26,7 +26,7 @@ def changed_word(folder: Path) -> Iterator[str]:
                 studio.speaker.read(line.text, changed.entry(line.speaker).voice)  # only the first was changed
             started = time.monotonic()
             scene = compile_scene(changed, changed.script.scenes[0].id, studio, RATE)
-            pieces = stream_proof(Painter(scene, Picture.of("16:9", 360), studio.resources), scene.scenes[0])
+            pieces = stream_pictures(Painter(scene, Picture.of("16:9", 360), studio.resources), scene.scenes[0])
             next(pieces)
             duration = scene.duration
             waits.append((time.monotonic() - started) / duration)

@@ -96,7 +96,10 @@ class _Writer(threading.Thread):
         where = f"/pictures/{production['id']}/{scene['id']}"
         self._send("still", "GET", f"{where}/still.jpg?at={self._dice.uniform(0, 4):.1f}")
         if self._dice.random() < 0.1:
-            with contextlib.suppress(httpx.HTTPError), self._client.stream("GET", f"{where}/proof.mp4") as answer:
+            with (
+                contextlib.suppress(httpx.HTTPError),
+                self._client.stream("GET", f"{where}/proof-picture.mp4") as answer,
+            ):
                 next(answer.iter_bytes(), b"")
                 self._day.note("proof", answer.status_code)
         return dict(saved.json())

@@ -93,7 +93,8 @@ class _Writer(threading.Thread):
         with self._waits.of("still") as look:
             look(self._client.get(f"/pictures/{production['id']}/{scene['id']}/still.jpg?at=1.2"))
         if self._dice.random() < 0.25:
-            self._hear(f"/pictures/{production['id']}/{scene['id']}/proof.mp4")
+            for part in ("picture", "sound"):
+                self._hear(f"/pictures/{production['id']}/{scene['id']}/proof-{part}.mp4")
         return dict(saved.json())
 
     def _hear(self, path: str) -> None:

@@ -5,15 +5,13 @@ from dearhost.render.encoding import FORMS, SAMPLE_RATE, FilmForm, VideoCodec
 from dearhost.render.film import FilmReport, captions_of, render_film
 from dearhost.render.joining import language_code
 from dearhost.render.plan import Chunk, RenderSettings, plan_chunks
-from dearhost.render.proof import MIME as PROOF_MIME
-from dearhost.render.proof import stream_proof
+from dearhost.render.proof import stream_pictures, stream_sound
 from dearhost.render.rehearsal import rehearse
 from dearhost.render.soundtrack import mastered, reading_track
 from dearhost.render.stills import frame_of_film, still
 
 __all__ = [
     "FORMS",
-    "PROOF_MIME",
     "SAMPLE_RATE",
     "Chunk",
     "FilmForm",
@@ -30,5 +28,6 @@ __all__ = [
     "rehearse",
     "render_film",
     "still",
-    "stream_proof",
+    "stream_pictures",
+    "stream_sound",
 ]

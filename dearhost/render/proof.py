@@ -1,7 +1,8 @@
-"""Proofs: a small, quick rendering of one scene, streamed while it is made.
+"""Proofs: a small, quick rendering of one scene, streamed while it is made; its picture and its sound apart.
 
-Fragmented MP4 for MediaSource: ``avc1.64001E, mp4a.40.2``. ``delay_moov`` keeps picture and sound in
-step; ``empty_moov`` would shift the picture by the AAC priming.
+Fragmented MP4 for MediaSource. Apart, because what changes only the sound is heard in a fraction of the time it takes
+until a picture is painted, and the picture goes on. The sound is FLAC: it has no priming, so both are in step to the
+sample.
 """
 
 from __future__ import annotations
@@ -9,18 +10,36 @@ from __future__ import annotations
 import io
 import queue
 import threading
-from collections.abc import Generator
+import time
+from collections.abc import Callable, Generator
+from fractions import Fraction
+from functools import partial
 
 import av
+import numpy as np
 
-from dearhost.render.encoding import FORMS, SAMPLE_RATE, VideoCodec, add_audio, add_video, audio_frames
+from dearhost.assets.shelf import Shelf
+from dearhost.render.encoding import SAMPLE_RATE, FilmForm, VideoCodec, add_audio, add_video, audio_frames
 from dearhost.render.frames import FrameSource
 from dearhost.render.soundtrack import mastered, tracks_of_scene
-from dearhost.stage import Painter, SceneTimeline, first_frame
+from dearhost.sound import Stereo
+from dearhost.stage import Painter, SceneTimeline, Timeline, first_frame
 
-MIME = 'video/mp4; codecs="avc1.64001E, mp4a.40.2"'
-_FRAGMENT_MICROSECONDS = "400000"
+PICTURE_MIME = 'video/mp4; codecs="avc1.64001E"'
+SOUND_MIME = 'audio/mp4; codecs="flac"'
 _CODEC = VideoCodec(preset="veryfast", quality=24, keyframe_seconds=1.0, tune="zerolatency")
+_SOUND = FilmForm("mp4", "audio/mp4", "mp4", "", "", "flac", frame=4096, sample_format="s16")
+_FRAGMENTED = {
+    "movflags": "empty_moov+default_base_moof",
+    "frag_duration": "400000",  # microseconds
+    "flush_packets": "1",
+}
+_TICKS = 90_000
+"""Of the clock of pictures, a second: the first of a part may be shown for less than a frame."""
+_IN_HAND = 3.0
+"""Seconds of picture in hand, played at its own speed, that let it wait for something that is waited for."""
+
+Part = tuple[float, float | None]
 
 
 class _Sink(io.RawIOBase):
@@ -36,6 +55,11 @@ class _Sink(io.RawIOBase):
     def seekable(self) -> bool:
         return False
 
+    def pause(self, seconds: float) -> None:
+        """Wait a moment. Raises OSError where nobody listens any more."""
+        if self._stopped.wait(seconds):
+            raise OSError("nobody listens any more")
+
     def write(self, data: bytes) -> int:  # type: ignore[override]
         if self._stopped.is_set():
             raise OSError("nobody listens any more")
@@ -43,20 +67,37 @@ class _Sink(io.RawIOBase):
         return len(data)
 
 
-def stream_proof(
-    painter: Painter, scene: SceneTimeline, start: float = 0.0, until: float | None = None
+def stream_pictures(
+    painter: Painter,
+    scene: SceneTimeline,
+    start: float = 0.0,
+    until: float | None = None,
+    *,
+    gives_way: Callable[[], bool] = lambda: False,
 ) -> Generator[bytes, None, None]:
-    """A scene as fragmented MP4, piece by piece, from ``start`` seconds into it to ``until``, None for its end.
+    """The picture of a scene, piece by piece, from ``start`` seconds into it to ``until``, None for its end.
 
-    Stop reading and the making stops. Raises whatever the painting raised.
+    Its clock begins at ``start``. Stop reading and the making stops. While it ``gives_way`` and some seconds are in
+    hand, it waits. Raises whatever the painting raised.
     """
+    return _streamed(partial(_write_pictures, painter, scene, (start, until), gives_way))
+
+
+def stream_sound(
+    timeline: Timeline, scene: SceneTimeline, shelf: Shelf, start: float = 0.0, until: float | None = None
+) -> Generator[bytes, None, None]:
+    """The sound of the same part of a scene, as it is in the film; as ``stream_pictures``."""
+    return _streamed(partial(_write_sound, timeline, scene, shelf, (start, until)))
+
+
+def _streamed(write: Callable[[_Sink], None]) -> Generator[bytes, None, None]:
     pieces: queue.Queue[bytes | None] = queue.Queue(maxsize=64)
     stopped = threading.Event()
     failure: list[BaseException] = []
 
     def make() -> None:
         try:
-            _write(painter, scene, (start, until), _Sink(pieces, stopped))
+            write(_Sink(pieces, stopped))
         except (OSError, av.FFmpegError) as error:
             if not stopped.is_set():
                 failure.append(error)
@@ -81,38 +122,44 @@ def stream_proof(
                 continue
 
 
-def _write(painter: Painter, scene: SceneTimeline, part: tuple[float, float | None], sink: _Sink) -> None:
-    timeline = painter.timeline
-    rate = timeline.frame_rate
-    offset = first_frame(timeline, scene)
-    start, until = part
+def _part(timeline: Timeline, scene: SceneTimeline, asked: Part) -> tuple[float, range]:
+    """Where in a scene a part of it really begins, and its frames, counted from the scene's first; the first of them
+    may have begun a little earlier."""
+    rate, (start, until) = timeline.frame_rate, asked
     count = rate.frames_in(scene.duration if until is None else min(scene.duration, max(until, start + 0.1)))
     first = min(max(0, int(start * float(rate.value))), max(0, count - 1))
-    tracks = tracks_of_scene(timeline, scene, painter.resources.shelf)
-    sound = mastered(tracks, scene.duration, timeline.loudness)
-    sound = sound.part(round(rate.start_of(first) * SAMPLE_RATE), round(rate.start_of(count) * SAMPLE_RATE))
-    options = {
-        "movflags": "delay_moov+default_base_moof+frag_keyframe",
-        "frag_duration": _FRAGMENT_MICROSECONDS,
-        "flush_packets": "1",
-    }
-    source = FrameSource(painter)
-    with av.open(sink, "w", format="mp4", options=options) as output:
+    return min(max(0.0, start), rate.start_of(first + 1)), range(first, count)
+
+
+def _write_pictures(
+    painter: Painter, scene: SceneTimeline, asked: Part, gives_way: Callable[[], bool], sink: _Sink
+) -> None:
+    timeline = painter.timeline
+    rate, offset = timeline.frame_rate, first_frame(timeline, scene)
+    begins, frames = _part(timeline, scene, asked)
+    source, shown, began = FrameSource(painter), -1, time.monotonic()
+    with av.open(sink, "w", format="mp4", options=_FRAGMENTED) as output:
         video = add_video(output, painter.picture, rate, _CODEC)
-        audio = add_audio(output, FORMS["mp4"], bit_rate=96_000)
-        frames = audio_frames(sound, FORMS["mp4"])
-        heard = 0.0
-        for index, number in enumerate(range(first, count)):
-            while heard <= rate.start_of(index + 1):
-                block = next(frames, None)
-                if block is None:
-                    heard = float("inf")
-                    break
-                heard = (block.pts + block.samples) / SAMPLE_RATE
-                output.mux(audio.encode(block))
+        video.codec_context.time_base = Fraction(1, _TICKS)
+        for number in frames:
+            while shown / _TICKS - (time.monotonic() - began) > _IN_HAND and gives_way():
+                sink.pause(0.02)
             picture = source.paint(min(offset + number, timeline.frames - 1))
-            picture.pts = index
-            picture.pict_type = 0
+            shown = max(shown + 1, round((rate.start_of(number) - begins) * _TICKS))
+            picture.pts, picture.duration = shown, round((rate.start_of(number + 1) - begins) * _TICKS) - shown
+            picture.time_base, picture.pict_type = Fraction(1, _TICKS), 0
             output.mux(video.encode(picture))
         output.mux(video.encode())
+
+
+def _write_sound(timeline: Timeline, scene: SceneTimeline, shelf: Shelf, asked: Part, sink: _Sink) -> None:
+    begins, frames = _part(timeline, scene, asked)
+    sound = mastered(tracks_of_scene(timeline, scene, shelf), scene.duration, timeline.loudness)
+    first, last = round(begins * SAMPLE_RATE), round(timeline.frame_rate.start_of(frames.stop) * SAMPLE_RATE)
+    rest = max(0, last - len(sound))  # of the last picture
+    sound = Stereo.of([np.pad(channel[first:last], (0, rest)) for channel in sound.channels])
+    with av.open(sink, "w", format="mp4", options=_FRAGMENTED) as output:
+        audio = add_audio(output, _SOUND)
+        for block in audio_frames(sound, _SOUND):
+            output.mux(audio.encode(block))
         output.mux(audio.encode())

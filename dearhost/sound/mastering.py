@@ -9,10 +9,11 @@ from __future__ import annotations
 from collections.abc import Iterable, Iterator
 
 import numpy as np
+from numpy.lib.stride_tricks import sliding_window_view
 from numpy.typing import NDArray
 from pyloudnorm.iirfilter import IIRfilter
 from scipy.ndimage import maximum_filter1d
-from scipy.signal import lfilter, oaconvolve, resample_poly
+from scipy.signal import firwin, oaconvolve, resample_poly, sosfilt
 
 from dearhost.sound.mix import Stereo
 
@@ -26,7 +27,27 @@ _LIMIT_DB = -1.3
 _OVERSAMPLING = 4
 _LOOK_AHEAD = 0.003
 _RELEASE = 0.120
-_BLOCK_SECONDS = 20
+_BLOCK_SECONDS = 5
+_BLOCK = 256
+"""Samples that are looked at together."""
+_MOST_BLOCKS = 2_000
+"""Blocks that are oversampled at once: ten seconds, 50 MB."""
+_FILTER_REACH = 10
+"""Samples on either side that the filter of oversampling reaches over."""
+
+
+def _oversampling_taps() -> NDArray[np.float32]:
+    """(21, 4): from a sample and its neighbours to itself and what lies between it and the next, as ``resample_poly``
+    of SciPy has it: a sinc in a Kaiser window of 5."""
+    taps = firwin(2 * _FILTER_REACH * _OVERSAMPLING + 1, 1 / _OVERSAMPLING, window=("kaiser", 5.0)) * _OVERSAMPLING
+    return np.pad(taps, (0, _OVERSAMPLING - 1)).reshape(-1, _OVERSAMPLING)[::-1].astype(np.float32)
+
+
+_TAPS = _oversampling_taps()
+_MOST_BETWEEN = float(np.abs(_TAPS).sum(axis=0).max())
+"""The most by which what lies between samples can exceed the largest of them."""
+_MARGIN_DB = 1.5
+"""How much more than loudness alone asks for the limiter's gain may become before peaks are looked at again."""
 _GATED = 0.4
 """BS.1770 gates in blocks of 400 ms: shorter sounds have no loudness."""
 
@@ -42,30 +63,29 @@ def measure_loudness(sound: Stereo, sample_rate: int) -> float:
     return _loudness((sound.part(first, first + step) for first in range(0, len(sound), step)), sample_rate)
 
 
-def _k_weighting(sample_rate: int) -> list[IIRfilter]:
-    """The two filters of BS.1770-4, annex 1: a shelf for the head, and a high pass."""
-    return [
+def _k_weighting(sample_rate: int) -> NDArray[np.float64]:
+    """The two filters of BS.1770-4, annex 1, as second-order sections: a shelf for the head, and a high pass."""
+    stages = [
         IIRfilter(4.0, 1 / np.sqrt(2), 1500.0, sample_rate, "high_shelf"),
         IIRfilter(0.0, 0.5, 38.0, sample_rate, "high_pass"),
     ]
+    return np.array([[*(np.asarray(f.b) * f.passband_gain), *f.a] for f in stages], np.float64)
 
 
 class _Energy:
     """Mean squares of one channel, K-weighted, a tenth of a second each."""
 
     def __init__(self, sample_rate: int) -> None:
-        self._filters = _k_weighting(sample_rate)
-        self._states = [np.zeros(max(len(f.a), len(f.b)) - 1) for f in self._filters]
+        self._sections = _k_weighting(sample_rate)
+        self._state = np.zeros((len(self._sections), 2))
         self._tenth = sample_rate // 10
 
     def of(self, block: Mono) -> NDArray[np.float64]:
         """Of the next block."""
-        part = block.astype(np.float64)
-        for index, stage in enumerate(self._filters):
-            part, self._states[index] = lfilter(stage.b, stage.a, part, zi=self._states[index])
-            part *= stage.passband_gain
-        whole = len(part) // self._tenth
-        energy: NDArray[np.float64] = np.square(part[: whole * self._tenth]).reshape(whole, self._tenth).mean(axis=1)
+        weighted, self._state = sosfilt(self._sections, block.astype(np.float64), zi=self._state)
+        whole = len(weighted) // self._tenth
+        rows = weighted[: whole * self._tenth].reshape(whole, self._tenth)
+        energy: NDArray[np.float64] = np.einsum("ij,ij->i", rows, rows) / self._tenth
         return energy
 
 
@@ -98,20 +118,49 @@ def true_peak(samples: NDArray[np.floating], *, oversampling: int = 8) -> float:
     return float(20 * np.log10(max(peak, 1e-9)))
 
 
-def _peaks(sound: Stereo) -> Peaks:
-    """The oversampled peak of both channels round each sample, in half precision: 0.004 dB, rounded up."""
+def _peaks(sound: Stereo, heeded: float = 0.0) -> Peaks:
+    """The oversampled peak of both channels round each sample, in half precision: 0.004 dB, rounded up.
+
+    Where none can exceed ``heeded``, the sample itself stands for it: oversampling is most of the work of mastering.
+    """
     peaks = np.zeros(len(sound) + 1, np.float16)
-    block = 480_000
     for channel in sound.channels:
-        for first in range(0, len(channel), block):
-            lead = min(first, 256)
-            part = channel[first - lead : first + block + 256]
-            fine = np.abs(resample_poly(part, _OVERSAMPLING, 1))
-            each = fine[: len(part) * _OVERSAMPLING].reshape(len(part), _OVERSAMPLING).max(axis=1)
-            size = min(block, len(channel) - first)
-            found = (each[lead : lead + size] * 1.0005 + 1e-7).astype(np.float16)
-            peaks[first : first + size] = np.maximum(peaks[first : first + size], found)
+        loud = _loud_blocks(channel, heeded / _MOST_BETWEEN)
+        # many blocks at once: in small steps a thread would wait for others at each
+        for first in range(0, len(loud), _MOST_BLOCKS):
+            at = loud[first : first + _MOST_BLOCKS] * _BLOCK
+            near = sliding_window_view(_around(channel, at), 2 * _FILTER_REACH + 1, axis=1)
+            each = np.abs(near.reshape(-1, near.shape[2]) @ _TAPS).max(axis=1).reshape(len(at), _BLOCK)
+            found = (each * 1.0005 + 1e-7).astype(np.float16)
+            if at[-1] + _BLOCK > len(sound):  # the last block is a part of one
+                rest = len(sound) - at[-1]
+                peaks[at[-1] : -1] = np.maximum(peaks[at[-1] : -1], found[-1, :rest])
+                at, found = at[:-1], found[:-1]
+            if len(at):
+                rows = sliding_window_view(peaks, _BLOCK, writeable=True)
+                rows[at] = np.maximum(rows[at], found)
     return np.maximum(peaks[:-1], peaks[1:])
+
+
+def _around(channel: Mono, at: NDArray[np.int64]) -> NDArray[np.float32]:
+    """The blocks that begin at some samples, a row each, with what a filter needs on either side; 0 past the ends."""
+    width = _BLOCK + 2 * _FILTER_REACH
+    rows = np.zeros((len(at), width), np.float32)
+    whole = (at >= _FILTER_REACH) & (at + _BLOCK + _FILTER_REACH <= len(channel))
+    if whole.any():
+        rows[whole] = sliding_window_view(channel, width)[at[whole] - _FILTER_REACH]
+    for row in np.flatnonzero(~whole):
+        first = int(at[row]) - _FILTER_REACH
+        part = channel[max(0, first) : first + width]
+        rows[row, max(0, -first) : max(0, -first) + len(part)] = part
+    return rows
+
+
+def _loud_blocks(channel: Mono, quiet: float) -> NDArray[np.int64]:
+    """The numbers of the blocks in or next to which a sample exceeds ``quiet``."""
+    tops = np.maximum.reduceat(np.abs(channel), np.arange(0, len(channel), _BLOCK))
+    loud = np.pad(tops > quiet, 1)
+    return np.flatnonzero(loud[:-2] | loud[1:-1] | loud[2:])
 
 
 def _limited(sound: Stereo, peaks: Peaks, gain: float, sample_rate: int) -> Iterator[Stereo]:
@@ -170,8 +219,33 @@ def master(sound: Stereo, sample_rate: int, *, target: float = TARGET_LUFS) -> S
     """
     if not len(sound):
         return sound
-    peaks = _peaks(sound)
-    return _under_ceiling(sound, peaks, _gain(sound, peaks, sample_rate, target), sample_rate)
+    loudness = measure_loudness(sound, sample_rate)
+    if not np.isfinite(loudness):
+        return limited(sound, sample_rate)
+    gain_db = target - loudness
+    peaks, heeded_up_to = _peaks_at(sound, gain_db), gain_db + _MARGIN_DB
+    before: tuple[float, float] | None = None
+    for _ in range(8):
+        error = target - _loudness(_limited(sound, peaks, _factor(gain_db), sample_rate), sample_rate)
+        if abs(error) < 0.05:
+            break
+        slope = 1.0
+        if before and abs(gain_db - before[0]) > 1e-6:
+            slope = float(np.clip((before[1] - error) / (gain_db - before[0]), 0.3, 1.0))
+        before = (gain_db, error)
+        gain_db += error / slope
+        if gain_db > heeded_up_to:
+            peaks, heeded_up_to = _peaks_at(sound, gain_db), gain_db + _MARGIN_DB
+    return _under_ceiling(sound, peaks, _factor(gain_db), sample_rate)
+
+
+def _factor(decibels: float) -> float:
+    return float(10 ** (decibels / 20))
+
+
+def _peaks_at(sound: Stereo, gain_db: float) -> Peaks:
+    """The peaks that matter up to a little more than ``gain_db``."""
+    return _peaks(sound, _factor(_LIMIT_DB - gain_db - _MARGIN_DB))
 
 
 def limited(sound: Stereo, sample_rate: int) -> Stereo:
@@ -186,22 +260,3 @@ def _under_ceiling(sound: Stereo, peaks: Peaks, gain: float, sample_rate: int) -
             channel[at : at + len(made)] = made
         at += len(block)
     return sound
-
-
-def _gain(sound: Stereo, peaks: Peaks, sample_rate: int, target: float) -> float:
-    """The factor at which the limited sound has the target's loudness; 1 where it has none."""
-    loudness = measure_loudness(sound, sample_rate)
-    if not np.isfinite(loudness):
-        return 1.0
-    gain_db = target - loudness
-    before: tuple[float, float] | None = None
-    for _ in range(8):
-        error = target - _loudness(_limited(sound, peaks, 10 ** (gain_db / 20), sample_rate), sample_rate)
-        if abs(error) < 0.05:
-            break
-        slope = 1.0
-        if before and abs(gain_db - before[0]) > 1e-6:
-            slope = float(np.clip((before[1] - error) / (gain_db - before[0]), 0.3, 1.0))
-        before = (gain_db, error)
-        gain_db += error / slope
-    return float(10 ** (gain_db / 20))

@@ -7,7 +7,6 @@ from collections import OrderedDict
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager, suppress
 from dataclasses import replace
-from functools import lru_cache
 from typing import Any
 
 from dearhost.errors import DearHostError, StageError
@@ -19,6 +18,7 @@ from dearhost.stage import Painter, Picture, Timeline, compile_scene, resting_sc
 from dearhost.stage.beds import OtherScene
 from dearhost.timebase import FrameRate
 from server.productions.documents import chosen_production, tried_production, usable_production
+from server.productions.kept import kept
 from server.productions.models import Production
 from server.studio import studio
 
@@ -28,7 +28,7 @@ _FORESEEN = 40
 """Scenes that are foreseen for the music of one of them."""
 
 
-@lru_cache(maxsize=64)
+@kept(64)
 def _timeline(production_id: str, revision: int, scene_id: str, heard: bool) -> Timeline:
     production = Production.objects.get(pk=production_id)
     staged = usable_production(production.document, production.title, production.owner_id)
@@ -77,15 +77,14 @@ def resting_timeline(production: Production, scene_id: str) -> Timeline:
     return resting_scene(staged, scene_id, studio(), PREVIEW_RATE)
 
 
-def timeline_after(production: Production, before_id: str, scene_id: str, chosen: str = "") -> Timeline:
+def timeline_after(production: Production, before_id: str, scene_id: str) -> Timeline:
     """``heard_timeline`` of a scene, and the one it follows, so that it begins as it does in the film.
 
     Raises StageError, ScriptError, SpeechError.
     """
-    before, timeline = scene_timeline(production, before_id), heard_timeline(production, scene_id, chosen)
+    before, timeline = scene_timeline(production, before_id), heard_timeline(production, scene_id)
     first, second = before.scenes[0], timeline.scenes[0]
-    beds = tuple(bed.later(first.duration) for bed in timeline.beds)
-    return replace(timeline, scenes=(first, replace(second, start=first.duration)), beds=beds)
+    return replace(timeline, scenes=(first, replace(second, start=first.duration)), beds=())
 
 
 def tried_timeline(production: Production, scene_id: str, line_id: str, cue: Cue) -> Timeline:
@@ -101,7 +100,7 @@ def tried_timeline(production: Production, scene_id: str, line_id: str, cue: Cue
     return compile_scene(staged, scene_id, studio(), PREVIEW_RATE, heard=True, others=other_scenes(production, staged))
 
 
-@lru_cache(maxsize=16)
+@kept(16)
 def _still_with_tried(production_id: str, revision: int, scene_id: str, tried: str, resting: bool) -> Timeline:
     production, choices = Production.objects.get(pk=production_id), _choices_in(tried)
     staged = tried_production(production.document, production.title, production.owner_id, scene_id, choices)
@@ -120,7 +119,7 @@ def _choices_in(text: str) -> dict[str, Any]:
     return choices
 
 
-@lru_cache(maxsize=16)
+@kept(16)
 def _heard_with_chosen(production_id: str, revision: int, scene_id: str, chosen: str) -> Timeline:
     production, choices = Production.objects.get(pk=production_id), _choices_in(chosen)
     if not all(isinstance(part, dict) for part in choices.values()):

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import asyncio
 import math
-from collections.abc import AsyncIterator, Generator
+from collections.abc import AsyncIterator, Callable, Generator
 from contextlib import closing
 from itertools import takewhile
 from uuid import UUID
@@ -14,8 +14,9 @@ from django.http import Http404, HttpRequest, HttpResponse, JsonResponse, Stream
 from django.views.decorators.http import require_safe
 
 from dearhost.errors import DearHostError
-from dearhost.render import PROOF_MIME, still, stream_proof
+from dearhost.render import still, stream_pictures, stream_sound
 from dearhost.script import Cue
+from dearhost.stage import Timeline
 from server.productions.models import Production
 from server.productions.painters import (
     heard_timeline,
@@ -26,12 +27,16 @@ from server.productions.painters import (
     tried_timeline,
 )
 from server.productions.proof_turns import ProofTurns
+from server.studio import studio
 
 STILL_HEIGHT = 360
 HEIGHTS = (360, 540, 720)
 _LARGEST_NUMBER = 86_400.0
 _LONGEST_TRIED = 4_000
-turns = ProofTurns()
+picture_turns, sound_turns = ProofTurns(), ProofTurns()
+
+Answer = HttpResponse | StreamingHttpResponse
+Pieces = Generator[bytes, None, None]
 
 
 def _number(request: HttpRequest, name: str, default: float) -> float:
@@ -85,46 +90,75 @@ def _still(request: HttpRequest, production_id: UUID, scene_id: str, moment: flo
     return HttpResponse(picture, content_type="image/jpeg", headers={"Cache-Control": "private, max-age=3600"})
 
 
-async def proof(request: HttpRequest, production_id: UUID, scene_id: str) -> HttpResponse | StreamingHttpResponse:
-    """A scene from ``at`` seconds on, to ``until``, as fragmented MP4, while it is being made.
+async def proof_picture(request: HttpRequest, production_id: UUID, scene_id: str) -> Answer:
+    """The picture of a scene from ``at`` seconds on, to ``until``, as fragmented MP4, while it is being made.
 
     ``before`` names the scene it follows, whose end it may dissolve from. ``cue``, ``line`` and ``offset`` show
-    it with one cue more than it has: to look at before it is set. ``chosen``, JSON, are choices that are not kept yet:
-    what changes the sound is heard while it is played.
+    it with one cue more than it has: to look at before it is set.
     """
+
+    def prepare(production: Production) -> Pieces:
+        if request.GET.get("cue") or not request.GET.get("before"):
+            timeline = _timeline(request, production, scene_id)
+        else:
+            timeline = timeline_after(production, request.GET["before"], scene_id)
+        yield b""
+        painter = own_painter(timeline, _height(request))
+        # a sound takes a moment, and somebody waits for it
+        yield from stream_pictures(painter, timeline.scenes[-1], *_part(request), gives_way=lambda: sound_turns.any)
+
+    return await _proof(request, production_id, picture_turns, prepare)
+
+
+async def proof_sound(request: HttpRequest, production_id: UUID, scene_id: str) -> Answer:
+    """The sound of the same, as it is in the film.
+
+    ``chosen``, JSON, are choices that are not kept yet: what changes the sound is heard while it is played.
+    """
+
+    def prepare(production: Production) -> Pieces:
+        timeline = _timeline(request, production, scene_id)
+        yield b""
+        yield from stream_sound(timeline, timeline.scenes[-1], studio().resources.shelf, *_part(request))
+
+    return await _proof(request, production_id, sound_turns, prepare)
+
+
+def _timeline(request: HttpRequest, production: Production, scene_id: str) -> Timeline:
+    """A scene as it is heard: with a cue that is tried, or with choices that are not kept yet."""
+    if tried := request.GET.get("cue", ""):
+        cue = Cue("tried", tried, int(_number(request, "offset", 0)))
+        return tried_timeline(production, scene_id, request.GET.get("line", ""), cue)
+    return heard_timeline(production, scene_id, request.GET.get("chosen", "")[:_LONGEST_TRIED])
+
+
+def _part(request: HttpRequest) -> tuple[float, float | None]:
+    return _number(request, "at", 0.0), _number(request, "until", 0.0) or None
+
+
+async def _proof(
+    request: HttpRequest, production_id: UUID, turns: ProofTurns, prepare: Callable[[Production], Pieces]
+) -> Answer:
+    """What ``prepare`` yields, streamed; its first piece is empty and comes once what can be wrong with the order is
+    known."""
     if request.method != "GET":
         return HttpResponse(status=405)
 
-    def prepare() -> Generator[bytes, None, None]:
+    def taken() -> Pieces:
         production = _owned(request, production_id)
-        with turns.taken(production.owner_id) as over:
-            tried, chosen = request.GET.get("cue", ""), request.GET.get("chosen", "")[:_LONGEST_TRIED]
-            if tried:
-                cue = Cue("tried", tried, int(_number(request, "offset", 0)))
-                timeline = tried_timeline(production, scene_id, request.GET.get("line", ""), cue)
-            elif request.GET.get("before"):
-                timeline = timeline_after(production, request.GET["before"], scene_id, chosen)
-            else:
-                timeline = heard_timeline(production, scene_id, chosen)
-            yield b""  # what can be wrong with the order is known by now
-            if over.is_set():
-                return
-            painter = own_painter(timeline, _height(request))
-            until = _number(request, "until", 0.0) or None
-            with closing(stream_proof(painter, timeline.scenes[-1], _number(request, "at", 0.0), until)) as pieces:
-                yield from takewhile(lambda _: not over.is_set(), pieces)
+        with turns.taken(production.owner_id) as over, closing(prepare(production)) as pieces:
+            yield next(pieces)
+            yield from takewhile(lambda _: not over.is_set(), pieces)
 
-    pieces = prepare()
+    pieces = taken()
     try:
         await sync_to_async(next, thread_sensitive=False)(pieces)
     except DearHostError as error:
         return _problem(error)
-    return StreamingHttpResponse(
-        _asynchronous(pieces), content_type=PROOF_MIME.split(";")[0], headers={"Cache-Control": "no-store"}
-    )
+    return StreamingHttpResponse(_asynchronous(pieces), content_type="video/mp4", headers={"Cache-Control": "no-store"})
 
 
-async def _asynchronous(pieces: Generator[bytes, None, None]) -> AsyncIterator[bytes]:
+async def _asynchronous(pieces: Pieces) -> AsyncIterator[bytes]:
     """Pieces without blocking the event loop; closed when nobody listens, once the last step is done."""
     loop = asyncio.get_running_loop()
     step = None

@@ -8,7 +8,7 @@ from collections.abc import Iterator
 from contextlib import contextmanager
 
 MOST_AT_ONCE = 3
-"""The one that is heard, the next scene's, and one with a cue that is tried."""
+"""The one that is played, the next scene's, and one with a cue that is tried."""
 
 
 class ProofTurns:
@@ -23,6 +23,11 @@ class ProofTurns:
     def accounts(self) -> int:
         """How many accounts have proofs in the making."""
         return len(self._going)
+
+    @property
+    def any(self) -> bool:
+        """Whether a proof is in the making."""
+        return bool(self._going)
 
     @contextmanager
     def taken(self, account: int) -> Iterator[threading.Event]:

@@ -110,7 +110,7 @@ def test_cues_are_set_moved_kept_and_undone(signed_in: Page) -> None:
     caret_on(page, "Mama may", "boat")
     expect(page.locator(".ribbon-word").first).to_have_text("Every", timeout=30_000)
     wave_at = re.search(r"at ([\d.]+) seconds", str(page.locator(".pin", has_text="Wave").get_attribute("aria-label")))
-    with page.expect_request(re.compile("proof.mp4")) as asked:
+    with page.expect_request(re.compile("proof-picture.mp4")) as asked:
         page.keyboard.press("Alt+Enter")
     begins = re.search(r"at=([\d.]+)", asked.value.url)
     assert wave_at and begins and abs(float(wave_at[1]) - float(begins[1])) < 0.5

@@ -168,9 +168,14 @@ def test_a_level_that_is_changed_while_it_plays_is_heard_without_a_pause(signed_
     page.evaluate(
         """() => {
             window.laid = [];
-            const append = SourceBuffer.prototype.appendBuffer;
+            const [append, add] = [SourceBuffer.prototype.appendBuffer, MediaSource.prototype.addSourceBuffer];
+            MediaSource.prototype.addSourceBuffer = function (mime) {
+                const made = add.call(this, mime);
+                made.heard = mime.startsWith('audio');
+                return made;
+            };
             SourceBuffer.prototype.appendBuffer = function (piece) {
-                window.laid.push(this.timestampOffset);
+                window.laid.push({heard: this.heard, at: this.timestampOffset});
                 return append.call(this, piece);
             };
         }"""
@@ -178,10 +183,11 @@ def test_a_level_that_is_changed_while_it_plays_is_heard_without_a_pause(signed_
     ribbon = page.get_by_role("region", name="Ribbon")
     ribbon.get_by_role("button", name="Play", exact=True).click()
     until(page, "document.querySelector('video').currentTime > 0.8")
-    with page.expect_response(re.compile("proof.mp4.*chosen=")) as answered:
+    with page.expect_response(re.compile("proof-sound.mp4.*chosen=")) as answered:
         page.get_by_role("region", name="Level of the music").get_by_role("slider", name="Under words").fill("8")
     assert '"bed_under":8' in re.sub(r"%22", '"', answered.value.url).replace("%3A", ":") and answered.value.ok
-    until(page, "window.laid.some((offset) => offset > 0.8)")  # laid over what was there
+    until(page, "window.laid.some(({heard, at}) => heard && at > 0.8)")  # laid over what was there
+    assert page.evaluate("window.laid.every(({heard, at}) => heard || at === 0)")  # the picture stays
     at = page.evaluate("document.querySelector('video').currentTime")
     until(page, f"document.querySelector('video').currentTime > {at + 1}")
     expect(ribbon.get_by_role("button", name="Stop", exact=True)).to_be_visible()  # it has gone on all the while

@@ -213,17 +213,23 @@ def test_transparent_films_are_ordered_and_taken_home(address: str, client: Clie
         assert saved.headers["Content-Disposition"].endswith(f"the-pier.{form}")
 
 
-def test_a_proof_streams_as_playable_video(address: str, client: Client, begin: Begin, tmp_path: Any) -> None:
+def test_a_proof_streams_as_playable_picture_and_sound(address: str, client: Client, begin: Begin) -> None:
     production = begin()
-    scene = production.document["script"]["scenes"][1]["id"]
+    path = f"{address}/pictures/{production.pk}/{production.document['script']['scenes'][1]['id']}"
     with signed_in(client) as web:
-        answer = web.get(f"{address}/pictures/{production.pk}/{scene}/proof.mp4?at=0.2")
-        assert answer.status_code == 200 and answer.headers["Content-Type"] == "video/mp4"
-        (tmp_path / "proof.mp4").write_bytes(answer.content)
-        with av.open(str(tmp_path / "proof.mp4")) as proof:
-            assert proof.streams.video[0].height == 360 and len(proof.streams.audio) == 1
-            assert sum(1 for _ in proof.decode(video=0)) > 20
-        assert web.get(f"{address}/pictures/{production.pk}/none/proof.mp4").status_code == 422
+        picture, sound = (web.get(f"{path}/proof-{part}.mp4?at=0.2") for part in ("picture", "sound"))
+        for answer in (picture, sound):
+            assert answer.status_code == 200 and answer.headers["Content-Type"] == "video/mp4"
+        with av.open(io.BytesIO(picture.content)) as proof:
+            assert proof.streams.video[0].height == 360 and not proof.streams.audio
+            shown = sum(1 for _ in proof.decode(video=0)) / 30
+            assert shown > 20 / 30
+        with av.open(io.BytesIO(sound.content)) as proof:
+            heard = sum(frame.samples for frame in proof.decode(audio=0)) / 48_000
+            assert not proof.streams.video and 0 <= shown - heard <= 1 / 30
+        for part in ("picture", "sound"):
+            assert web.get(f"{path.rpartition('/')[0]}/none/proof-{part}.mp4").status_code == 422
+            assert web.post(f"{path}/proof-{part}.mp4").status_code in (403, 405)
 
 
 def test_pages_carry_a_policy_that_lets_nothing_out(address: str) -> None:
@@ -237,7 +243,7 @@ def test_a_cue_is_tried_without_being_set(address: str, client: Client, begin: B
     production = begin()
     scene = production.document["script"]["scenes"][0]
     line = scene["blocks"][0]["id"]
-    path = f"{address}/pictures/{production.pk}/{scene['id']}/proof.mp4?at=0.6&until=2.1"
+    path = f"{address}/pictures/{production.pk}/{scene['id']}/proof-picture.mp4?at=0.6&until=2.1"
 
     def frames(query: str) -> list[Any]:
         with signed_in(client) as web:
@@ -259,7 +265,7 @@ def test_a_proof_begins_as_its_scene_does_in_the_film(
 ) -> None:
     production = begin(transition="dissolve")
     first, second = (scene["id"] for scene in production.document["script"]["scenes"])
-    path = f"{address}/pictures/{production.pk}/{second}/proof.mp4?at=0&until=1"
+    path = f"{address}/pictures/{production.pk}/{second}/proof-picture.mp4?at=0&until=1"
 
     def frames(query: str) -> list[Any]:
         with signed_in(client) as web:

@@ -10,7 +10,7 @@ import httpx
 from django.conf import settings
 from django.test import Client
 
-from server.productions.pictures import turns
+from server.productions.pictures import picture_turns
 from server.productions.proof_turns import ProofTurns
 from tests.server.conftest import Begin
 
@@ -39,7 +39,7 @@ def test_many_proofs_at_once_end_but_for_the_latest(address: str, client: Client
     production = begin(LONG)
     scene = production.document["script"]["scenes"][0]["id"]
     cookies = {settings.SESSION_COOKIE_NAME: client.cookies[settings.SESSION_COOKIE_NAME].value}
-    path = f"{address}/pictures/{production.pk}/{scene}/proof.mp4"
+    path = f"{address}/pictures/{production.pk}/{scene}/proof-picture.mp4"
     begun = threading.Barrier(6)
 
     def proof(_: int) -> int:
@@ -54,4 +54,4 @@ def test_many_proofs_at_once_end_but_for_the_latest(address: str, client: Client
     whole = sizes[-1]
     assert whole > 100_000 and sizes[3] > 0.9 * whole  # three are made to their end
     assert sizes[2] < 0.9 * whole  # the others are not
-    assert turns.accounts == 0
+    assert picture_turns.accounts == 0

@@ -19,7 +19,7 @@ import pytest
 from dearhost.errors import RenderStopped, StorageFull
 from dearhost.formats import TimedText
 from dearhost.production import Studio, read_script
-from dearhost.render import RenderSettings, VideoCodec, captions_of, plan_chunks, render_film, still, stream_proof
+from dearhost.render import RenderSettings, VideoCodec, captions_of, plan_chunks, render_film, still
 from dearhost.render.colour import bgra_to_yuv420
 from dearhost.stage import Painter, Picture, Timeline, compile_timeline
 from dearhost.storage import FolderCache
@@ -178,22 +178,6 @@ def test_a_full_disk_is_told_and_nothing_is_left_under_the_name(
     with pytest.raises(StorageFull, match="Finished parts are kept"):
         render_film(timeline, tmp_path / "b.mp4", settings, cache)
     assert [p.name for p in tmp_path.iterdir() if p.is_file()] == ["a.mp4"]
-
-
-def test_proofs_play_and_stop_when_nobody_listens(
-    timeline: Timeline, small: Picture, studio: Studio, tmp_path: Path
-) -> None:
-    painter = Painter(timeline, small, studio.resources)
-    scene = timeline.scenes[1]
-    path = tmp_path / "proof.mp4"
-    path.write_bytes(b"".join(stream_proof(painter, scene, 0.5)))
-    with av.open(str(path)) as proof:
-        frames = sum(1 for _ in proof.decode(video=0))
-    assert frames == timeline.frame_rate.frames_in(scene.duration) - 15
-    pieces = stream_proof(Painter(timeline, small, studio.resources), scene)
-    next(pieces)
-    pieces.close()  # type: ignore[attr-defined]
-    assert not [t for t in threading.enumerate() if t.name == "proof" and t.is_alive()]
 
 
 def test_a_still_is_the_frame_of_its_moment(timeline: Timeline, small: Picture, studio: Studio) -> None:

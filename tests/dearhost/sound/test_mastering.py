@@ -146,3 +146,16 @@ def test_as_it_comes_leaves_what_is_below_the_ceiling() -> None:
     assert np.allclose(limited(centred(sound.copy()), RATE).left, sound, atol=1e-6)
     loud = limited(centred(tone(440, 1.0, 2)), RATE).left
     assert -1.6 < true_peak(loud) <= CEILING_DBTP
+
+
+@pytest.mark.parametrize("top", [0.05, 0.1, 0.2])
+def test_peaks_between_samples_are_found_where_no_sample_is_loud(top: float) -> None:
+    """Signs that alternate but for one change are the worst case for a band-limited signal: what lies between the two
+    equal ones is far above every sample."""
+    sound = tone(220, 3.0, -28)
+    at = np.arange(64)
+    sound[RATE : RATE + 64] = top * np.where(at < 32, (-1.0) ** at, (-1.0) ** (at + 1))
+    assert true_peak(sound) > 20 * np.log10(top) + 5
+    made = master(centred(sound.copy()), RATE)
+    assert true_peak(made.left) <= CEILING_DBTP
+    assert measure_loudness(made, RATE) == pytest.approx(-16, abs=0.1)

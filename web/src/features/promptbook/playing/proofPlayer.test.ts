@@ -22,6 +22,7 @@ class FakeBuffer extends EventTarget {
 		return { length: end ? 1 : 0, start: () => 0, end: () => end };
 	}
 	appendBuffer(bytes: Uint8Array) {
+		if (this.updating) throw new Error("InvalidStateError");
 		const { seconds, of } = JSON.parse(new TextDecoder().decode(bytes)) as Piece;
 		const key = `${of}@${this.timestampOffset}`;
 		if (key !== this.last) this.within = 0;
@@ -35,7 +36,10 @@ class FakeBuffer extends EventTarget {
 			this.dispatchEvent(new Event("updateend"));
 		});
 	}
-	/** What is heard at a moment. */
+	abort() {
+		if (this.updating || FakeSource.latest.readyState !== "open") throw new Error("InvalidStateError");
+	}
+	/** What is heard or seen at a moment. */
 	at(moment: number): string {
 		return this.laid.findLast(({ from, to }) => from <= moment && moment < to)?.of ?? "";
 	}
@@ -44,7 +48,8 @@ class FakeBuffer extends EventTarget {
 class FakeSource extends EventTarget {
 	static latest: FakeSource;
 	readyState = "closed";
-	readonly buffer = new FakeBuffer();
+	readonly picture = new FakeBuffer();
+	readonly sound = new FakeBuffer();
 	constructor() {
 		super();
 		FakeSource.latest = this;
@@ -53,8 +58,8 @@ class FakeSource extends EventTarget {
 			this.dispatchEvent(new Event("sourceopen"));
 		});
 	}
-	addSourceBuffer() {
-		return this.buffer;
+	addSourceBuffer(mime: string) {
+		return mime.startsWith("video") ? this.picture : this.sound;
 	}
 	endOfStream() {
 		this.readyState = "ended";
@@ -67,7 +72,7 @@ function fakeVideo() {
 	let now = 0;
 	Object.defineProperties(video, {
 		currentTime: { get: () => now, set: (moment: number) => (now = moment) },
-		buffered: { get: () => FakeSource.latest.buffer.buffered },
+		buffered: { get: () => FakeSource.latest.sound.buffered },
 		readyState: { get: () => 4 },
 		play: { value: () => Promise.resolve() },
 		pause: { value: () => {} },
@@ -86,6 +91,7 @@ function answer(address: string, { signal }: { signal: AbortSignal }): Promise<R
 	if (of === "bad") return Promise.resolve(new Response('{"detail": "No voice."}', { status: 422 }));
 	const body = new ReadableStream({
 		start(controller) {
+			signal.addEventListener("abort", () => controller.error(signal.reason));
 			for (const seconds of pieces) {
 				if (seconds === "goes-on") return; // more of it is still to come
 				controller.enqueue(new TextEncoder().encode(JSON.stringify({ of, seconds: Number(seconds) })));
@@ -96,7 +102,15 @@ function answer(address: string, { signal }: { signal: AbortSignal }): Promise<R
 	return Promise.resolve(new Response(body));
 }
 
-const part = (sceneId: string, address: string, at = 0): Part => ({ sceneId, at, address });
+/** A part whose picture lasts as long as its sound, unless that is told. */
+const part = (sceneId: string, sound: string, at = 0, picture = sound.replace(":goes-on", ":6")): Part => ({
+	sceneId,
+	at,
+	sound,
+	picture: `p-${picture}`,
+});
+const sounds = () => asked.filter((address) => !address.startsWith("p-"));
+const pictures = () => asked.filter((address) => address.startsWith("p-"));
 const settled = () => new Promise((resolve) => setTimeout(resolve, 30));
 
 describe("playing proofs", () => {
@@ -119,7 +133,8 @@ describe("playing proofs", () => {
 		player.stop();
 		vi.unstubAllGlobals();
 	});
-	const buffer = () => FakeSource.latest.buffer;
+	const buffer = () => FakeSource.latest.sound;
+	const seen = () => FakeSource.latest.picture;
 
 	test("scenes lie one after the other without a gap", async () => {
 		player.play([part("a", "A:1:2"), part("b", "B:2")]);
@@ -129,6 +144,7 @@ describe("playing proofs", () => {
 			{ from: 1, to: 3, of: "A" },
 			{ from: 3, to: 5, of: "B" },
 		]);
+		expect(seen().laid.map(({ from, to }) => [from, to])).toEqual(buffer().laid.map(({ from, to }) => [from, to]));
 		expect(FakeSource.latest.readyState).toBe("ended");
 		expect(playhead.get().playing).toBe(true);
 	});
@@ -136,10 +152,11 @@ describe("playing proofs", () => {
 	test("what is far off is not asked for yet", async () => {
 		player.play([part("a", "A:13"), part("b", "B:2")]);
 		await settled();
-		expect(asked).toEqual(["A:13"]);
+		expect(sounds()).toEqual(["A:13"]);
+		expect(pictures()).toEqual(["p-A:13"]);
 		video.currentTime = 2;
 		await new Promise((resolve) => setTimeout(resolve, 260));
-		expect(asked).toEqual(["A:13", "B:2"]);
+		expect(sounds()).toEqual(["A:13", "B:2"]);
 	});
 
 	test("what is heard otherwise comes over what lies ahead, each scene where it lay", async () => {
@@ -165,6 +182,9 @@ describe("playing proofs", () => {
 			"c",
 		]);
 		expect(buffer().end).toBe(9);
+		expect(pictures()).toEqual(["p-A:4", "p-B:3", "p-C:2"]);
+		expect([1, 3.9, 4.1, 8.9].map((moment) => seen().at(moment))).toEqual(["p-A", "p-A", "p-B", "p-C"]);
+		expect(FakeSource.latest.readyState).toBe("ended");
 	});
 
 	test("with little in hand the old goes on until the new is there", async () => {
@@ -199,6 +219,31 @@ describe("playing proofs", () => {
 		expect(buffer().at(5)).toBe("a");
 	});
 
+	test("what was not laid yet is heard as it was last chosen", async () => {
+		player.play([part("a", "A:13"), part("b", "B:2")]);
+		await settled();
+		player.goOn((_, at) => [part("a", `a:${13 - at}`, at), part("b", "b:2")]);
+		await settled();
+		video.currentTime = 5;
+		await new Promise((resolve) => setTimeout(resolve, 260));
+		expect(sounds().at(-1)).toBe("b:2");
+		expect(buffer().at(14)).toBe("b");
+		expect(seen().at(14)).toBe("p-B");
+		expect(FakeSource.latest.readyState).toBe("ended");
+	});
+
+	test("a change in the middle of a piece leaves the next scene to come", async () => {
+		player.play([part("a", "A:3:goes-on", 0, "A:3"), part("b", "B:2")]);
+		await settled();
+		expect(seen().end).toBe(3);
+		player.goOn((_, at) => [part("a", `a:${3 - at}`, at), part("b", "b:2")]);
+		await settled();
+		expect([2.9, 3.1].map((moment) => buffer().at(moment))).toEqual(["a", "b"]);
+		expect(seen().end).toBe(5);
+		expect(problems).toEqual([]);
+		expect(FakeSource.latest.readyState).toBe("ended");
+	});
+
 	test("of two changes the later is heard", async () => {
 		player.play([part("a", "A:8")]);
 		await settled();
@@ -223,7 +268,7 @@ describe("playing proofs", () => {
 	});
 
 	test("what cannot be played is told, and it stops", async () => {
-		player.play([part("a", "bad:1")]);
+		player.play([part("a", "bad:1", 0, "A:2")]);
 		await settled();
 		expect(problems).toEqual(["No voice."]);
 		expect(playhead.get().playing).toBe(false);
@@ -234,7 +279,7 @@ describe("playing proofs", () => {
 		await settled();
 		player.stop();
 		await settled();
-		expect(stopped).toEqual(["A:2:goes-on"]);
+		expect(stopped).toContain("A:2:goes-on");
 		expect(problems).toEqual([]);
 		expect(playhead.get().playing).toBe(false);
 	});

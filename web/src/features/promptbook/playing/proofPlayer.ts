@@ -1,36 +1,34 @@
 import { playhead } from "../document/playhead";
+import { ProofTrack } from "./proofTrack";
 
-const MIME = 'video/mp4; codecs="avc1.64001E, mp4a.40.2"';
-/** Seconds of picture to have in hand before the next scene is asked for. */
+const PICTURE = 'video/mp4; codecs="avc1.64001E"';
+const SOUND = 'audio/mp4; codecs="flac"';
+/** Seconds to have in hand before the next scene is asked for. */
 const AHEAD = 12;
-/** Seconds in hand that last until something else has come. */
+/** Seconds in hand that last until another sound has come. */
 const BRIDGE = 2.5;
-/** Seconds at most from now until what has changed sets in: as long as it took to come the last time. */
-const SOON = 1.5;
 
-/** A part of what is played: a scene from `at` seconds on. */
-export type Part = { sceneId: string; address: string; at: number };
+/** A part of what is played: a scene from `at` seconds on, where its picture and its sound are found. */
+export type Part = { sceneId: string; picture: string; sound: string; at: number };
 /** From one moment to another, over and over. */
 export type Loop = { sceneId: string; from: number; to: number };
 
-type Pieces = AsyncGenerator<Uint8Array<ArrayBuffer>>;
-/** What comes over what was laid: from when on, and what to do once it is there. */
-type Over = { from: number; takeOver: () => Promise<void> };
 type Laid = { sceneId: string; at: number; start: number };
+type Film = { source: MediaSource; picture: ProofTrack; sound: ProofTrack; abort: AbortController };
 
 /** Plays scenes as they are made: proofs are streamed into one video element, scene after scene without a gap. */
 export class ProofPlayer {
+	private film: Film | null = null;
+	/** What ends what is played before there is a film of it, too. */
 	private abort: AbortController | null = null;
-	/** What is about to come over what is played. */
-	private coming: AbortController | null = null;
-	private frame = 0;
+	/** Where each scene's sound is found now. */
+	private sounds = new Map<string, string>();
 	private laid: Laid[] = [];
-	private source: MediaSource | null = null;
-	private buffer: SourceBuffer | null = null;
+	/** Whether pictures are still to be laid. */
+	private laying = false;
+	private frame = 0;
 	private url = "";
 	private loop: Loop | null = null;
-	/** Seconds it took until the latest part began to come. */
-	private takes = 0.2;
 
 	constructor(
 		private readonly video: HTMLVideoElement,
@@ -56,69 +54,75 @@ export class ProofPlayer {
 		if (!first) return;
 		this.halt();
 		this.loop = loop;
+		this.sounds = new Map(parts.map(({ sceneId, sound }) => [sceneId, sound]));
 		this.laid = [];
 		const abort = new AbortController();
 		this.abort = abort;
 		playhead.set({ sceneId: first.sceneId, at: first.at, playing: true });
 		const source = new MediaSource();
-		this.source = source;
 		this.url = URL.createObjectURL(source);
 		this.video.src = this.url;
 		this.watch();
 		await this.minding(abort.signal, async () => {
 			await new Promise((resolve) => source.addEventListener("sourceopen", resolve, { once: true }));
-			this.buffer = source.addSourceBuffer(MIME);
-			await this.lay(parts, abort.signal);
+			if (abort.signal.aborted) return;
+			const [picture, sound] = [PICTURE, SOUND].map((mime) => new ProofTrack(source, mime, () => this.start()));
+			if (!picture || !sound) return;
+			this.film = { source, picture, sound, abort };
+			await this.lay(this.film, parts);
 		});
 	}
 
 	/**
-	 * Go on without a pause with what is heard otherwise from now on: `partsFrom` a moment of a scene, as long as before,
-	 * come over what was laid. What is repeated is laid as a whole.
+	 * Go on without a pause with what is heard otherwise from now on: `partsFrom` a moment of a scene, as long as before.
+	 * Their sound comes over what was laid, the picture stays. What is repeated is laid as a whole.
 	 */
 	async goOn(partsFrom: (sceneId: string, at: number) => Part[]): Promise<void> {
-		const { buffer, loop, laid } = this;
-		const soon = loop ? 0 : this.video.currentTime + Math.min(SOON, this.takes) * this.video.playbackRate;
-		const there = laid.findLast(({ start }) => start <= soon);
-		if (!buffer || !there) {
+		const { film, loop, laid } = this;
+		const from = loop ? 0 : this.video.currentTime;
+		const there = laid.findLast(({ start }) => start <= from);
+		if (!film || !there) {
 			const { sceneId, at } = playhead.get();
 			if (sceneId) await this.play(partsFrom(sceneId, at), loop);
 			return;
 		}
-		this.coming?.abort();
-		const coming = new AbortController();
-		this.coming = coming;
-		const takeOver = async () => {
-			this.abort?.abort();
-			this.abort = coming;
-			this.coming = null;
-			await idle(buffer);
-		};
+		const now = partsFrom(there.sceneId, there.at + from - there.start);
+		const runs = now.flatMap(({ sceneId, sound }, index) => {
+			this.sounds.set(sceneId, sound);
+			const start = index === 0 ? from : laid.find((one) => one.sceneId === sceneId)?.start;
+			return start === undefined ? [] : [{ address: sound, start }];
+		});
 		// what is still made of the old would slow the new down; with little in hand it has to go on until that is there
-		if (this.ahead() > BRIDGE * this.video.playbackRate) this.abort?.abort();
-		const parts = partsFrom(there.sceneId, there.at + soon - there.start);
-		await this.minding(coming.signal, () => this.lay(parts, coming.signal, { from: soon, takeOver }));
+		const enough = film.sound.end - this.video.currentTime > BRIDGE * this.video.playbackRate;
+		await this.minding(film.abort.signal, async () => {
+			await film.sound.lay(runs, film.abort.signal, enough);
+			await this.finish(film);
+		});
 	}
 
-	/** Lay parts one after the other; or over what lies there from a moment on, each scene where it lay. */
-	private async lay(parts: Part[], signal: AbortSignal, over?: Over): Promise<void> {
-		const { source, buffer } = this;
-		if (!source || !buffer) return;
-		const lain = new Map<string, number>();
-		for (const [index, part] of parts.entries()) {
-			const start = index === 0 ? over?.from : lain.get(part.sceneId);
-			if (start === undefined) await this.room(signal);
-			const asked = performance.now();
-			const pieces = await opened(part.address, signal);
-			this.takes = (performance.now() - asked) / 1000;
-			if (over && index === 0) {
-				await over.takeOver();
-				for (const one of this.laid) lain.set(one.sceneId, one.start);
-				this.laid = this.laid.filter((one) => one.start <= over.from);
-			}
-			await this.append(buffer, part, pieces, start);
+	/** Lay parts one after the other, each once little enough lies ahead; picture and sound at the same moment. */
+	private async lay(film: Film, parts: Part[]): Promise<void> {
+		const { picture, sound, abort } = film;
+		this.laying = true;
+		for (const { sceneId, at, picture: address } of parts) {
+			if (this.laid.length) await this.room(abort.signal);
+			await sound.settled();
+			const start = picture.end;
+			this.laid.push({ sceneId, at, start });
+			await Promise.all([
+				picture.lay([{ address, start }], abort.signal),
+				sound.lay([{ address: this.sounds.get(sceneId) ?? "", start }], abort.signal),
+			]);
 		}
-		if (source.readyState === "open") source.endOfStream();
+		this.laying = false;
+		await this.finish(film);
+	}
+
+	/** Say that nothing more comes, once that is so. */
+	private async finish({ source, sound, abort }: Film): Promise<void> {
+		await sound.settled();
+		if (this.laying || abort.signal.aborted || source.readyState !== "open") return;
+		source.endOfStream();
 		this.start();
 	}
 
@@ -136,16 +140,6 @@ export class ProofPlayer {
 	stop(): void {
 		this.halt();
 		playhead.set({ playing: false });
-	}
-
-	private async append(buffer: SourceBuffer, part: Part, pieces: Pieces, over?: number): Promise<void> {
-		const start = over ?? (buffer.buffered.length ? buffer.buffered.end(buffer.buffered.length - 1) : 0);
-		buffer.timestampOffset = start;
-		this.laid.push({ sceneId: part.sceneId, at: part.at, start });
-		for await (const piece of pieces) {
-			await appended(buffer, piece);
-			this.start();
-		}
 	}
 
 	/** A stretch that is repeated is all there is in the video. */
@@ -174,10 +168,8 @@ export class ProofPlayer {
 
 	private halt(): void {
 		this.abort?.abort();
-		this.coming?.abort();
-		this.abort = this.coming = null;
+		this.abort = this.film = null;
 		cancelAnimationFrame(this.frame);
-		this.source = this.buffer = null;
 		this.video.pause();
 		if (this.url) URL.revokeObjectURL(this.url);
 		this.url = "";
@@ -196,29 +188,4 @@ export class ProofPlayer {
 		};
 		this.frame = requestAnimationFrame(step);
 	}
-}
-
-/** A film as it comes, its first piece in hand. */
-async function opened(address: string, signal: AbortSignal): Promise<Pieces> {
-	const answer = await fetch(address, { signal });
-	if (!answer.ok || !answer.body) throw new Error((await answer.json()).detail ?? "The scene cannot be played.");
-	const reader = answer.body.getReader();
-	const first = await reader.read();
-	return (async function* () {
-		for (let read = first; !read.done; read = await reader.read()) yield read.value;
-	})();
-}
-
-/** Once nothing is being appended. */
-function idle(buffer: SourceBuffer): Promise<void> {
-	if (!buffer.updating) return Promise.resolve();
-	return new Promise((resolve) => buffer.addEventListener("updateend", () => resolve(), { once: true }));
-}
-
-function appended(buffer: SourceBuffer, piece: Uint8Array<ArrayBuffer>): Promise<void> {
-	return new Promise((resolve, reject) => {
-		buffer.addEventListener("updateend", () => resolve(), { once: true });
-		buffer.addEventListener("error", () => reject(new Error("The picture could not be shown.")), { once: true });
-		buffer.appendBuffer(piece);
-	});
 }

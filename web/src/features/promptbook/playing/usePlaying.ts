@@ -1,7 +1,7 @@
 import { type RefObject, useCallback, useEffect, useRef, useState } from "react";
 import { playhead, usePlayhead } from "../document/playhead";
 import type { SceneTimes } from "../document/useSceneTimes";
-import { type Loop, ProofPlayer } from "./proofPlayer";
+import { type Loop, type Part, ProofPlayer } from "./proofPlayer";
 
 type Props = {
 	productionId: string;
@@ -33,9 +33,15 @@ export function usePlaying({ productionId, revision, spoken, current, times, loo
 		if (player.current) player.current.speed = speed;
 	}, [speed]);
 
+	/** A part of a scene; `chosen`, as JSON, is what is only heard. */
 	const proofOf = useCallback(
-		(sceneId: string, asked: Record<string, string>) =>
-			`/pictures/${productionId}/${sceneId}/proof.mp4?${new URLSearchParams({ ...asked, r: String(revision) })}`,
+		(sceneId: string, at: number, asked: Record<string, string> = {}, chosen = ""): Part => {
+			const address = (part: string, more?: Record<string, string>) => {
+				const query = new URLSearchParams({ at: at.toFixed(3), ...asked, ...more, r: String(revision) });
+				return `/pictures/${productionId}/${sceneId}/proof-${part}.mp4?${query}`;
+			};
+			return { sceneId, at, picture: address("picture"), sound: address("sound", chosen ? { chosen } : {}) };
+		},
 		[productionId, revision],
 	);
 	const partsFrom = useCallback(
@@ -43,8 +49,7 @@ export function usePlaying({ productionId, revision, spoken, current, times, loo
 			spoken.slice(spoken.indexOf(scene)).map((sceneId, i, following) => {
 				const from = i === 0 ? at : 0;
 				const before = following[i - 1]; // a scene may dissolve from its end
-				const asked = { at: from.toFixed(3), ...(before && { before }), ...(chosen && { chosen: chosen(sceneId) }) };
-				return { sceneId, at: from, address: proofOf(sceneId, asked) };
+				return proofOf(sceneId, from, before ? { before } : {}, chosen?.(sceneId));
 			}),
 		[proofOf, spoken],
 	);
@@ -60,10 +65,7 @@ export function usePlaying({ productionId, revision, spoken, current, times, loo
 		if (playhead.get().playing) player.current?.stop();
 	}, []);
 	const partOf = useCallback(
-		({ sceneId, from, to }: Loop, chosen?: string) => {
-			const asked = { at: from.toFixed(3), until: (to + 0.2).toFixed(3), ...(chosen && { chosen }) };
-			return { sceneId, at: from, address: proofOf(sceneId, asked) };
-		},
+		({ sceneId, from, to }: Loop, chosen?: string) => proofOf(sceneId, from, { until: (to + 0.2).toFixed(3) }, chosen),
 		[proofOf],
 	);
 	const repeat = useCallback(
@@ -113,9 +115,8 @@ export function usePlaying({ productionId, revision, spoken, current, times, loo
 				if (!word) continue;
 				const at = Math.max(0, word.start - 1.1);
 				const until = (word.end + 1.9).toFixed(3);
-				const asked = { at: at.toFixed(3), until, line: lineId, offset: String(offset), cue: kind };
 				setProblem("");
-				player.current?.play([{ sceneId, at, address: proofOf(sceneId, asked) }]);
+				player.current?.play([proofOf(sceneId, at, { until, line: lineId, offset: String(offset), cue: kind })]);
 			}
 		},
 		[times, proofOf],

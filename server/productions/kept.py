@@ -1,0 +1,37 @@
+"""Results kept, each made by one thread alone."""
+
+from __future__ import annotations
+
+import threading
+from collections.abc import Callable, Hashable
+from functools import lru_cache
+from typing import Generic, TypeVar, TypeVarTuple
+from weakref import WeakValueDictionary
+
+Key = TypeVarTuple("Key")
+T = TypeVar("T")
+
+
+class Kept(Generic[*Key, T]):
+    """``lru_cache`` of a function, in which whoever asks for what is being made waits for it instead of making it too:
+    the picture and the sound of a proof are asked for at the same moment."""
+
+    def __init__(self, make: Callable[[*Key], T], most: int) -> None:
+        self._kept = lru_cache(maxsize=most)(make)
+        self._guard = threading.Lock()
+        self._making: WeakValueDictionary[Hashable, threading.Lock] = WeakValueDictionary()
+
+    def __call__(self, *key: *Key) -> T:
+        with self._guard:
+            making = self._making.setdefault(key, threading.Lock())
+        with making:
+            return self._kept(*key)
+
+    def cache_clear(self) -> None:
+        """Make everything again from now on."""
+        self._kept.cache_clear()
+
+
+def kept(most: int) -> Callable[[Callable[[*Key], T]], Kept[*Key, T]]:
+    """Keep the latest ``most`` results of a function."""
+    return lambda make: Kept(make, most)
