@@ -8,6 +8,7 @@ follow from the entry.
 from __future__ import annotations
 
 from dearhost.hosts import EXPRESSIONS, GESTURES, LOOKS, OWN_PICTURE, PROPS
+from dearhost.production.caption_choices import CAPTIONS_OTHERWISE
 from dearhost.production.choices import FRAMINGS
 from dearhost.production.cue_words import ALSO
 from dearhost.production.production import EFFECT_CHOICES
@@ -193,6 +194,7 @@ CUE_KINDS = CueKinds(
             stretch=True,
             flag="Reads “{text}”",
         ),
+        CAPTIONS_OTHERWISE,
         CueKind(
             "caption-cut",
             "Caption",

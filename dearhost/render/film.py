@@ -12,6 +12,7 @@ import av
 from dearhost.errors import RenderError
 from dearhost.formats import TimedText
 from dearhost.production import Resources
+from dearhost.production.caption_choices import with_own
 from dearhost.render.chunk_pool import Clock, default_processes, render_chunks
 from dearhost.render.joining import join
 from dearhost.render.plan import RenderSettings, plan_chunks
@@ -38,7 +39,7 @@ class FilmReport:
 def captions_of(timeline: Timeline) -> tuple[TimedText, ...]:
     """All captions in film time."""
     return tuple(
-        replace(caption.timed_text(scene.start), top=scene.choices.caption_place == "top")
+        replace(caption.timed_text(scene.start), top=with_own(scene.choices, caption.own).caption_place == "top")
         for scene in timeline.scenes
         for caption in scene.captions
     )

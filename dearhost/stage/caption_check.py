@@ -8,6 +8,8 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from dearhost.production.caption_choices import with_own
+from dearhost.stage.captioning import caption_characters
 from dearhost.stage.captions import Caption, shown_texts
 from dearhost.stage.timeline import PlacedLine, SceneTimeline
 
@@ -43,8 +45,8 @@ class CaptionRow:
     wide: bool
 
 
-def caption_rows(scene: SceneTimeline, characters: int) -> list[CaptionRow]:
-    """All captions of a scene whose rows have at most ``characters``."""
+def caption_rows(scene: SceneTimeline) -> list[CaptionRow]:
+    """All captions of a scene."""
     rows: list[CaptionRow] = []
     left = list(scene.captions)
     for number, line in enumerate(scene.lines):
@@ -54,6 +56,7 @@ def caption_rows(scene: SceneTimeline, characters: int) -> list[CaptionRow]:
         for index, caption in enumerate(own):
             after = own[index + 1] if index + 1 < len(own) else None
             until = after.start if after else left[0].start if left else scene.duration
+            characters = caption_characters(with_own(scene.choices, caption.own))
             rows.append(_row(line, caption, after, until, characters))
     return rows
 

@@ -11,7 +11,7 @@ from dearhost.script import Cue, Line, Scene, Script, new_id, put_cue, spoken_li
 from dearhost.script.subtitle_file import TimedCaption
 from dearhost.stage.caption_check import caption_rows
 from dearhost.stage.caption_file import CORRECTION, CUT, CaptionCue, CaptionsRead, Place
-from dearhost.stage.compiling import caption_characters, compile_scene
+from dearhost.stage.compiling import compile_scene
 from dearhost.timebase import FrameRate
 
 Span = tuple[float, float]
@@ -67,7 +67,7 @@ def captions_heard(production: Production, studio: Studio, cues: Sequence[Captio
         if not spoken_lines(scene):
             continue
         placed = compile_scene(staged, scene.id, studio, _RATE).scenes[0]
-        for row in caption_rows(placed, caption_characters(placed.choices)):
+        for row in caption_rows(placed):
             found[row.line, row.first] = now + row.start, now + row.end
         now += placed.duration
     return found

@@ -13,6 +13,7 @@ from functools import lru_cache
 
 from dearhost.formats import TimedText
 from dearhost.languages import LANGUAGES
+from dearhost.production.caption_choices import Own
 from dearhost.script import blanked
 from dearhost.speech import Reading
 
@@ -75,6 +76,8 @@ class Caption:
     label: str = ""
     turn: int = 0
     """Whose it is, by the order in which they first speak in the script."""
+    own: Own = ()
+    """What is chosen for it otherwise than in the scene."""
 
     def texts(self) -> tuple[str, ...]:
         """Each line as text."""

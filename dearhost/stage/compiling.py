@@ -7,21 +7,19 @@ from dataclasses import replace
 
 from dearhost.errors import StageError
 from dearhost.hosts import Handling, hands_full
-from dearhost.production import Choices, Production, Studio, is_in_clip, manner_in, pauses_of, voice_of
+from dearhost.production import Production, Studio, is_in_clip, manner_in, pauses_of, voice_of
 from dearhost.production.colours import board_colours, colours_of
-from dearhost.script import Cue, Line, Scene, display_name, spoken_lines
+from dearhost.script import Cue, Line, Scene, spoken_lines
 from dearhost.speech import Reading, with_pauses
 from dearhost.stage.beds import NONE, BedStretch, OtherScene, PlacedBed, beds_of, scenes_of_bed
-from dearhost.stage.captions import SHORTEST, Caption, make_captions, nudged, shown_words, with_sounds
+from dearhost.stage.captioning import captions_of_scene
 from dearhost.stage.direction.abilities import within_abilities
 from dearhost.stage.direction.auto_gestures import automatic
-from dearhost.stage.direction.caption_cues import caption_cuts, caption_nudges, with_corrections
 from dearhost.stage.direction.clips import clips_shown
 from dearhost.stage.direction.cueing import (
     bed_accents_of,
     bed_marks_of,
     cue_times,
-    described_sounds,
     framings_of,
     nearings_of,
     own_sounds_of,
@@ -41,13 +39,10 @@ from dearhost.stage.direction.showing import (
 from dearhost.stage.direction.staged_scene import HeardLine, StagedScene
 from dearhost.stage.layout.shots import Staged, turns_of
 from dearhost.stage.pacing import CARD, TAIL, lead_in, place_lines, sources_of
-from dearhost.stage.painting.caption_styles import SIZES
 from dearhost.stage.timeline import HEADING, TITLE_CARD, PlacedLine, SceneTimeline, Shown, Timeline
 from dearhost.storage import fingerprint
 from dearhost.timebase import FrameRate, Span
 
-CHARACTERS = {"16:9": 37, "1:1": 34, "9:16": 30}
-"""Characters a caption line, as far as the captions' box allows at their size."""
 _TITLE_SECONDS = (0.20, 3.4)
 
 Progress = Callable[[int, int], None]
@@ -195,7 +190,7 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
         choices=choices,
         shots=tuple(shooting.making_room(shooting.shots(turns, cuts, choices.cutting), rooms_of(shown, speaks))),
         lines=tuple(placed),
-        captions=tuple(_captions(production, choices, placed, scene, duration)),
+        captions=tuple(captions_of_scene(production, choices, placed, scene, duration)),
         shown=tuple(_on_the_picture(staged, number, duration, shown)),
         stings=tuple(stings_of(staged.heard)),
         footage=(*footage_of(staged.heard, choices, duration), *own_sounds_of(staged.heard)),
@@ -204,39 +199,6 @@ def place_scene(production: Production, scene: Scene, number: int, start: float,
         roles=roles,
         notes=tuple(sorted([*notes, *unheld, *(note for plan in plans.values() for note in plan.notes)])),
     )
-
-
-def caption_characters(choices: Choices) -> int:
-    """How many characters a row of a caption has at most."""
-    return round(CHARACTERS[choices.shape] / SIZES[choices.caption_size])
-
-
-def _captions(
-    production: Production, choices: Choices, placed: Sequence[PlacedLine], scene: Scene, duration: float
-) -> list[Caption]:
-    captions: list[Caption] = []
-    written = {line.id: line for line in scene.lines}
-    speakers = production.script.speakers()
-    for index, item in enumerate(placed):
-        until = placed[index + 1].span.start if index + 1 < len(placed) else duration
-        words = with_corrections(shown_words(item.text, item.reading, item.span.start), written[item.id])
-        name = display_name(item.speaker) if len(production.script.speakers()) > 1 else ""
-        characters = caption_characters(choices)
-        lines = 1 if choices.caption_lines == "one" else 2
-        if production.choices.caption_sounds:
-            words = with_sounds(words, described_sounds(written[item.id], item.reading, item.span.start))
-        cuts = caption_cuts(written[item.id])
-        made = make_captions(words, name, characters=characters, until=until, lines=lines, cuts=cuts)
-        made = nudged(made, caption_nudges(written[item.id]), until)
-        turn = speakers.index(item.speaker) if item.speaker in speakers else 0
-        made = tuple(replace(caption, turn=turn) for caption in made)
-        if made and captions and captions[-1].end > made[0].start:  # nudged to begin before the line
-            captions[-1] = replace(captions[-1], end=max(made[0].start, captions[-1].start + SHORTEST))
-            made = (replace(made[0], start=max(made[0].start, captions[-1].end)), *made[1:])
-        if made and production.choices.caption_names:
-            made = (replace(made[0], label=name), *made[1:])  # a speaker is named as they begin
-        captions += made
-    return captions
 
 
 def _on_the_picture(staged: StagedScene, number: int, duration: float, cued: Sequence[Shown]) -> Iterator[Shown]:

@@ -32,7 +32,6 @@ from dearhost.production.uses import HOST, Use
 from dearhost.script import CueKind, Finding
 from dearhost.stage import SceneTimeline, scene_times, standing
 from dearhost.stage.caption_check import caption_rows
-from dearhost.stage.compiling import caption_characters
 from dearhost.stage.music_level import music_level
 from dearhost.writing.advice import advise
 from dearhost.writing.brief_check import brief_notes
@@ -144,9 +143,7 @@ def times(request: HttpRequest, production_id: UUID, scene_id: str, revision: in
     return {
         **data,
         "mouths": _mouths(scene),
-        "captions": [
-            {**asdict(row), "rows": row.texts} for row in caption_rows(scene, caption_characters(scene.choices))
-        ],
+        "captions": [{**asdict(row), "rows": row.texts} for row in caption_rows(scene)],
         "water": [{"at": at, "level": level} for at, level in music_level(scene)],
         "blocking": standing(staged, written, studio()),
     }

@@ -81,6 +81,13 @@ def test_music_is_found_in_four_steps_and_heard_in_the_film(signed_in: Page, wor
     expect(corrected).to_have_text(re.compile("morning.*said: “day”"))
     expect(page.locator(".line-text")).to_contain_text("Good day to you all.")
     assert_accessible(page)
+    # and in another style: at the top, for itself
+    page.get_by_role("button", name="Another style for it").click()
+    card = page.get_by_role("group", name="Where")
+    card.get_by_text("top", exact=True).click()
+    page.keyboard.press("Escape")
+    expect(page.get_by_role("button", name="Its own style")).to_be_visible()
+    expect(page.get_by_role("button", name=re.compile("^Captions otherwise, cue on"))).to_be_visible()
     kept(page)
     production = Production.objects.get()
     staged = usable_production(production.document, production.title, production.owner_id)
@@ -93,8 +100,16 @@ def test_music_is_found_in_four_steps_and_heard_in_the_film(signed_in: Page, wor
     assert np.abs(sound[0] - sound[1]).max() > 1e-3, "and it is in two channels"
     with av.open(io.BytesIO(data)) as film:
         frames = [frame.to_ndarray(format="rgb24", width=320, height=180) for frame in film.decode(video=0)]
-    foot = frames[len(frames) // 2][140:170, 60:260].astype(int)
-    assert ((foot.max(-1) < 70) & (foot[..., 2] >= foot[..., 0])).mean() > 0.1, "the box is dark"
+    assert boxed(frames[len(frames) // 2][140:170]), "the box is dark"
+    first = [frame for frame in frames if boxed(frame[8:40])]
+    assert 5 < len(first) < len(frames) - 5, "and one caption at the top"
+    assert not any(boxed(frame[140:170]) for frame in first[2:-2]), "instead of at the foot"
+
+
+def boxed(part: np.ndarray) -> bool:
+    """Whether a dark box covers much of a part of a frame, 320 wide."""
+    middle = part[:, 60:260].astype(int)
+    return bool(((middle.max(-1) < 70) & (middle[..., 2] >= middle[..., 0])).mean() > 0.1)
 
 
 TWO = "# The quay\n\nMaren: The bell rings on the quay.\n\n# Gull Island\n\nMaren: We never ring a bell here."

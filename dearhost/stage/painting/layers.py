@@ -17,6 +17,7 @@ from dearhost.drawing.fonts import Fonts
 from dearhost.drawing.paper import Paper
 from dearhost.hosts import Contents, Face, Host, OnDesk, Part, Performance, Pose, draw_laid, prop_reach
 from dearhost.production import Resources
+from dearhost.production.caption_choices import with_own
 from dearhost.stage.captions import Caption
 from dearhost.stage.layout.furniture import FurnitureDrawing, PlacedFurniture
 from dearhost.stage.layout.shapes import Picture
@@ -193,8 +194,8 @@ class LetteringLayers:
         """Back to front at a frame of the scene."""
         moment = self._rate.start_of(frame)
         layers = self.shown.layers(moment, steady=True)
-        caption = self.scene.caption_at(moment) if self.scene.choices.captions else None
-        if caption:
+        caption = self.scene.caption_at(moment)
+        if caption and with_own(self.scene.choices, caption.own).captions:
             drawing = self.caption_drawing(caption)
             word = caption.word_at(moment)
             key = (caption.start, word)
@@ -204,7 +205,7 @@ class LetteringLayers:
     @lru_cache(maxsize=64)  # noqa: B019 - lives as long as its scene does
     def caption_drawing(self, caption: Caption) -> CaptionDrawing:
         """The caption laid out for this picture."""
-        return CaptionDrawing(caption, self.picture, self._fonts, self.scene.choices)
+        return CaptionDrawing(caption, self.picture, self._fonts, with_own(self.scene.choices, caption.own))
 
 
 class SceneLayers:

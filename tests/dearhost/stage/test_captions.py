@@ -154,7 +154,7 @@ def test_cues_correct_captions_and_not_what_is_said(studio: Studio) -> None:
     said, shown = (compile_timeline(p, studio, FrameRate.of(25)).scenes[0] for p in (plain, production))
     assert [w.start for w in said.lines[0].reading.words] == [w.start for w in shown.lines[0].reading.words]
     assert [" ".join(c.texts()) for c in shown.captions] == ["It piles up in 2", "low hills, as on the sign there."]
-    rows = caption_rows(shown, 37)
+    rows = caption_rows(shown)
     assert [row.said for row in rows] == ["It piles up in two", "low hills, as you can see there"]
     # the words of a row as they are shown where nothing is corrected, and where they stand in the line
     assert [[word.text for word in row.words] for row in rows] == [
@@ -168,7 +168,7 @@ def test_cues_correct_captions_and_not_what_is_said(studio: Studio) -> None:
 def test_what_is_read_too_quickly_is_told_with_what_would_mend_it(studio: Studio) -> None:
     text = 'MAREN: Go. [[cue: caption text="a great many words that nobody reads in time at all"]]Stop.'
     scene = compile_timeline(with_tones(read_script(text)), studio, FrameRate.of(25)).scenes[0]
-    rows = caption_rows(scene, 37)
+    rows = caption_rows(scene)
     hasty = [row for row in rows if row.hasty]
     assert len(hasty) == 1 and hasty[0].texts[0].startswith(("Go.", "a great"))
     assert 0 <= hasty[0].mend <= scene.duration - hasty[0].end + 1e-6
@@ -181,7 +181,7 @@ def test_what_else_is_heard_stands_in_brackets_on_request(studio: Studio) -> Non
         scene = compile_timeline(production, studio, FrameRate.of(25)).scenes[0]
         shown = " ".join(row for caption in scene.captions for row in caption.texts())
         assert ("[bell rings] bring" in shown, "[gull cries] Papa" in shown) == (told, told)
-        said = " ".join(row.said for row in caption_rows(scene, 37))
+        said = " ".join(row.said for row in caption_rows(scene))
         assert said.replace(".", "") == "Mama may bring a boat Papa mends the map"
 
 

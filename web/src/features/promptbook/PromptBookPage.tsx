@@ -255,7 +255,7 @@ function OpenBook({ productionId, production, document }: OpenProps) {
 								<LengthGauge check={check} target={document.brief.target} onRework={desk.shorten} />
 							) : (
 								(tab === "Voice" && <TakesColumn productionId={productionId} editor={editor} kept={kept} />) ||
-								(tab === "Titles" && <CaptionColumn editor={editor} times={times.get(current)} />) ||
+								(tab === "Titles" && <CaptionColumn editor={editor} times={times.get(current)} cues={cueHandle} />) ||
 								(tab === "Sound" && <SoundLevels {...panel} />)
 							)
 						}

@@ -12,6 +12,8 @@ export type Caption = Schemas["CaptionOut"];
 /** Kinds of cues: what is shown for what is said, and where a caption is cut and when it comes. */
 export const READS = "caption";
 export const CUT = "caption-cut";
+/** Captions over a stretch, otherwise than in the scene. */
+export const OTHERWISE = "captions";
 const WHERE_IT_FITS = "where-it-fits";
 
 /** A word as captions show it, with the punctuation round it; where the word itself is in its line. */
@@ -101,6 +103,20 @@ export function asSaid(caption: Caption): string {
 /** What is corrected in a caption. */
 export function correctionsIn(line: DocNode, { first, last }: Pick<Caption, "first" | "last">): LineCue[] {
 	return cuesInLine(line).filter((cue) => cue.kind === READS && cue.offset < last && cue.until > first);
+}
+
+/** What is chosen for a caption alone, or for the stretch it lies in. */
+export function otherwiseIn(doc: DocNode, { line, first, last }: Caption): LineCue | undefined {
+	const found = lineById(doc, line);
+	return found
+		? cuesInLine(found.node).findLast((c) => c.kind === OTHERWISE && c.offset < last && c.until > first)
+		: undefined;
+}
+
+/** Select the words of a caption. */
+export function selectWords(editor: Editor, { line, first, last }: Caption): void {
+	const found = lineById(editor.state.doc, line);
+	if (found) editor.commands.setTextSelection({ from: found.start + first, to: found.start + last });
 }
 
 /** Begin a caption with the word at an offset of a line, or let the one before go on there. One step to undo. */

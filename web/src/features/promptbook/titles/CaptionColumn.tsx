@@ -1,6 +1,6 @@
 import type { Editor } from "@tiptap/core";
 import { useEditorState } from "@tiptap/react";
-import { useEffect, useRef, useState } from "react";
+import { type RefObject, useEffect, useRef, useState } from "react";
 import { PlainButton } from "../../../shared/ui/controls";
 import {
 	asSaid,
@@ -11,13 +11,17 @@ import {
 	cutAt,
 	cutCaption,
 	nudgeCaptions,
+	OTHERWISE,
+	otherwiseIn,
 	type SaidWord,
+	selectWords,
 } from "../document/captions";
+import type { CueHandle } from "../document/cueHandle";
 import { lineAt, lineById } from "../document/cues";
 import { playhead } from "../document/playhead";
 import type { SceneTimes } from "../document/useSceneTimes";
 
-type Props = { editor: Editor; times: SceneTimes | undefined };
+type Props = { editor: Editor; times: SceneTimes | undefined; cues: RefObject<CueHandle | null> };
 
 const STEP = 0.1;
 /** Seconds after it begins at which a caption is looked at. */
@@ -25,7 +29,7 @@ const SEEN = 0.2;
 const LONGEST = 76;
 
 /** The caption of the words at the caret: what it shows, where it is cut, when it comes and goes. */
-export function CaptionColumn({ editor, times }: Props) {
+export function CaptionColumn({ editor, times, cues }: Props) {
 	const captions = times?.captions ?? [];
 	const caret = useEditorState({ editor, selector: ({ editor: now }) => caretOf(now), equalityFn: same });
 	const own = captions.findLastIndex((one) => one.line === caret.line && one.first <= caret.offset);
@@ -39,12 +43,23 @@ export function CaptionColumn({ editor, times }: Props) {
 	}, [sceneId, start, caret.line]);
 	if (!caption) return <aside className="caption-column" aria-label="Caption" />;
 	const next = captions[at + 1];
+	const otherwise = otherwiseIn(editor.state.doc, caption);
+	const choose = () => {
+		if (otherwise) return cues.current?.open(otherwise.id);
+		selectWords(editor, caption);
+		cues.current?.put(OTHERWISE);
+	};
 	return (
 		<aside className="caption-column" aria-label="Caption">
 			<h3 className="panel-title num">
 				Caption {at + 1} of {captions.length}
 			</h3>
 			<Correcting key={`${caption.line} ${caption.first} ${caption.rows.join(" ")}`} {...{ editor, caption, next }} />
+			<p className="small">
+				<button type="button" className="link" onClick={choose}>
+					{otherwise ? "Its own style" : "Another style for it"}
+				</button>
+			</p>
 		</aside>
 	);
 }
