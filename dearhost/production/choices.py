@@ -167,6 +167,8 @@ OWN_TONES: Mapping[str, str] = {"paper": "toned to the paper", "own": "as it is"
 OWN_SOUNDS: Mapping[str, str] = {"off": "not heard", "under": "heard under the voice"}
 OWN_ENDS: Mapping[str, str] = {"loops": "goes round", "holds": "holds its last picture"}
 MOST_BLUR, MOST_DIM = 16.0, 0.8
+SLOWEST, QUICKEST = 0.25, 4.0
+"""Of clips."""
 """Of what is behind the hosts: units, and a part of its light."""
 FURNITURE: Mapping[str, str] = {"none": "nothing", "desk": "a desk", "counter": "a counter"}
 CUTTING: Mapping[str, str] = {"together": "together", "speakers": "who speaks"}
@@ -263,6 +265,9 @@ class Choices:
     own_mirrored: Annotated[bool, Choice("Turned over", Scope.BOTH, _PICTURE)] = False
     own_light: Annotated[bool, Choice("Hosts stand in its light", Scope.BOTH, _PICTURE)] = True
     own_begins: Annotated[float, Choice("Clip begins at", Scope.BOTH, _PICTURE, low=0.0, high=600.0, unit="s")] = 0.0
+    own_speed: Annotated[float, Choice("Clip's speed", Scope.BOTH, _PICTURE, low=SLOWEST, high=QUICKEST, unit="×")] = (
+        1.0
+    )
     own_ends: Annotated[str, Choice("Clip at its end", Scope.BOTH, _PICTURE, OWN_ENDS, asks="At its end it")] = "loops"
     own_sound: Annotated[str, Choice("Its sound", Scope.BOTH, Touches.SOUND, OWN_SOUNDS, asks="Its sound is")] = "off"
     framing: Annotated[str, Choice("Framing", Scope.BOTH, _PICTURE, FRAMINGS)] = "medium"

@@ -6,6 +6,7 @@ A kind here has a line in ``stage.painting.shown`` and its drawing.
 from __future__ import annotations
 
 from dearhost.hosts import THINGS
+from dearhost.production.choices import QUICKEST, SLOWEST
 from dearhost.script import CueKind, Parameter
 
 BESIDE = "beside"
@@ -29,6 +30,8 @@ MOVES = ("still", "nearer", "away")
 """How own pictures move while they are shown."""
 POINTER = Parameter("pointer", "Pointer in it", "as-it-is", choices=("as-it-is", "ringed"))
 """Of a recording of a screen."""
+CLIP_BEGINS = Parameter("begins", "Clips begin at", 0.0, 0.0, 600.0, "s")
+CLIP_SPEED = Parameter("speed", "Speed of clips", 1.0, SLOWEST, QUICKEST, "×")
 BY_HAND = "by-hand"
 ZOOM = "zoom"
 """The kind of cue that goes to a place of what is shown from the shelf."""
@@ -112,6 +115,8 @@ SHOWN_CUES = (
             Parameter("moves", "Moves", "still", choices=MOVES),
             POINTER,
             Parameter("sound", "Sound of clips", "off", choices=("off", "under")),
+            CLIP_BEGINS,
+            CLIP_SPEED,
             Parameter("place", "Where", BESIDE, choices=(BESIDE, "whole", *ON_THE_WALL)),
             _comes("slides", _PASTED),
             _STAYS,
@@ -133,6 +138,8 @@ SHOWN_CUES = (
             Parameter("size", "Size", 0.8, 0.2, 1.4),
             Parameter("depth", "Where", "before", choices=("before", "behind")),
             Parameter("sound", "Sound of clips", "off", choices=("off", "under")),
+            CLIP_BEGINS,
+            CLIP_SPEED,
             _comes("rises", _PASTED),
             _STAYS,
         ),

@@ -15,6 +15,7 @@ from dearhost.sound.beds import BedSpec
 from dearhost.sound.beds.rendering import Bed, Two
 from dearhost.sound.fitting import fitted_part, loudness_of_file, whole_file
 from dearhost.sound.mastering import measure_loudness
+from dearhost.sound.tempo import at_speed
 from dearhost.sound.under_voice import Mark, faded, gain_curve, speaking, with_room
 from dearhost.stage.beds import PlacedBed
 from dearhost.stage.timeline import PlacedFootage
@@ -66,7 +67,10 @@ def placed_footage(heard: Sequence[PlacedFootage], voice: float, shelf: Shelf) -
         path = shelf.file(one.item, "sound")
         if path is None:
             continue
-        samples = whole_file(path)[round(one.begins * SAMPLE_RATE) :]
+        samples = whole_file(path)[round(one.time.begins * SAMPLE_RATE) :]
+        if one.time.speed != 1.0:
+            needed = round((one.seconds * one.time.speed + 1) * SAMPLE_RATE) if one.seconds else len(samples)
+            samples = at_speed(samples[:needed], one.time.speed, SAMPLE_RATE)
         count = round(one.seconds * SAMPLE_RATE) or len(samples)
         if not len(samples) or not count:
             continue

@@ -80,6 +80,22 @@ class ClipPart:
     faded: bool = False
 
 
+@dataclass(frozen=True, slots=True)
+class ClipTime:
+    """Which moments of a clip are seen: from ``begins`` seconds of it on, ``speed`` times as quick."""
+
+    begins: float = 0.0
+    speed: float = 1.0
+
+    def of_clip(self, since: float) -> float:
+        """The second of the clip that is seen ``since`` seconds after it came."""
+        return self.begins + since * self.speed
+
+    def since(self, of_clip: float) -> float:
+        """How long after it came a second of the clip is seen; less than 0 where it is not."""
+        return (of_clip - self.begins) / self.speed
+
+
 @dataclass(frozen=True)
 class Shown:
     """Something on the picture for a while: ``kind`` is that of the cue that asked for it, or HEADING."""
@@ -103,6 +119,11 @@ class Shown:
         """A parameter as text, empty when it is not given."""
         return str(self.parameters.get(parameter, ""))
 
+    @property
+    def clip_time(self) -> ClipTime:
+        """How clips are played in it."""
+        return ClipTime(float(self.parameters.get("begins", 0.0)), float(self.parameters.get("speed", 1.0)))
+
 
 @dataclass(frozen=True, slots=True)
 class PlacedSting:
@@ -118,12 +139,12 @@ class PlacedSting:
 @dataclass(frozen=True, slots=True)
 class PlacedFootage:
     """The sound of a clip, or a sound, of the shelf, from ``at`` seconds into the scene on for ``seconds`` (0 for all
-    of it), its own from ``begins`` on; ``strength`` 1 is its usual level."""
+    of it), played as ``time`` says; ``strength`` 1 is its usual level."""
 
     item: str
     at: float
     seconds: float
-    begins: float = 0.0
+    time: ClipTime = ClipTime()
     strength: float = 1.0
 
 

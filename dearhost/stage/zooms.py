@@ -47,8 +47,8 @@ class _Showing:
     def moment(self, of_clip: float) -> float | None:
         """When a moment of the clip is seen in the scene; None where it is not."""
         if not self.shown.parts:
-            at = self.span.start + of_clip
-            return at if at < self.span.end else None
+            at = self.span.start + self.shown.clip_time.since(of_clip)
+            return at if self.span.start <= at < self.span.end else None
         for part, after in zip_longest(self.shown.parts, self.shown.parts[1:]):
             at = part.at + of_clip - part.source
             if part.at - 1e-6 <= at < (after.at if after else self.span.end):

@@ -148,6 +148,7 @@ def _blurred(frame: Any, width: int, height: int, blur: float) -> NDArray[np.uin
 def played_at(moment: float, placing: Placing, loop: Loop | None, seconds: float) -> tuple[float, float, float]:
     """What of a clip of ``seconds`` is seen ``moment`` seconds after it began: a moment of it, and another it goes over
     into, with how far, 0 to 1. Where it goes round, the join is a fade."""
+    moment *= placing.speed
     at = placing.begins + moment
     if placing.ends != "loops":
         return min(at, seconds), 0.0, 0.0

@@ -43,6 +43,7 @@ class Placing:
     light: bool = True
     begins: float = 0.0
     ends: str = "loops"
+    speed: float = 1.0
 
     @classmethod
     def of(cls, choices: Choices) -> Placing:
@@ -51,7 +52,7 @@ class Placing:
         return cls(
             choices.set, choices.own_fit, *own_places(choices.own_elsewhere).get(choices.shape, here), choices.own_blur,
             choices.own_dim, choices.own_tone, choices.own_mirrored, choices.own_light, choices.own_begins,
-            choices.own_ends,
+            choices.own_ends, choices.own_speed,
         )  # fmt: skip
 
     @property

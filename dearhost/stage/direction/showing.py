@@ -18,7 +18,7 @@ from dearhost.stage.direction.cueing import end_of, moment_of
 from dearhost.stage.layout.blocking import BUBBLES
 from dearhost.stage.layout.shots import NOBODY, Room
 from dearhost.stage.nearing import Nearing
-from dearhost.stage.timeline import HEADING, PlacedFootage, Shown, ShownRow
+from dearhost.stage.timeline import HEADING, ClipTime, PlacedFootage, Shown, ShownRow
 from dearhost.things.stems import stem, words_in
 from dearhost.timebase import Span
 
@@ -138,7 +138,7 @@ def footage_of(
     """The sound of clips that are heard: of the one behind the hosts, and of those shown on words."""
     heard: list[PlacedFootage] = []
     if kind_of(choices.set) == CLIP and choices.own_sound == "under":
-        heard.append(PlacedFootage(choices.set, 0.0, duration, choices.own_begins))
+        heard.append(PlacedFootage(choices.set, 0.0, duration, ClipTime(choices.own_begins, choices.own_speed)))
     for line, start, reading in lines:
         for cue in playable(line):
             if cue.kind not in ("own", "figure") or cue.text("sound") != "under":
@@ -147,8 +147,9 @@ def footage_of(
             at = start + moment_of(line, cue, reading)
             end = end_of(line, cue, start, reading) or at + cue.number("seconds")
             share = (min(duration, end) - at) / max(1, len(items))
+            time = ClipTime(cue.number("begins"), cue.number("speed"))
             heard += [
-                PlacedFootage(item, at + index * share, share)
+                PlacedFootage(item, at + index * share, share, time)
                 for index, item in enumerate(items)
                 if kind_of(item) == CLIP and share > 0
             ]

@@ -27,7 +27,7 @@ class FigureDrawing:
         self._shown, self._picture = shown, picture
         high = min(picture.height, _NARROW * picture.width)
         height = float(shown.parameters.get("size", 0.8)) * high
-        self._images = ShelfImages(shelf, shown.text("items"), shown.span, height)
+        self._images = ShelfImages(shelf, shown, height)
         self._places = {item: self._place(*size, height) for item, size in self._images.sizes.items()}
         lefts, tops, rights, bottoms = zip(*self._places.values() or [(0.0, 0.0, 0.0, 0.0)], strict=True)
         self.box: Box = reach(shown.text("comes"), (min(lefts), min(tops), max(rights), max(bottoms)), picture)

@@ -10,7 +10,7 @@ import skia
 
 from dearhost.assets.shelf import CLIP, Footage, Shelf, alpha_of, even, kind_of
 from dearhost.stage.painting.sheet import Pixels
-from dearhost.timebase import Span
+from dearhost.stage.timeline import Shown
 
 _SMOOTH = skia.SamplingOptions(skia.FilterMode.kLinear, skia.MipmapMode.kLinear)
 _MOVING = skia.SamplingOptions(skia.FilterMode.kLinear)
@@ -22,11 +22,12 @@ def scaling_of(item: str) -> Any:
 
 
 class ShelfImages:
-    """``items`` that are shown one after another through a ``span``, clips as if they were seen ``lines`` high. One
-    belongs to one painter."""
+    """Things that are shown one after another, clips as if they were seen ``lines`` high. One belongs to one
+    painter."""
 
-    def __init__(self, shelf: Shelf, items: str, span: Span, lines: float) -> None:
-        self._shelf, self._span, self._lines = shelf, span, lines
+    def __init__(self, shelf: Shelf, shown: Shown, lines: float) -> None:
+        self._shelf, self._span, self._lines, self._time = shelf, shown.span, lines, shown.clip_time
+        items = shown.text("items")
         self.sizes = {item: (known.width, known.height) for item in items.split() if (known := shelf.item(item))}
         """Width and height in pixels, of what there is."""
         self._items: Sequence[str] = [item for item in items.split() if item in self.sizes]
@@ -38,7 +39,7 @@ class ShelfImages:
             return "", 0
         item = self._items[self._turn(moment)]
         footage, _ = self._film(item)
-        return item, footage.number_at(moment - self.began(moment)) if footage else 0
+        return item, footage.number_at(self._time.of_clip(moment - self.began(moment))) if footage else 0
 
     @property
     def share(self) -> float:

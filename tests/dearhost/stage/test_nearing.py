@@ -137,6 +137,13 @@ def test_zooms_are_proposed_on_the_word_said_before_something_happens(studio: St
     # it happens three seconds into the clip: "four" begins at 2.75 s of it, "three" at 2
     assert (zoom.line, zoom.word, zoom.offset) == (scene.lines[0].id, "three", said["three"].from_)
     assert zoom.near == pytest.approx(22 / 14, abs=0.05) and zoom.x > 0.6 and zoom.y < 0.4
+    # at twice the speed it happens in half the time, and not at all where the clip begins later
+    own = "ADA: [[cue: own {} whole {}]]Mama may bring a boat to the bay, and Papa mends the map.[[/cue]]"
+    quick, usual, late = (staged(studio, own.format(clip, how)).scenes[0] for how in ("speed=2", "", "begins=3.2"))
+    [soon], [later] = (proposed_zooms(one, studio.shelf, studio.shelf.known_happening) for one in (quick, usual))
+    began = usual.shown[0].span.start
+    assert began + 1.5 - 0.7 < soon.at <= began + 1.5 < later.at <= began + 3.0
+    assert proposed_zooms(late, studio.shelf, studio.shelf.known_happening) == []
     # where it is cut out nothing is proposed
     cut = staged(studio, f"ADA: [[cue: clip {clip}]]One two. Seven eight nine.").scenes[0]
     assert proposed_zooms(cut, studio.shelf, studio.shelf.known_happening) == []

@@ -39,7 +39,7 @@ class OwnPanel(Panel):
         super().__init__(shown, picture, fonts)
         lines = picture.height if self.whole else self.panel[3] - self.panel[1]
         near = max((nearing.near for nearing in shown.nearings), default=1.0)
-        self._images = ShelfImages(shelf, shown.text("items"), shown.span, lines * near)
+        self._images = ShelfImages(shelf, shown, lines * near)
         self._mount = "none" if self.whole else shown.text("mount") or "print"
         self._torn: dict[Box, Any] = {}
 

@@ -3234,6 +3234,11 @@ export interface components {
              */
             own_begins: number;
             /**
+             * Own Speed
+             * @default 1
+             */
+            own_speed: number;
+            /**
              * Own Ends
              * @default loops
              * @enum {string}
@@ -3504,6 +3509,7 @@ export interface components {
              *       "own_mirrored": null,
              *       "own_light": null,
              *       "own_begins": null,
+             *       "own_speed": null,
              *       "own_ends": null,
              *       "own_sound": null,
              *       "framing": null,
@@ -3642,6 +3648,8 @@ export interface components {
             own_light?: boolean | null;
             /** Own Begins */
             own_begins?: number | null;
+            /** Own Speed */
+            own_speed?: number | null;
             /** Own Ends */
             own_ends?: ("loops" | "holds") | null;
             /** Own Sound */

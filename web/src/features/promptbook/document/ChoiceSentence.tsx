@@ -70,7 +70,12 @@ function ChoiceRow({ choice, row }: { choice: SentenceChoice; row: React.RefObje
 	useNothingTriedAfter();
 	// biome-ignore lint/correctness/useExhaustiveDependencies: what is chosen comes into view once there are more to choose from
 	useEffect(() => {
-		row.current?.querySelector("label.on")?.scrollIntoView({ block: "nearest", inline: "nearest" });
+		const chosen = row.current?.querySelector<HTMLElement>("label.on");
+		if (!chosen) return;
+		// the panel moves only for who asked for the row: a panel that is opened begins at its top
+		if (chosen.closest("[role=tabpanel]")?.contains(document.activeElement)) {
+			chosen.scrollIntoView({ block: "nearest", inline: "nearest" });
+		} else if (row.current) row.current.scrollLeft = chosen.offsetLeft - row.current.offsetLeft;
 	}, [row, count]);
 	return (
 		<fieldset ref={row} id="choice-row" className={picture ? "choice-row pictured" : "choice-row"}>

@@ -31,6 +31,14 @@ const SCALES: readonly [OwnChoice, How][] = [
 	["own_dim", ["Dimmed", 0, 0.8, 0.02, ["as it is", "dark"]]],
 ];
 
+/** A number of a clip: its label, from what to what in which steps, and its unit. */
+type Figure = readonly [OwnChoice, label: string, low: number, high: number, step: number, unit: string];
+
+const FIGURES: readonly Figure[] = [
+	["own_begins", "Begins at", 0, 600, 0.5, "s"],
+	["own_speed", "Speed", 0.25, 4, 0.25, "×"],
+];
+
 /** How an own picture or clip lies behind the hosts. */
 export function BehindThem({ document, scene, choose, chooseAll }: Props) {
 	const table = useChoices();
@@ -72,24 +80,14 @@ export function BehindThem({ document, scene, choose, chooseAll }: Props) {
 				{scales.map(({ how: [label, low, high, step, ends], value, onChange }) => (
 					<Scale key={label} {...{ label, low, high, step, ends, value, onChange }} />
 				))}
-				{set.startsWith("c") && (
-					<label className="tail-field">
-						<span className="label">Begins at</span>
-						<input
-							type="number"
-							min={0}
-							max={600}
-							step={0.5}
-							value={Number(holds(document, scene, "own_begins"))}
-							onChange={(event) => {
-								const seconds = event.target.valueAsNumber;
-								if (Number.isFinite(seconds)) choose("own_begins", Math.min(600, Math.max(0, seconds)));
-							}}
-						/>{" "}
-						s
-					</label>
-				)}
 			</div>
+			{set.startsWith("c") && (
+				<div className="clip-figures">
+					{FIGURES.map((figure) => (
+						<ClipFigure key={figure[0]} {...{ figure, document, scene, choose }} />
+					))}
+				</div>
+			)}
 			<LightFit document={document} scene={scene} item={set} choose={choose} />
 			<div className="own-words">
 				<Tick
@@ -109,6 +107,27 @@ export function BehindThem({ document, scene, choose, chooseAll }: Props) {
 				/>
 			</div>
 		</section>
+	);
+}
+
+function ClipFigure({ figure, document, scene, choose }: Omit<Props, "chooseAll"> & { figure: Figure }) {
+	const [name, label, low, high, step, unit] = figure;
+	return (
+		<label className="clip-figure">
+			<span className="label">{label}</span>
+			<input
+				type="number"
+				min={low}
+				max={high}
+				step={step}
+				value={Number(holds(document, scene, name))}
+				onChange={(event) => {
+					const value = event.target.valueAsNumber;
+					if (Number.isFinite(value)) choose(name, Math.min(high, Math.max(low, value)));
+				}}
+			/>
+			{unit}
+		</label>
 	);
 }
 
