@@ -28,14 +28,24 @@ MOUNTS = ("print", "framed", "torn", "tablet", "none")
 """What own pictures are shown in."""
 MOVES = ("still", "nearer", "away")
 """How own pictures move while they are shown."""
-POINTER = Parameter("pointer", "Pointer in it", "as-it-is", choices=("as-it-is", "ringed"))
+POINTER = Parameter("pointer", "Pointer in it", "as-it-is", choices=("as-it-is", "ringed"), for_asset="clip")
 """Of a recording of a screen."""
-CLIP_BEGINS = Parameter("begins", "Clips begin at", 0.0, 0.0, 600.0, "s")
-CLIP_SPEED = Parameter("speed", "Speed of clips", 1.0, SLOWEST, QUICKEST, "×")
+OF_CLIPS = (
+    Parameter("sound", "Sound of clips", "off", choices=("off", "under"), for_asset="clip"),
+    Parameter("begins", "Clips begin at", 0.0, 0.0, 600.0, "s", for_asset="clip"),
+    Parameter("speed", "Speed of clips", 1.0, SLOWEST, QUICKEST, "×", for_asset="clip"),
+)
 BY_HAND = "by-hand"
+"""A place of one's own, dragged on the stage."""
 ZOOM = "zoom"
 """The kind of cue that goes to a place of what is shown from the shelf."""
-_SHOWN_PLACE = Parameter("place", "Where", BESIDE, choices=(BESIDE, "whole"))
+_PUT = (
+    Parameter("x", "Across", 0.74, 0.0, 1.0, only_for=("place", BY_HAND)),
+    Parameter("y", "Down", 0.36, 0.0, 1.0, only_for=("place", BY_HAND)),
+    Parameter("size", "Size", 0.4, 0.15, 1.0, only_for=("place", BY_HAND)),
+)
+"""Where the middle of something put by hand is, and how broad it is, in parts of the picture."""
+_SHOWN_PLACE = (Parameter("place", "Where", BESIDE, choices=(BESIDE, "whole", BY_HAND)), *_PUT)
 _STAYS = Parameter("seconds", "Stays", 4.0, 0.8, 30.0, "s")
 
 
@@ -96,7 +106,8 @@ SHOWN_CUES = (
             _words("also", "And"),
             Parameter("how", "How they stand", "solo", choices=TEMPLATES),
             Parameter("count", "How many", 3.0, 2.0, 6.0, only_for=("how", "many")),
-            Parameter("place", "Where", "left", choices=("left", "right", BESIDE, "whole")),
+            Parameter("place", "Where", "left", choices=("left", "right", BESIDE, "whole", BY_HAND)),
+            *_PUT,
             _comes("slides"),
             Parameter("seconds", "Stays", 3.0, 0.8, 20.0, "s"),
         ),
@@ -114,10 +125,9 @@ SHOWN_CUES = (
             Parameter("mount", "Mounted", "print", choices=MOUNTS),
             Parameter("moves", "Moves", "still", choices=MOVES),
             POINTER,
-            Parameter("sound", "Sound of clips", "off", choices=("off", "under")),
-            CLIP_BEGINS,
-            CLIP_SPEED,
-            Parameter("place", "Where", BESIDE, choices=(BESIDE, "whole", *ON_THE_WALL)),
+            *OF_CLIPS,
+            Parameter("place", "Where", BESIDE, choices=(BESIDE, "whole", *ON_THE_WALL, BY_HAND)),
+            *_PUT,
             _comes("slides", _PASTED),
             _STAYS,
         ),
@@ -137,9 +147,7 @@ SHOWN_CUES = (
             Parameter("y", "Its foot down", 1.0, 0.2, 1.4, only_for=("stands", BY_HAND)),
             Parameter("size", "Size", 0.8, 0.2, 1.4),
             Parameter("depth", "Where", "before", choices=("before", "behind")),
-            Parameter("sound", "Sound of clips", "off", choices=("off", "under")),
-            CLIP_BEGINS,
-            CLIP_SPEED,
+            *OF_CLIPS,
             _comes("rises", _PASTED),
             _STAYS,
         ),
@@ -152,7 +160,7 @@ SHOWN_CUES = (
         "List",
         "picture",
         "Picture",
-        (_words("title", "Heading"), _words("rows", "Rows, apart by |"), _SHOWN_PLACE, _comes("unfolds"), _STAYS),
+        (_words("title", "Heading"), _words("rows", "Rows, apart by |"), *_SHOWN_PLACE, _comes("unfolds"), _STAYS),
         also="rows points steps bullets enumerate first second third",
         stretch=True,
         shown=True,
@@ -166,7 +174,7 @@ SHOWN_CUES = (
             _words("number", "Number"),
             _words("unit", "Of what"),
             _words("text", "Says"),
-            _SHOWN_PLACE,
+            *_SHOWN_PLACE,
             _comes("unfolds"),
             _STAYS,
         ),
@@ -179,7 +187,7 @@ SHOWN_CUES = (
         "Quotation",
         "picture",
         "Picture",
-        (_words("text", "Words"), _words("who", "Who says it"), _SHOWN_PLACE, _comes("slides"), _STAYS),
+        (_words("text", "Words"), _words("who", "Who says it"), *_SHOWN_PLACE, _comes("slides"), _STAYS),
         also="quote saying words of",
         stretch=True,
         shown=True,
@@ -209,7 +217,7 @@ SHOWN_CUES = (
         "Large words",
         "picture",
         "Picture",
-        (_words("text", "Words"), _SHOWN_PLACE, _comes("drawn"), _STAYS),
+        (_words("text", "Words"), *_SHOWN_PLACE, _comes("drawn"), _STAYS),
         also="keyword big type lettering",
         stretch=True,
         shown=True,
@@ -225,7 +233,7 @@ SHOWN_CUES = (
             _words("button", "What to do"),
             _words("address", "Address"),
             Parameter("code", "QR code of the address", "yes", choices=("yes", "no")),
-            _SHOWN_PLACE,
+            *_SHOWN_PLACE,
             _comes("unfolds"),
             _STAYS,
         ),

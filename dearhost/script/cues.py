@@ -39,6 +39,8 @@ class Parameter:
     """Another setting and its value with which alone this one counts; ("", "") where it always does."""
     asset: str = ""
     """Kinds of things of the shelf a text names by their ids, apart by spaces; "" for a text that names none."""
+    for_asset: str = ""
+    """A kind of thing of the shelf: it is asked only where the cue names one of it; "" where it always is."""
     missing: str = ""
     """What is said of a text that counts and is empty, where nothing can be shown without it."""
 

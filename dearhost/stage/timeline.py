@@ -13,6 +13,7 @@ import numpy as np
 from dearhost.hosts import Role
 from dearhost.production import Choices
 from dearhost.production.colours import USUAL, Colours
+from dearhost.production.shown_cues import BY_HAND
 from dearhost.script import Cue
 from dearhost.sound.under_voice import Mark
 from dearhost.speech import Reading, Samples
@@ -20,6 +21,7 @@ from dearhost.stage.beds import PlacedBed
 from dearhost.stage.captions import Caption
 from dearhost.stage.fingerprints import picture_fingerprint
 from dearhost.stage.layout.furniture import PlacedFurniture
+from dearhost.stage.layout.shapes import Fractions, hand_box, panel_box
 from dearhost.stage.nearing import Nearing
 from dearhost.timebase import FrameRate, Span
 
@@ -113,11 +115,18 @@ class Shown:
     nearings: tuple[Nearing, ...] = ()
     """Places of it that are gone to."""
     region: str = ""
-    """Where it has room, as ``panel_box`` knows it; "" where it goes by its own settings."""
+    """Where it has room, as ``panel_box`` knows it, or BY_HAND; "" where it goes by its own settings."""
 
     def text(self, parameter: str) -> str:
         """A parameter as text, empty when it is not given."""
         return str(self.parameters.get(parameter, ""))
+
+    def box_in(self, shape: str) -> Fractions:
+        """Where it has room in a picture of a shape."""
+        if self.region == BY_HAND:
+            x, y, size = (float(self.parameters[name]) for name in ("x", "y", "size"))
+            return hand_box(shape, x, y, size)
+        return panel_box(shape, self.region or "right")
 
     @property
     def clip_time(self) -> ClipTime:

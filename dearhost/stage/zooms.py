@@ -10,7 +10,7 @@ from itertools import zip_longest
 from dearhost.assets.shelf import CLIP, Shelf, ShelfItem, kind_of
 from dearhost.assets.shelf.screens import Happening, Window, nearness, windows_on
 from dearhost.production import CLIP_LINE
-from dearhost.stage.layout.shapes import DEFAULT_HEIGHTS, Picture, panel_box
+from dearhost.stage.layout.shapes import DEFAULT_HEIGHTS, Picture
 from dearhost.stage.timeline import SceneTimeline, Shown
 from dearhost.timebase import Span
 
@@ -106,7 +106,7 @@ def _showings(scene: SceneTimeline) -> Iterator[_Showing]:
 def _height(shown: Shown, item: ShelfItem, shape: str) -> float:
     """How high all of a clip is where it is shown, as a part of the shorter side of the film."""
     picture = Picture.of(shape, DEFAULT_HEIGHTS[shape])
-    left, top, right, bottom = picture.pixels(panel_box(shape, shown.region or "right"))
+    left, top, right, bottom = picture.pixels(shown.box_in(shape))
     covers = shown.region == "whole" and shown.text("fit") != "whole"
     scales = (right - left) / item.width, (bottom - top) / item.height
     return item.height * (max(scales) if covers else min(scales)) / min(picture.width, picture.height)

@@ -11,7 +11,8 @@ from server.productions.document_schemas import SpotSchema
 
 class ParameterOut(Schema):
     """A setting of a cue kind: a number from ``low`` to ``high``, one of ``choices``, or a text. ``only_for``:
-    another setting and its value with which alone it counts. ``asset``: kinds of things of the shelf a text names."""
+    another setting and its value with which alone it counts. ``asset``: kinds of things of the shelf a text names;
+    ``for_asset``: a kind, of which one must be named for this to be asked."""
 
     name: str
     label: str
@@ -23,6 +24,7 @@ class ParameterOut(Schema):
     choices: list[str]
     only_for: list[str]
     asset: str
+    for_asset: str
 
 
 class CueKindOut(Schema):

@@ -8,6 +8,7 @@ import numpy as np
 import pytest
 from playwright.sync_api import Locator, Page, expect
 
+from server.productions.models import Production
 from tests.browser.book import begin, choose_in_sentence, give_voice, kept, leaf, pick, tab
 from tests.browser.conftest import assert_accessible
 from tests.browser.pictures import differs, seen, still_pixels
@@ -210,6 +211,48 @@ def test_an_own_picture_is_dragged_on_the_stage_and_lies_otherwise_in_one_shape(
     expect(page.get_by_label("Lies otherwise in 9:16")).not_to_be_checked()
     expect(across).to_have_value(was)
     assert_accessible(page)
+
+
+def test_a_picture_on_words_is_put_by_hand_where_it_is_seen(signed_in: Page) -> None:
+    page = signed_in
+    begun(page)
+    leaf(page, "On words")
+    bell = (
+        page.get_by_role("region", name="Pictures on words").get_by_role("listitem").filter(has_text="The bell rings")
+    )
+    bell.get_by_role("button", name="Take").click()
+    kept(page)
+    page.get_by_role("button", name=re.compile("^Bell.*, cue on")).click()
+    card = page.get_by_role("region", name=re.compile("^Cue Bell"))
+    pick(card.get_by_label("by hand", exact=True))
+    grip = page.get_by_role("button", name=re.compile("^What stands there: drag it"))
+    expect(grip).to_be_visible()
+    there = seen(page, lambda now: bool(now.any()), 30)
+
+    def moved_to(now: np.ndarray) -> bool:
+        """It is at the left, and no more at the right."""
+        left, right = (np.abs(now[:130, part].astype(int) - there[:130, part]).max(-1) for part in LEFT_AND_RIGHT)
+        return bool((left > 30).mean() > 0.2 and (right > 30).mean() > 0.2)
+
+    box = grip.bounding_box()
+    assert box
+    at = box["x"] + 0.74 * box["width"], box["y"] + 0.36 * box["height"]
+    page.mouse.move(*at)
+    page.mouse.down()
+    page.mouse.move(at[0] - 0.5 * box["width"], at[1] - 0.02 * box["height"], steps=6)
+    page.mouse.up()
+    seen(page, moved_to, 60)
+    kept(page)
+    [cue] = Production.objects.get().document["script"]["scenes"][0]["blocks"][0]["cues"]
+    assert cue["parameters"]["place"] == "by-hand" and abs(cue["parameters"]["x"] - 0.24) < 0.02
+    assert_accessible(page)
+    # and comes back with one step
+    undo(page).click()
+    expect(card.get_by_role("slider", name="Across")).to_have_value("0.74")
+
+
+LEFT_AND_RIGHT = slice(40, 260), slice(380, 600)
+"""Columns of a still 640 wide."""
 
 
 def half_red() -> bytes:

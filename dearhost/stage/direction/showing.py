@@ -64,7 +64,7 @@ class Arrangement:
             return "whole"
         if place in ("left", "right"):
             return f"card-{place}"
-        if place in ON_THE_WALL:
+        if place in (*ON_THE_WALL, BY_HAND):
             return place
         if place != BESIDE:
             return ""
@@ -113,7 +113,7 @@ def _on_one_board(shown: Sequence[Shown]) -> list[Shown]:
     drawn = [index for index, item in enumerate(made) if item.text("board")]
     for first, second in pairwise(drawn):
         before, after = made[first], made[second]
-        if before.region == after.region and 0 <= after.span.start - before.span.end < _STAYS:
+        if before.region == after.region != BY_HAND and 0 <= after.span.start - before.span.end < _STAYS:
             span = Span(before.span.start, after.span.start)
             made[first] = replace(before, span=span, parameters={**before.parameters, "stays": "yes"})
             made[second] = replace(after, parameters={**after.parameters, "was_there": "yes"})
@@ -176,8 +176,10 @@ def with_nearings(shown: Iterable[Shown], nearings: Sequence[Nearing]) -> Iterat
 
 
 def _place_of(cue: Cue) -> str:
-    """What shares a place gives way to each other: titles and figures go with everything else."""
-    return "title" if cue.kind in _SLIPS else cue.kind if cue.kind == "figure" else "panel"
+    """What shares a place gives way to each other: titles, figures and what is put by hand go with everything else."""
+    if cue.kind in _SLIPS:
+        return "title"
+    return cue.kind if cue.kind == "figure" else BY_HAND if cue.text("place") == BY_HAND else "panel"
 
 
 def rooms_of(shown: Sequence[Shown], speaks: Sequence[tuple[str, float, float]]) -> list[Room]:

@@ -130,6 +130,20 @@ _WALL_PICTURE = (215.0, 160.0)
 """Half its width and height in units."""
 
 
+_MOST_HIGH, _SHEET = 0.9, 0.8
+"""Of the picture's height, and of its own width, how high something put by hand is at most."""
+
+
+def hand_box(shape: str, x: float, y: float, size: float) -> Fractions:
+    """Where something is that is put by hand with its middle at ``x`` and ``y``, as broad as ``size``: all parts of the
+    picture. It stays within it."""
+    across, down = RATIOS[shape]
+    high = min(_MOST_HIGH, size * _SHEET * across / down)
+    left = min(max(x - size / 2, 0.0), 1.0 - size)
+    top = min(max(y - high / 2, 0.0), 1.0 - high)
+    return left, top, left + size, top + high
+
+
 def panel_box(shape: str, region: str) -> Fractions:
     """Where what is shown is: at the "right" of the host, at the "left", in the "middle" with nobody there, or the
     "whole" picture; a "card-left" or "card-right" is in an upper corner, a "wall-left" or

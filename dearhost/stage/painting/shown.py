@@ -8,7 +8,7 @@ from typing import Any, Protocol
 
 from dearhost.assets.shelf import Shelf
 from dearhost.drawing.fonts import Fonts
-from dearhost.production.shown_cues import ON_THE_WALL
+from dearhost.production.shown_cues import BY_HAND, ON_THE_WALL
 from dearhost.stage.layout.shapes import Picture
 from dearhost.stage.painting.clip_lines import ClipDrawing
 from dearhost.stage.painting.figures import FigureDrawing
@@ -103,6 +103,13 @@ SHOWN: Mapping[str, ShownKind] = {
 """By kind, back to front: every kind of cue that is ``shown``, and what a scene shows of itself."""
 _BEHIND = ("left", "right", *ON_THE_WALL, "behind-left", "behind-middle", "behind-right")
 """Regions beside and behind a host, who stands before what is shown there: no hand is hidden by it."""
+
+
+def _place_of(item: Shown) -> str:
+    """What shares a place is not seen at once."""
+    return BY_HAND if item.region == BY_HAND else SHOWN[item.kind].place
+
+
 _ORDER = {kind: order for order, kind in enumerate(SHOWN)}
 
 
@@ -116,7 +123,7 @@ class ShownLayers:
     def layers(self, moment: float, *, steady: bool, behind: bool = False) -> list[Layer]:
         """What is on the picture at ``moment`` of the scene, back to front: what is ``steady``, or what is not; of that
         what lies ``behind`` the hosts, or before them."""
-        by_place = {SHOWN[item.kind].place: item for item in self._scene.shown_at(moment)}
+        by_place = {_place_of(item): item for item in self._scene.shown_at(moment)}
         items = sorted(by_place.values(), key=lambda item: _ORDER[item.kind])
         return [
             self._layer(item, moment)
@@ -135,4 +142,4 @@ class ShownLayers:
         drawing = self.drawing(item)
         key = item.kind, item.span.start, drawing.key(moment)
         box = pixel_box(drawing.box, self._picture)
-        return Layer(SHOWN[item.kind].place, key, box, lambda canvas: drawing.draw(canvas, moment))
+        return Layer(_place_of(item), key, box, lambda canvas: drawing.draw(canvas, moment))

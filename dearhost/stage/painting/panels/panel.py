@@ -12,7 +12,7 @@ from dearhost.drawing.fonts import Fonts
 from dearhost.drawing.outlines import moved
 from dearhost.drawing.paper import Paper
 from dearhost.production.shown_cues import INK
-from dearhost.stage.layout.shapes import Picture, panel_box
+from dearhost.stage.layout.shapes import Picture
 from dearhost.stage.painting.entrances import ENTRANCES, LEAVING, Box, Coming, arrived, coming
 from dearhost.stage.painting.ink import Board, Inked
 from dearhost.stage.painting.text_blocks import LEAD, Face
@@ -44,7 +44,7 @@ class Panel:
         self.shown, self.picture, self.fonts = shown, picture, fonts
         self.colours = shown.colours
         self.whole = shown.region == "whole"
-        self.panel: Box = picture.pixels(panel_box(picture.shape, shown.region or "right"))
+        self.panel: Box = picture.pixels(shown.box_in(picture.shape))
         self.unit = picture.unit
         self.board = shown.text("board")
         self.inked = shown.text("comes") == INK

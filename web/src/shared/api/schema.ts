@@ -4028,7 +4028,8 @@ export interface components {
         /**
          * ParameterOut
          * @description A setting of a cue kind: a number from ``low`` to ``high``, one of ``choices``, or a text. ``only_for``:
-         *     another setting and its value with which alone it counts. ``asset``: kinds of things of the shelf a text names.
+         *     another setting and its value with which alone it counts. ``asset``: kinds of things of the shelf a text names;
+         *     ``for_asset``: a kind, of which one must be named for this to be asked.
          */
         ParameterOut: {
             /** Name */
@@ -4054,6 +4055,8 @@ export interface components {
             only_for: string[];
             /** Asset */
             asset: string;
+            /** For Asset */
+            for_asset: string;
         };
         /**
          * ChoiceValue

@@ -68,15 +68,19 @@ function ChoiceRow({ choice, row }: { choice: SentenceChoice; row: React.RefObje
 	const { picture } = choice;
 	const count = choice.options.length;
 	useNothingTriedAfter();
-	// biome-ignore lint/correctness/useExhaustiveDependencies: what is chosen comes into view once there are more to choose from
+	// biome-ignore lint/correctness/useExhaustiveDependencies: what is chosen comes into view, also once there is more to choose from
 	useEffect(() => {
-		const chosen = row.current?.querySelector<HTMLElement>("label.on");
-		if (!chosen) return;
+		const [all, chosen] = [row.current, row.current?.querySelector<HTMLElement>("label.on")];
+		if (!all || !chosen) return;
 		// the panel moves only for who asked for the row: a panel that is opened begins at its top
 		if (chosen.closest("[role=tabpanel]")?.contains(document.activeElement)) {
 			chosen.scrollIntoView({ block: "nearest", inline: "nearest" });
-		} else if (row.current) row.current.scrollLeft = chosen.offsetLeft - row.current.offsetLeft;
-	}, [row, count]);
+			return;
+		}
+		const at = chosen.offsetLeft - all.offsetLeft;
+		const isSeen = at >= all.scrollLeft && at + chosen.offsetWidth <= all.scrollLeft + all.clientWidth;
+		if (!isSeen) all.scrollLeft = at;
+	}, [row, count, choice.value]);
 	return (
 		<fieldset ref={row} id="choice-row" className={picture ? "choice-row pictured" : "choice-row"}>
 			<legend>{choice.label}</legend>

@@ -46,7 +46,9 @@ export function ThingField({ label, value, words, onChange }: Props) {
 					</label>
 				))}
 			</div>
-			{found.data?.length === 0 && <p className="small quiet">Nothing is called that. Try another word.</p>}
+			{typed.trim() && found.data?.length === 0 && (
+				<p className="small quiet">Nothing is called that. Try another word.</p>
+			)}
 		</fieldset>
 	);
 }

@@ -20,7 +20,9 @@ export type PlacedCue = {
 	lineId: string;
 	offset: number;
 	end: number | null;
-	/** What is said there: a word, or the first and last of a stretch. */
+	/** All that is said there. */
+	said: string;
+	/** The same in short: a word, or the first and last of a stretch. */
 	word: string;
 };
 
@@ -81,6 +83,7 @@ function lineCue(text: string, id: string, attrs: Record<string, unknown>, from:
 		offset: first.from,
 		until: last.to,
 		end: attrs.stretch ? last.from : null,
+		said: text.slice(first.from, last.to),
 		word: last.from > first.from ? `${said} … ${text.slice(last.from, last.to)}` : said,
 	};
 }

@@ -1,6 +1,7 @@
 import type { Editor } from "@tiptap/core";
 import { closeHistory } from "@tiptap/pm/history";
 import type { Schemas } from "../../../shared/api/client";
+import { itemsIn } from "../../../shared/shelf/items";
 import { cuesInLine, lineById, placeCue, removeCue } from "./cues";
 import { newId } from "./document";
 import { wordsOf } from "./words";
@@ -38,9 +39,5 @@ export function thingShownAt(editor: Editor, lineId: string, offset: number): st
 	const found = lineById(editor.state.doc, lineId);
 	const shown = found ? cuesInLine(found.node).filter((cue) => cue.kind === OWN || cue.kind === CLIP) : [];
 	const last = shown.findLast((cue) => cue.kind === CLIP || cue.offset <= offset);
-	return (
-		String(last?.parameters.items ?? "")
-			.split(" ")
-			.at(0) ?? ""
-	);
+	return itemsIn(last?.parameters.items).at(0) ?? "";
 }

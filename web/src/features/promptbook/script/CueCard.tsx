@@ -1,11 +1,9 @@
 import { type KeyboardEvent, type ReactNode, useEffect, useMemo, useRef, useState } from "react";
+import { itemsIn, kindOfItem } from "../../../shared/shelf/items";
 import { type Place, PlaceField } from "../../../shared/shelf/PlacePrint";
-import { ShelfChoice } from "../../../shared/shelf/ShelfChoice";
-import { PictureChoice } from "../../../shared/ui/PictureChoice";
 import { cueLabel, FLAG_SHAPES, foundKinds, meantChoices } from "../document/cueKinds";
 import type { CueKind, CueValues, PlacedCue } from "../document/cues";
-import { ThingField } from "../document/ThingField";
-import { SoundField } from "./SoundField";
+import { ParameterField } from "./ParameterField";
 import { useCueOnStage } from "./useCueOnStage";
 
 function FlagShape({ kind }: { kind: CueKind }) {
@@ -234,7 +232,7 @@ export function CueEditor({
 						key={parameter.name}
 						parameter={parameter}
 						value={cue.parameters[parameter.name] ?? parameter.default}
-						words={cue.word}
+						words={cue.said}
 						onChange={(value) => onChange({ ...cue.parameters, [parameter.name]: value })}
 					/>
 				))}
@@ -272,88 +270,10 @@ function asked(kind: CueKind | undefined, cue: PlacedCue): CueKind["parameters"]
 	if (!kind || kind.group === "Line") return [];
 	// how long it stays is said by the words of its stretch
 	const counting = kind.parameters.filter(({ name }) => cue.end === null || name !== "seconds");
-	return counting.filter(({ only_for: [name, value] }) => !name || cue.parameters[name] === value);
-}
-
-type FieldProps = {
-	parameter: CueKind["parameters"][number];
-	value: number | string;
-	/** What is said there. */
-	words: string;
-	onChange: (value: number | string) => void;
-};
-
-/** A sound is one of many; the sound of clips is off or on. */
-const OFF_AND_ON = 2;
-/** More choices than this are looked for, not listed. */
-const LISTED = 40;
-
-function ParameterField({ parameter, value, words, onChange }: FieldProps) {
-	if (parameter.name === "sound" && parameter.choices.length > OFF_AND_ON) {
-		return <SoundField label={parameter.label} value={String(value)} choices={parameter.choices} onChange={onChange} />;
-	}
-	if (parameter.choices.length > LISTED) {
-		return <ThingField label={parameter.label} value={String(value)} words={words} onChange={onChange} />;
-	}
-	if (parameter.kind === "choice") {
-		return (
-			<fieldset className="words">
-				<legend className="label">{parameter.label}</legend>
-				{parameter.choices.map((choice) => (
-					<label key={choice} className={choice === value ? "on" : ""}>
-						<input type="radio" name={parameter.name} checked={choice === value} onChange={() => onChange(choice)} />
-						{choice.replaceAll("-", " ")}
-					</label>
-				))}
-			</fieldset>
-		);
-	}
-	if (parameter.asset) {
-		return (
-			<ShelfChoice
-				label={`${parameter.label}; several come one after another`}
-				kinds={parameter.asset.split(" ")}
-				chosen={String(value).split(" ").filter(Boolean)}
-				several
-				onChoose={(items) => onChange(items.join(" "))}
-			/>
-		);
-	}
-	if (parameter.name === "picture") {
-		return (
-			<PictureChoice<{ picture: string }>
-				label="The picture; one with a transparent ground is held as it is cut"
-				source={value ? `/api/hosts/pictures/${value}.png` : ""}
-				alt="The picture in the hand"
-				path="/api/hosts/pictures"
-				onMade={(made) => onChange(made.picture)}
-				onRemove={() => onChange("")}
-			/>
-		);
-	}
-	if (parameter.kind === "text") {
-		return (
-			<label className="cue-field">
-				<span className="label">{parameter.label}</span>
-				<input value={String(value)} maxLength={120} onChange={(event) => onChange(event.target.value)} />
-			</label>
-		);
-	}
-	return (
-		<label className="cue-field">
-			<span className="label">{parameter.label}</span>
-			<input
-				type="range"
-				min={parameter.low}
-				max={parameter.high}
-				step={0.1}
-				value={Number(value)}
-				onChange={(event) => onChange(Number(event.target.value))}
-			/>
-			<output className="num">
-				{Number(value).toFixed(1)}
-				{parameter.unit && ` ${parameter.unit}`}
-			</output>
-		</label>
+	const things = kind.parameters.flatMap(({ name, asset }) => (asset ? itemsIn(cue.parameters[name]) : []));
+	return counting.filter(
+		({ only_for: [name, value], for_asset }) =>
+			(!name || cue.parameters[name] === value) &&
+			(!for_asset || things.some((item) => kindOfItem(item) === for_asset)),
 	);
 }

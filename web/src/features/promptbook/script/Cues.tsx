@@ -232,9 +232,10 @@ export function Cues({ editor, root, times, heard, hostOf, handle, onTry, onSayA
 					cue={opened}
 					at={saidMoment(moment)}
 					top={topOf(opened.to)}
-					onChange={(parameters) =>
-						asOneStep(editor, changeCue(editor.state.tr, opened, { parameters }), `cue ${opened.id}`)
-					}
+					onChange={(parameters) => {
+						const changed = Object.keys(parameters).filter((name) => parameters[name] !== opened.parameters[name]);
+						asOneStep(editor, changeCue(editor.state.tr, opened, { parameters }), `cue ${opened.id} ${changed}`);
+					}}
 					thing={thingShownAt(editor, opened.lineId, opened.offset)}
 					stretch={<StretchField editor={editor} cue={opened} kind={kinds.find((k) => k.name === opened.kind)} />}
 					onMove={(steps) => {

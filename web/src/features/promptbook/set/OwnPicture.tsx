@@ -1,6 +1,7 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { api, ask } from "../../../shared/api/client";
 import { BringFile } from "../../../shared/shelf/BringFile";
+import { kindOfItem } from "../../../shared/shelf/items";
 import { useThings } from "../../../shared/shelf/useShelf";
 import { Tick, WordChoice } from "../../../shared/ui/controls";
 import { Scale } from "../../../shared/ui/Scale";
@@ -43,6 +44,7 @@ const FIGURES: readonly Figure[] = [
 export function BehindThem({ document, scene, choose, chooseAll }: Props) {
 	const table = useChoices();
 	const set = String(holds(document, scene, "set"));
+	const isClip = kindOfItem(set) === "clip";
 	const place = placeIn(document, scene);
 	const put = (moved: Partial<OwnPlace>) =>
 		chooseAll(valuesOf(withPlace(document, scene, moved)), MOVED, `place ${scene.id}`);
@@ -72,8 +74,8 @@ export function BehindThem({ document, scene, choose, chooseAll }: Props) {
 			<div className="own-words">
 				{words("own_fit")}
 				{words("own_tone")}
-				{set.startsWith("c") && words("own_ends")}
-				{set.startsWith("c") && words("own_sound")}
+				{isClip && words("own_ends")}
+				{isClip && words("own_sound")}
 			</div>
 			<p className="small quiet">Drag it on the stage; the wheel brings it nearer.</p>
 			<div className="own-scales">
@@ -81,7 +83,7 @@ export function BehindThem({ document, scene, choose, chooseAll }: Props) {
 					<Scale key={label} {...{ label, low, high, step, ends, value, onChange }} />
 				))}
 			</div>
-			{set.startsWith("c") && (
+			{isClip && (
 				<div className="clip-figures">
 					{FIGURES.map((figure) => (
 						<ClipFigure key={figure[0]} {...{ figure, document, scene, choose }} />
