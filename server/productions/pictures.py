@@ -26,14 +26,14 @@ from server.productions.painters import (
     timeline_after,
     tried_timeline,
 )
-from server.productions.proof_turns import ProofTurns
+from server.productions.proof_turns import ProofTurns, WaitedFor
 from server.studio import studio
 
 STILL_HEIGHT = 360
 HEIGHTS = (360, 540, 720)
 _LARGEST_NUMBER = 86_400.0
 _LONGEST_TRIED = 4_000
-picture_turns, sound_turns = ProofTurns(), ProofTurns()
+picture_turns, sound_turns, sound_waited_for = ProofTurns(), ProofTurns(), WaitedFor()
 
 Answer = HttpResponse | StreamingHttpResponse
 Pieces = Generator[bytes, None, None]
@@ -104,8 +104,8 @@ async def proof_picture(request: HttpRequest, production_id: UUID, scene_id: str
             timeline = timeline_after(production, request.GET["before"], scene_id)
         yield b""
         painter = own_painter(timeline, _height(request))
-        # a sound takes a moment, and somebody waits for it
-        yield from stream_pictures(painter, timeline.scenes[-1], *_part(request), gives_way=lambda: sound_turns.any)
+        scene, (start, until) = timeline.scenes[-1], _part(request)
+        yield from stream_pictures(painter, scene, start, until, gives_way=sound_waited_for.__bool__)
 
     return await _proof(request, production_id, picture_turns, prepare)
 
@@ -119,7 +119,12 @@ async def proof_sound(request: HttpRequest, production_id: UUID, scene_id: str) 
     def prepare(production: Production) -> Pieces:
         timeline = _timeline(request, production, scene_id)
         yield b""
-        yield from stream_sound(timeline, timeline.scenes[-1], studio().resources.shelf, *_part(request))
+        pieces = stream_sound(timeline, timeline.scenes[-1], studio().resources.shelf, *_part(request))
+        with closing(pieces):
+            with sound_waited_for.waiting():
+                first = next(pieces)
+            yield first
+            yield from pieces
 
     return await _proof(request, production_id, sound_turns, prepare)
 

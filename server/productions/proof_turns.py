@@ -24,11 +24,6 @@ class ProofTurns:
         """How many accounts have proofs in the making."""
         return len(self._going)
 
-    @property
-    def any(self) -> bool:
-        """Whether a proof is in the making."""
-        return bool(self._going)
-
     @contextmanager
     def taken(self, account: int) -> Iterator[threading.Event]:
         """A turn for another proof; the event says when it has to end, because newer ones came."""
@@ -46,3 +41,25 @@ class ProofTurns:
                     going.remove(over)
                 if not going and self._going.get(account) is going:
                     del self._going[account]
+
+
+class WaitedFor:
+    """Whether somebody waits for something that takes a moment, so that what has time gives way."""
+
+    def __init__(self) -> None:
+        self._lock = threading.Lock()
+        self._count = 0
+
+    def __bool__(self) -> bool:
+        return self._count > 0
+
+    @contextmanager
+    def waiting(self) -> Iterator[None]:
+        """While it is waited for."""
+        with self._lock:
+            self._count += 1
+        try:
+            yield
+        finally:
+            with self._lock:
+                self._count -= 1

@@ -10,8 +10,8 @@ import httpx
 from django.conf import settings
 from django.test import Client
 
-from server.productions.pictures import picture_turns
-from server.productions.proof_turns import ProofTurns
+from server.productions.pictures import picture_turns, sound_waited_for
+from server.productions.proof_turns import ProofTurns, WaitedFor
 from tests.server.conftest import Begin
 
 LONG = "MAREN: " + "Mama may bring a boat, and Papa mends the map. " * 6
@@ -55,3 +55,32 @@ def test_many_proofs_at_once_end_but_for_the_latest(address: str, client: Client
     assert whole > 100_000 and sizes[3] > 0.9 * whole  # three are made to their end
     assert sizes[2] < 0.9 * whole  # the others are not
     assert picture_turns.accounts == 0
+
+
+def test_what_is_waited_for_is_known_until_nobody_waits() -> None:
+    waited = WaitedFor()
+    assert not waited
+    with waited.waiting():
+        with waited.waiting():
+            assert waited
+        assert waited
+    assert not waited
+    try:
+        with waited.waiting():
+            raise ValueError
+    except ValueError:
+        assert not waited
+
+
+def test_a_sound_that_is_not_fetched_to_its_end_holds_no_picture_up(address: str, client: Client, begin: Begin) -> None:
+    production = begin(LONG)
+    scene = production.document["script"]["scenes"][0]["id"]
+    cookies = {settings.SESSION_COOKIE_NAME: client.cookies[settings.SESSION_COOKIE_NAME].value}
+    where = f"{address}/pictures/{production.pk}/{scene}"
+    with (
+        httpx.Client(cookies=cookies, trust_env=False, timeout=120) as web,
+        web.stream("GET", f"{where}/proof-sound.mp4") as sound,
+    ):
+        next(sound.iter_raw())
+        assert web.get(f"{where}/proof-picture.mp4").status_code == 200
+    assert not sound_waited_for

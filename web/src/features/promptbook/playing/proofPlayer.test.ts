@@ -10,6 +10,7 @@ type Piece = { seconds: number; of: string };
 class FakeBuffer extends EventTarget {
 	timestampOffset = 0;
 	updating = false;
+	full = false;
 	readonly laid: { from: number; to: number; of: string }[] = [];
 	private within = 0;
 	private last = "";
@@ -23,6 +24,7 @@ class FakeBuffer extends EventTarget {
 	}
 	appendBuffer(bytes: Uint8Array) {
 		if (this.updating) throw new Error("InvalidStateError");
+		if (this.full) throw new DOMException("no room", "QuotaExceededError");
 		const { seconds, of } = JSON.parse(new TextDecoder().decode(bytes)) as Piece;
 		const key = `${of}@${this.timestampOffset}`;
 		if (key !== this.last) this.within = 0;
@@ -272,6 +274,18 @@ describe("playing proofs", () => {
 		await settled();
 		expect(problems).toEqual(["No voice."]);
 		expect(playhead.get().playing).toBe(false);
+	});
+
+	test("what the browser has no room for comes once some was played", async () => {
+		player.play([part("a", "A:2:2")]);
+		buffer().full = true;
+		await settled();
+		expect(FakeSource.latest.readyState).toBe("open");
+		buffer().full = false;
+		await new Promise((resolve) => setTimeout(resolve, 260));
+		expect(buffer().end).toBe(4);
+		expect(FakeSource.latest.readyState).toBe("ended");
+		expect(problems).toEqual([]);
 	});
 
 	test("stopped is nobody's fault", async () => {

@@ -1,6 +1,9 @@
 /** Something to lay, and from which second of the video on. */
 export type Run = { address: string; start: number };
 
+/** How long to wait before what had no room is appended again. */
+const NO_ROOM_MS = 200;
+
 type Pieces = AsyncGenerator<Uint8Array<ArrayBuffer>>;
 
 /** One kind of what is played, picture or sound, as it comes: later runs lie over earlier ones. */
@@ -65,8 +68,7 @@ export class ProofTrack {
 				if (this.source.readyState === "open") buffer.abort();
 				buffer.timestampOffset = start;
 				for await (const piece of pieces) {
-					either.throwIfAborted();
-					await appended(buffer, piece);
+					await appended(buffer, piece, either);
 					this.onLaid();
 				}
 			}
@@ -95,10 +97,20 @@ function idle(buffer: SourceBuffer): Promise<void> {
 	return new Promise((resolve) => buffer.addEventListener("updateend", () => resolve(), { once: true }));
 }
 
-function appended(buffer: SourceBuffer, piece: Uint8Array<ArrayBuffer>): Promise<void> {
-	return new Promise((resolve, reject) => {
+/** Append a piece; while the browser has no room for more, wait until some of what lies there was played. */
+async function appended(buffer: SourceBuffer, piece: Uint8Array<ArrayBuffer>, signal: AbortSignal): Promise<void> {
+	for (;;) {
+		signal.throwIfAborted();
+		try {
+			buffer.appendBuffer(piece);
+			break;
+		} catch (error) {
+			if (!(error instanceof DOMException) || error.name !== "QuotaExceededError") throw error;
+			await new Promise((resolve) => setTimeout(resolve, NO_ROOM_MS));
+		}
+	}
+	await new Promise<void>((resolve, reject) => {
 		buffer.addEventListener("updateend", () => resolve(), { once: true });
 		buffer.addEventListener("error", () => reject(new Error("The scene could not be shown.")), { once: true });
-		buffer.appendBuffer(piece);
 	});
 }
