@@ -14,7 +14,14 @@ export type Part = { sceneId: string; picture: string; sound: string; at: number
 export type Loop = { sceneId: string; from: number; to: number };
 
 type Laid = { sceneId: string; at: number; start: number };
-type Film = { source: MediaSource; picture: ProofTrack; sound: ProofTrack; abort: AbortController };
+/** What is played; it is being laid until the last picture is there. */
+type Film = {
+	source: MediaSource;
+	picture: ProofTrack;
+	sound: ProofTrack;
+	abort: AbortController;
+	isBeingLaid: boolean;
+};
 
 /** Plays scenes as they are made: proofs are streamed into one video element, scene after scene without a gap. */
 export class ProofPlayer {
@@ -24,8 +31,6 @@ export class ProofPlayer {
 	/** Where each scene's sound is found now. */
 	private sounds = new Map<string, string>();
 	private laid: Laid[] = [];
-	/** Whether pictures are still to be laid. */
-	private laying = false;
 	private frame = 0;
 	private url = "";
 	private loop: Loop | null = null;
@@ -68,7 +73,7 @@ export class ProofPlayer {
 			if (abort.signal.aborted) return;
 			const [picture, sound] = [PICTURE, SOUND].map((mime) => new ProofTrack(source, mime, () => this.start()));
 			if (!picture || !sound) return;
-			this.film = { source, picture, sound, abort };
+			this.film = { source, picture, sound, abort, isBeingLaid: true };
 			await this.lay(this.film, parts);
 		});
 	}
@@ -103,7 +108,6 @@ export class ProofPlayer {
 	/** Lay parts one after the other, each once little enough lies ahead; picture and sound at the same moment. */
 	private async lay(film: Film, parts: Part[]): Promise<void> {
 		const { picture, sound, abort } = film;
-		this.laying = true;
 		for (const { sceneId, at, picture: address } of parts) {
 			if (this.laid.length) await this.room(abort.signal);
 			await sound.settled();
@@ -114,14 +118,15 @@ export class ProofPlayer {
 				sound.lay([{ address: this.sounds.get(sceneId) ?? "", start }], abort.signal),
 			]);
 		}
-		this.laying = false;
+		film.isBeingLaid = false;
 		await this.finish(film);
 	}
 
 	/** Say that nothing more comes, once that is so. */
-	private async finish({ source, sound, abort }: Film): Promise<void> {
+	private async finish(film: Film): Promise<void> {
+		const { source, sound, abort } = film;
 		await sound.settled();
-		if (this.laying || abort.signal.aborted || source.readyState !== "open") return;
+		if (film.isBeingLaid || abort.signal.aborted || source.readyState !== "open") return;
 		source.endOfStream();
 		this.start();
 	}

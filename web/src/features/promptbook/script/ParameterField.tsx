@@ -1,6 +1,7 @@
 import { itemsIn } from "../../../shared/shelf/items";
 import { ShelfChoice } from "../../../shared/shelf/ShelfChoice";
 import { PictureChoice } from "../../../shared/ui/PictureChoice";
+import { TypedNumber } from "../../../shared/ui/TypedNumber";
 import type { CueKind } from "../document/cues";
 import { ThingField } from "../document/ThingField";
 import { SoundField } from "./SoundField";
@@ -81,22 +82,7 @@ export function ParameterField({ parameter, value, words, onChange }: FieldProps
 function NumberField({ parameter, value, onChange }: Omit<FieldProps, "value" | "words"> & { value: number }) {
 	const { label, low, high, unit } = parameter;
 	if (high - low > LONGEST) {
-		return (
-			<label className="cue-field typed">
-				<span className="label">{label}</span>
-				<input
-					type="number"
-					min={low}
-					max={high}
-					step={0.1}
-					value={value}
-					onChange={({ target }) => {
-						if (Number.isFinite(target.valueAsNumber)) onChange(Math.min(high, Math.max(low, target.valueAsNumber)));
-					}}
-				/>
-				<span className="num">{unit}</span>
-			</label>
-		);
+		return <TypedNumber {...{ label, low, high, unit, value, onChange }} className="cue-field typed" step={0.1} />;
 	}
 	const digits = high - low <= FINE || unit === "×" ? 2 : 1;
 	return (

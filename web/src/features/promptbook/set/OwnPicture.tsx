@@ -5,6 +5,7 @@ import { kindOfItem } from "../../../shared/shelf/items";
 import { useThings } from "../../../shared/shelf/useShelf";
 import { Tick, WordChoice } from "../../../shared/ui/controls";
 import { Scale } from "../../../shared/ui/Scale";
+import { TypedNumber } from "../../../shared/ui/TypedNumber";
 import { useChoices } from "../document/catalogue";
 import type { ProductionDocument, Scene, Staging } from "../document/document";
 import { dragged, liesOtherwise, NEAREST, type OwnPlace, otherwise, placeIn, withPlace } from "../document/ownPlaces";
@@ -115,21 +116,12 @@ export function BehindThem({ document, scene, choose, chooseAll }: Props) {
 function ClipFigure({ figure, document, scene, choose }: Omit<Props, "chooseAll"> & { figure: Figure }) {
 	const [name, label, low, high, step, unit] = figure;
 	return (
-		<label className="clip-figure">
-			<span className="label">{label}</span>
-			<input
-				type="number"
-				min={low}
-				max={high}
-				step={step}
-				value={Number(holds(document, scene, name))}
-				onChange={(event) => {
-					const value = event.target.valueAsNumber;
-					if (Number.isFinite(value)) choose(name, Math.min(high, Math.max(low, value)));
-				}}
-			/>
-			{unit}
-		</label>
+		<TypedNumber
+			className="clip-figure"
+			{...{ label, low, high, step, unit }}
+			value={Number(holds(document, scene, name))}
+			onChange={(value) => choose(name, value)}
+		/>
 	);
 }
 
