@@ -11,6 +11,7 @@ class FakeBuffer extends EventTarget {
 	timestampOffset = 0;
 	updating = false;
 	full = false;
+	gone = 0;
 	readonly laid: { from: number; to: number; of: string }[] = [];
 	private within = 0;
 	private last = "";
@@ -20,7 +21,7 @@ class FakeBuffer extends EventTarget {
 	}
 	get buffered() {
 		const { end } = this;
-		return { length: end ? 1 : 0, start: () => 0, end: () => end };
+		return { length: end ? 1 : 0, start: () => this.gone, end: () => end };
 	}
 	appendBuffer(bytes: Uint8Array) {
 		if (this.updating) throw new Error("InvalidStateError");
@@ -267,6 +268,18 @@ describe("playing proofs", () => {
 		await settled();
 		expect(buffer().at(0.1)).toBe("a");
 		expect(buffer().end).toBeCloseTo(2.2);
+	});
+
+	test("what is repeated is laid again where the browser took its beginning back", async () => {
+		player.play([part("a", "A:3", 2)], { sceneId: "a", from: 2, to: 4 });
+		await settled();
+		buffer().gone = 1;
+		video.currentTime = 2.5;
+		video.dispatchEvent(new Event("ended"));
+		await settled();
+		expect(sounds()).toEqual(["A:3", "A:3"]);
+		expect(buffer().end).toBe(3);
+		expect(playhead.get().playing).toBe(true);
 	});
 
 	test("what cannot be played is told, and it stops", async () => {

@@ -7,6 +7,8 @@ const SOUND = 'audio/mp4; codecs="flac"';
 const AHEAD = 12;
 /** Seconds in hand that last until another sound has come. */
 const BRIDGE = 2.5;
+/** Seconds at the beginning of what was laid from which they were taken back. */
+const GONE = 0.1;
 
 /** A part of what is played: a scene from `at` seconds on, where its picture and its sound are found. */
 export type Part = { sceneId: string; picture: string; sound: string; at: number };
@@ -16,6 +18,7 @@ export type Loop = { sceneId: string; from: number; to: number };
 type Laid = { sceneId: string; at: number; start: number };
 /** What is played; it is being laid until the last picture is there. */
 type Film = {
+	parts: Part[];
 	source: MediaSource;
 	picture: ProofTrack;
 	sound: ProofTrack;
@@ -73,8 +76,8 @@ export class ProofPlayer {
 			if (abort.signal.aborted) return;
 			const [picture, sound] = [PICTURE, SOUND].map((mime) => new ProofTrack(source, mime, () => this.start()));
 			if (!picture || !sound) return;
-			this.film = { source, picture, sound, abort, isBeingLaid: true };
-			await this.lay(this.film, parts);
+			this.film = { parts, source, picture, sound, abort, isBeingLaid: true };
+			await this.lay(this.film);
 		});
 	}
 
@@ -106,9 +109,9 @@ export class ProofPlayer {
 	}
 
 	/** Lay parts one after the other, each once little enough lies ahead; picture and sound at the same moment. */
-	private async lay(film: Film, parts: Part[]): Promise<void> {
+	private async lay(film: Film): Promise<void> {
 		const { picture, sound, abort } = film;
-		for (const { sceneId, at, picture: address } of parts) {
+		for (const { sceneId, at, picture: address } of film.parts) {
 			if (this.laid.length) await this.room(abort.signal);
 			await sound.settled();
 			const start = picture.end;
@@ -147,8 +150,14 @@ export class ProofPlayer {
 		playhead.set({ playing: false });
 	}
 
-	/** A stretch that is repeated is all there is in the video. */
+	/** A stretch that is repeated is all there is in the video, unless the browser had no room for all of it. */
 	private rewind(): void {
+		const { buffered } = this.video;
+		if (this.film && buffered.length && buffered.start(0) > GONE) {
+			const parts = this.film.parts.map((part) => ({ ...part, sound: this.sounds.get(part.sceneId) ?? part.sound }));
+			this.play(parts, this.loop);
+			return;
+		}
 		this.video.currentTime = 0;
 		this.start();
 	}
