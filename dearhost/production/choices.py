@@ -167,9 +167,9 @@ OWN_TONES: Mapping[str, str] = {"paper": "toned to the paper", "own": "as it is"
 OWN_SOUNDS: Mapping[str, str] = {"off": "not heard", "under": "heard under the voice"}
 OWN_ENDS: Mapping[str, str] = {"loops": "goes round", "holds": "holds its last picture"}
 MOST_BLUR, MOST_DIM = 16.0, 0.8
-SLOWEST, QUICKEST = 0.25, 4.0
-"""Of clips."""
 """Of what is behind the hosts: units, and a part of its light."""
+SLOWEST, QUICKEST = 0.25, 4.0
+"""How many times as quick as they were made clips are played."""
 FURNITURE: Mapping[str, str] = {"none": "nothing", "desk": "a desk", "counter": "a counter"}
 CUTTING: Mapping[str, str] = {"together": "together", "speakers": "who speaks"}
 CAMERA_MOVES: Mapping[str, str] = {

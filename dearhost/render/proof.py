@@ -1,8 +1,8 @@
 """Proofs: a small, quick rendering of one scene, streamed while it is made; its picture and its sound apart.
 
-Fragmented MP4 for MediaSource. Apart, because what changes only the sound is heard in a fraction of the time it takes
-until a picture is painted, and the picture goes on. The sound is FLAC: it has no priming, so both are in step to the
-sample.
+Fragmented MP4 for MediaSource, ``avc1.64001E`` and ``flac``. Apart, because what changes only the sound is heard in a
+fraction of the time it takes until a picture is painted, and the picture goes on. FLAC has no priming, so both are in
+step to the sample.
 """
 
 from __future__ import annotations
@@ -25,8 +25,6 @@ from dearhost.render.soundtrack import mastered, tracks_of_scene
 from dearhost.sound import Stereo
 from dearhost.stage import Painter, SceneTimeline, Timeline, first_frame
 
-PICTURE_MIME = 'video/mp4; codecs="avc1.64001E"'
-SOUND_MIME = 'audio/mp4; codecs="flac"'
 _CODEC = VideoCodec(preset="veryfast", quality=24, keyframe_seconds=1.0, tune="zerolatency")
 _SOUND = FilmForm("mp4", "audio/mp4", "mp4", "", "", "flac", frame=4096, sample_format="s16")
 _FRAGMENTED = {

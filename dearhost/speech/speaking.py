@@ -3,13 +3,13 @@
 from __future__ import annotations
 
 import threading
-from collections.abc import Callable, Iterator
-from contextlib import contextmanager
+from collections.abc import Callable
 from dataclasses import replace
 
 from dearhost.assets import RecordingStore
 from dearhost.assets.shelf import Shelf
 from dearhost.errors import NothingToSay
+from dearhost.one_at_a_time import OneAtATime
 from dearhost.sound.files import RATE as RECORDED_RATE
 from dearhost.speech.aligning import VERSION as ALIGNING_VERSION
 from dearhost.speech.aligning import Aligner, Alignment
@@ -48,7 +48,7 @@ class Speaker:
         self._cache = cache
         self._seconds: dict[str, float] = {}
         self._foreseen: dict[str, Reading] = {}
-        self._making: dict[str, tuple[threading.Lock, int]] = {}
+        self._reading = OneAtATime()
         self._lock = threading.Lock()
 
     def name_of(self, text: str, voice_id: str, manner: Manner = PLAIN) -> str:
@@ -94,7 +94,7 @@ class Speaker:
         Raises NothingToSay when no word is spoken, UnspeakableText, UnknownVoice, VoiceUnavailable.
         """
         name = self.name_of(text, voice_id, manner)
-        with self._alone(name):
+        with self._reading.alone(name):  # no line is read twice at a time
             reading = self.known(text, voice_id, manner)
             if reading is None:
                 made = reading = self._make(text, voice_id, manner)
@@ -122,21 +122,6 @@ class Speaker:
                 self._foreseen.clear()
             self._foreseen[name] = hummed
         return hummed
-
-    @contextmanager
-    def _alone(self, name: str) -> Iterator[None]:
-        """Whoever wants a line that is being read waits for it: no line is read twice at a time."""
-        with self._lock:
-            making, waiting = self._making.get(name, (threading.Lock(), 0))
-            self._making[name] = making, waiting + 1
-        try:
-            with making:
-                yield
-        finally:
-            with self._lock:
-                making, waiting = self._making.pop(name)
-                if waiting > 1:
-                    self._making[name] = making, waiting - 1
 
     def _make(self, text: str, voice_id: str, manner: Manner) -> Reading:
         if manner.clip:

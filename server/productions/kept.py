@@ -2,11 +2,11 @@
 
 from __future__ import annotations
 
-import threading
-from collections.abc import Callable, Hashable
+from collections.abc import Callable
 from functools import lru_cache
 from typing import Generic, TypeVar, TypeVarTuple
-from weakref import WeakValueDictionary
+
+from dearhost.one_at_a_time import OneAtATime
 
 Key = TypeVarTuple("Key")
 T = TypeVar("T")
@@ -18,13 +18,10 @@ class Kept(Generic[*Key, T]):
 
     def __init__(self, make: Callable[[*Key], T], most: int) -> None:
         self._kept = lru_cache(maxsize=most)(make)
-        self._guard = threading.Lock()
-        self._making: WeakValueDictionary[Hashable, threading.Lock] = WeakValueDictionary()
+        self._making = OneAtATime()
 
     def __call__(self, *key: *Key) -> T:
-        with self._guard:
-            making = self._making.setdefault(key, threading.Lock())
-        with making:
+        with self._making.alone(key):
             return self._kept(*key)
 
     def cache_clear(self) -> None:

@@ -195,7 +195,7 @@ class LetteringLayers:
         moment = self._rate.start_of(frame)
         layers = self.shown.layers(moment, steady=True)
         caption = self.scene.caption_at(moment)
-        if caption and with_own(self.scene.choices, caption.own).captions:
+        if caption and dict(caption.own).get("captions", self.scene.choices.captions):
             drawing = self.caption_drawing(caption)
             word = caption.word_at(moment)
             key = (caption.start, word)

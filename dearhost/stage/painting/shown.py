@@ -103,14 +103,12 @@ SHOWN: Mapping[str, ShownKind] = {
 """By kind, back to front: every kind of cue that is ``shown``, and what a scene shows of itself."""
 _BEHIND = ("left", "right", *ON_THE_WALL, "behind-left", "behind-middle", "behind-right")
 """Regions beside and behind a host, who stands before what is shown there: no hand is hidden by it."""
+_ORDER = {kind: order for order, kind in enumerate(SHOWN)}
 
 
 def _place_of(item: Shown) -> str:
     """What shares a place is not seen at once."""
     return BY_HAND if item.region == BY_HAND else SHOWN[item.kind].place
-
-
-_ORDER = {kind: order for order, kind in enumerate(SHOWN)}
 
 
 class ShownLayers:

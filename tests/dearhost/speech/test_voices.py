@@ -63,7 +63,7 @@ def test_a_line_wanted_by_many_at_once_is_read_once(studio: Studio, monkeypatch:
     with ThreadPoolExecutor(6) as pool:
         readings = list(pool.map(lambda _: studio.speaker.read(text, "fake"), range(6)))
     assert made == [text]
-    assert len({r.duration for r in readings}) == 1 and not studio.speaker._making
+    assert len({r.duration for r in readings}) == 1 and not studio.speaker._reading
 
 
 def test_the_same_line_is_the_same_sound_whatever_was_said_before(tmp_path: Path) -> None:
