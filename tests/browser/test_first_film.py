@@ -9,8 +9,9 @@ import av
 import pysubs2
 import pytest
 import webvtt
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Page, Route, expect
 
+from server.productions.models import Production
 from tests.browser.book import begin, give_voice, kept, pick, still_of, tab
 from tests.browser.conftest import assert_accessible
 
@@ -207,6 +208,33 @@ def test_two_windows_and_a_lost_connection_lose_nothing(signed_in: Page) -> None
     kept(page)
     page.reload()
     expect(page.locator(".line-text")).to_have_text("Mama may. From this one. And on.")
+
+
+def test_a_save_whose_answer_was_lost_is_known_again(signed_in: Page) -> None:
+    page = signed_in
+    begin(page, "MAREN: Mama may bring a boat.")
+    kept(page)
+    production = Production.objects.get()
+    lost: list[str] = []
+
+    def answer_is_lost(route: Route) -> None:
+        if route.request.method != "PUT" or lost:
+            route.continue_()
+            return
+        lost.append(route.request.url)
+        route.fetch()
+        route.abort()
+
+    page.route(f"**/api/productions/{production.id}", answer_is_lost)
+    page.locator(".line-text").click()
+    page.keyboard.press("End")
+    page.keyboard.type(" And on.")
+    expect(page.get_by_role("alert")).to_contain_text("Dear Host does not answer since")
+    page.keyboard.type(" And on again.")
+    kept(page)
+    expect(page.get_by_role("alertdialog")).to_have_count(0)
+    production.refresh_from_db()
+    assert production.document["script"]["scenes"][0]["blocks"][0]["text"].endswith("boat. And on. And on again.")
 
 
 def write_away_and_close(page: Page, text: str) -> None:

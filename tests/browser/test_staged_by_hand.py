@@ -216,6 +216,12 @@ def test_an_own_picture_is_dragged_on_the_stage_and_lies_otherwise_in_one_shape(
 def test_a_picture_on_words_is_put_by_hand_where_it_is_seen(signed_in: Page) -> None:
     page = signed_in
     begun(page)
+    bare = seen(page, lambda now: bool(now.any()))
+
+    def covered(now: np.ndarray) -> list[float]:
+        """How much of the left and of the right is otherwise than before."""
+        return [float((np.abs(now[:130, part] - bare[:130, part]).max(-1) > 30).mean()) for part in LEFT_AND_RIGHT]
+
     leaf(page, "On words")
     bell = (
         page.get_by_role("region", name="Pictures on words").get_by_role("listitem").filter(has_text="The bell rings")
@@ -227,12 +233,7 @@ def test_a_picture_on_words_is_put_by_hand_where_it_is_seen(signed_in: Page) -> 
     pick(card.get_by_label("by hand", exact=True))
     grip = page.get_by_role("button", name=re.compile("^What stands there: drag it"))
     expect(grip).to_be_visible()
-    there = seen(page, lambda now: bool(now.any()), 30)
-
-    def moved_to(now: np.ndarray) -> bool:
-        """It is at the left, and no more at the right."""
-        left, right = (np.abs(now[:130, part].astype(int) - there[:130, part]).max(-1) for part in LEFT_AND_RIGHT)
-        return bool((left > 30).mean() > 0.2 and (right > 30).mean() > 0.2)
+    seen(page, lambda now: covered(now)[0] < 0.1 and covered(now)[1] > 0.2)
 
     box = grip.bounding_box()
     assert box
@@ -241,7 +242,7 @@ def test_a_picture_on_words_is_put_by_hand_where_it_is_seen(signed_in: Page) -> 
     page.mouse.down()
     page.mouse.move(at[0] - 0.5 * box["width"], at[1] - 0.02 * box["height"], steps=6)
     page.mouse.up()
-    seen(page, moved_to, 60)
+    seen(page, lambda now: covered(now)[0] > 0.2 and covered(now)[1] < 0.1, 60)
     kept(page)
     [cue] = Production.objects.get().document["script"]["scenes"][0]["blocks"][0]["cues"]
     assert cue["parameters"]["place"] == "by-hand" and abs(cue["parameters"]["x"] - 0.24) < 0.02

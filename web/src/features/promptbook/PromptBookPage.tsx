@@ -12,6 +12,7 @@ import { choose, complete, entitle, replaceAll, type SceneChange } from "./docum
 import type { CueHandle } from "./document/cueHandle";
 import { wordAtCaret } from "./document/cues";
 import { type Choices, type ProductionDocument, withNewSpeakers } from "./document/document";
+import { SettledContext } from "./document/FileLink";
 import { type Levels, levelsIn, withLevels } from "./document/musicLevels";
 import { cutScenes, insertScenes, type Paste, readPaste } from "./document/pasting";
 import { playhead } from "./document/playhead";
@@ -64,7 +65,11 @@ function PromptBook({ productionId }: { productionId: string }) {
 		);
 	}
 	if (!production.document) return <p className="waiting">Opening the prompt book…</p>;
-	return <OpenBook productionId={productionId} production={production} document={production.document} />;
+	return (
+		<SettledContext value={production.settled}>
+			<OpenBook productionId={productionId} production={production} document={production.document} />
+		</SettledContext>
+	);
 }
 
 type OpenProps = {

@@ -1,4 +1,5 @@
 import { useEffect, useRef } from "react";
+import { saveFile } from "../api/saveFile";
 import type { Job } from "./useJob";
 
 /** Saves the file a job made once it is done. */
@@ -7,9 +8,6 @@ export function useJobFile(job: Job | undefined): void {
 	useEffect(() => {
 		if (job?.status !== "done" || saved.current === job.id) return;
 		saved.current = job.id;
-		const link = document.createElement("a");
-		link.href = `/api/jobs/${job.id}/file`;
-		link.download = "";
-		link.click();
+		saveFile(`/api/jobs/${job.id}/file`);
 	}, [job]);
 }

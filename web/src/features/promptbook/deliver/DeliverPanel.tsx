@@ -9,6 +9,7 @@ import { about, megabytes } from "../../../shared/time";
 import { Choice, MainButton } from "../../../shared/ui/controls";
 import { Icon } from "../../../shared/ui/icons";
 import type { ProductionDocument } from "../document/document";
+import { FileLink } from "../document/FileLink";
 import { showPlace } from "../document/places";
 import type { Check } from "../document/useSceneTimes";
 import { Credits, useCredits } from "./Credits";
@@ -188,9 +189,7 @@ function SaveAs({ productionId }: { productionId: string }) {
 			<ul className="small">
 				{FILES.map(([name, kind, what]) => (
 					<li key={name}>
-						<a className="text-button" href={`/api/productions/${productionId}/file/${name}`} download>
-							{kind}
-						</a>
+						<FileLink address={`/api/productions/${productionId}/file/${name}`}>{kind}</FileLink>
 						<span className="quiet">, {what}</span>
 					</li>
 				))}

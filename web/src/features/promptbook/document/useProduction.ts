@@ -1,8 +1,9 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useCallback, useEffect, useReducer, useRef } from "react";
+import equal from "fast-deep-equal";
+import { useCallback, useEffect, useRef, useState } from "react";
 import { api, ask, Refused, type Schemas, sentence, Unreachable } from "../../../shared/api/client";
 import type { ProductionDocument } from "./document";
-import { type Draft, NOT_OPENED, type Production, reduce } from "./keeping";
+import { type Draft, type KeepingAction, NOT_OPENED, type Production, reduce } from "./keeping";
 
 const draftKey = (id: string) => `dear-host-draft-${id}`;
 
@@ -36,39 +37,61 @@ export function useProduction(id: string) {
 		staleTime: Number.POSITIVE_INFINITY,
 		gcTime: 0,
 	});
-	const [state, dispatch] = useReducer(reduce, NOT_OPENED);
+	const [state, setState] = useState(NOT_OPENED);
+	// a save may begin before the last answer is rendered: it needs the revision of that answer, not of the last render
+	const now = useRef(state);
+	const dispatch = useCallback((action: KeepingAction) => {
+		now.current = reduce(now.current, action);
+		setState(now.current);
+		const { unsaved, keeping } = now.current;
+		if (!unsaved || keeping.state !== "keeping") for (const answer of waiting.current.splice(0)) answer(!unsaved);
+	}, []);
+	const waiting = useRef<((kept: boolean) => void)[]>([]);
 	const sending = useRef(false);
+	// what was sent without an answer may have arrived all the same
+	const unanswered = useRef<{ title: string; document: ProductionDocument; changes: number } | null>(null);
 
 	useEffect(() => {
 		if (loaded.data) dispatch({ type: "opened", production: loaded.data, draft: readDraft(id) });
-	}, [loaded.data, id]);
+	}, [loaded.data, id, dispatch]);
 
 	const { title, document, revision, unsaved, keeping } = state;
 	const save = useCallback(async () => {
-		if (sending.current || !document) return;
+		const { title, document, revision, unsaved: changes, keeping } = now.current;
+		if (sending.current || !document || !changes || keeping.state === "stale") return;
 		sending.current = true;
 		dispatch({ type: "sending" });
-		const changes = unsaved;
 		const params = { path: { production_id: id } };
 		try {
 			const answer = await api.PUT("/api/productions/{production_id}", { params, body: { title, document, revision } });
 			if (answer.response.status === 409) {
 				const stale = answer.error as unknown as Schemas["StaleOut"];
+				const own = [unanswered.current, { title, document, changes }].find(
+					(sent) => sent?.title === stale.current.title && equal(sent.document, stale.current.document),
+				);
+				unanswered.current = null;
+				if (own) {
+					dispatch({ type: "kept", production: stale.current, changes: own.changes });
+					return;
+				}
 				dispatch({ type: "stale", theirs: stale.current, detail: stale.detail });
 				return;
 			}
 			const production = await ask(Promise.resolve(answer));
 			writeDraft(id, null);
+			unanswered.current = null;
 			dispatch({ type: "kept", production, changes });
 			queries.invalidateQueries({ queryKey: ["productions"] });
 		} catch (error) {
 			if (error instanceof Refused) dispatch({ type: "refused", detail: sentence(error) });
-			else if (error instanceof Unreachable || error instanceof TypeError) dispatch({ type: "lost", at: new Date() });
-			else throw error;
+			else if (error instanceof Unreachable || error instanceof TypeError) {
+				unanswered.current = { title, document, changes };
+				dispatch({ type: "lost", at: new Date() });
+			} else throw error;
 		} finally {
 			sending.current = false;
 		}
-	}, [id, title, document, revision, unsaved, queries]);
+	}, [id, dispatch, queries]);
 
 	useEffect(() => {
 		if (!unsaved || !document || keeping.state === "stale" || keeping.state === "refused") return;
@@ -91,7 +114,7 @@ export function useProduction(id: string) {
 			window.removeEventListener("focus", look);
 			window.document.removeEventListener("visibilitychange", look);
 		};
-	}, [id, unsaved, keeping.state, revision]);
+	}, [id, unsaved, keeping.state, revision, dispatch]);
 
 	useEffect(() => {
 		const warn = (event: BeforeUnloadEvent) => {
@@ -101,15 +124,28 @@ export function useProduction(id: string) {
 		return () => window.removeEventListener("beforeunload", warn);
 	}, [unsaved]);
 
-	const change = useCallback((next: { title?: string; document?: ProductionDocument }) => {
-		dispatch({ type: "changed", ...next });
-	}, []);
+	/** Whether everything written so far is kept; false where it cannot be kept now, which the notices tell. */
+	const settled = useCallback(async () => {
+		if (!now.current.unsaved) return true;
+		const answered = new Promise<boolean>((answer) => waiting.current.push(answer));
+		void save();
+		return answered;
+	}, [save]);
+	const change = useCallback(
+		(next: { title?: string; document?: ProductionDocument }) => {
+			dispatch({ type: "changed", ...next });
+		},
+		[dispatch],
+	);
 	const takeMine = useCallback(() => {
 		if (keeping.state === "stale") dispatch({ type: "mine", revision: keeping.theirs.revision });
-	}, [keeping]);
-	const takeTheirs = useCallback((production: Production) => {
-		writeDraft(production.id, null);
-		dispatch({ type: "theirs", production });
-	}, []);
-	return { loaded, title, document, revision, keeping, unsaved, change, save, takeMine, takeTheirs };
+	}, [keeping, dispatch]);
+	const takeTheirs = useCallback(
+		(production: Production) => {
+			writeDraft(production.id, null);
+			dispatch({ type: "theirs", production });
+		},
+		[dispatch],
+	);
+	return { loaded, title, document, revision, keeping, unsaved, change, save, settled, takeMine, takeTheirs };
 }

@@ -8,6 +8,7 @@ import { useVoices } from "../../../shared/voices/useVoices";
 import { useCueKinds } from "../document/cueKinds";
 import type { CueValues } from "../document/cues";
 import { shownName } from "../document/document";
+import { FileLink } from "../document/FileLink";
 import { type CaretLine, setLineCues } from "./lineAtCaret";
 import { Melody } from "./Melody";
 import { type Heard, useHeard } from "./useTakes";
@@ -97,13 +98,12 @@ export function LineDelivery({ productionId, editor, line, kept, onHear }: Props
 								{line.recording ? "The voice instead" : "As it comes"}
 							</PlainButton>
 						)}
-						<a
+						<FileLink
 							className="text-button small"
-							href={`/api/productions/${productionId}/file/script.ssml?line=${line.id}`}
-							download
+							address={`/api/productions/${productionId}/file/script.ssml?line=${line.id}`}
 						>
 							SSML
-						</a>
+						</FileLink>
 					</div>
 					{standIn && (
 						<p className="small quiet">

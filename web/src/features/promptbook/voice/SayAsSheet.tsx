@@ -5,6 +5,7 @@ import { listen, silence, useListening } from "../../../shared/sound/listening";
 import { PlainButton } from "../../../shared/ui/controls";
 import { Sheet } from "../../../shared/ui/Sheet";
 import type { ProductionDocument } from "../document/document";
+import { FileLink } from "../document/FileLink";
 import { merged, type Saying } from "./sayings";
 
 type Props = {
@@ -205,9 +206,9 @@ export function SayAsSheet({ productionId, document, word: begun, voice, onChang
 					Share these
 				</PlainButton>
 				<PlainButton onClick={() => file.current?.click()}>Take in a PLS file</PlainButton>
-				<a className="link small" href={`/api/productions/${productionId}/say-as.pls`}>
+				<FileLink className="link small" address={`/api/productions/${productionId}/say-as.pls`}>
 					Save as PLS
-				</a>
+				</FileLink>
 				<input
 					ref={file}
 					type="file"
