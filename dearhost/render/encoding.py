@@ -103,8 +103,8 @@ def add_audio(container: Any, form: FilmForm, bit_rate: int = 160_000) -> Any:
     return stream
 
 
-def audio_frames(sound: Stereo, form: FilmForm) -> Iterator[Any]:
-    """``sound`` at 48 kHz as frames."""
+def audio_frames(sound: Stereo, form: FilmForm, before: int = 0) -> Iterator[Any]:
+    """``sound`` at 48 kHz as frames; ``before``: samples that came before it, whole frames."""
     for first in range(0, len(sound), form.frame):
         part = sound.part(first, first + form.frame)
         both: NDArray[Any] = np.stack([part.left, part.right])
@@ -114,6 +114,6 @@ def audio_frames(sound: Stereo, form: FilmForm) -> Iterator[Any]:
             both = np.ascontiguousarray(both.T).reshape(1, -1)
         frame = av.AudioFrame.from_ndarray(both, format=form.sample_format, layout="stereo")
         frame.sample_rate = SAMPLE_RATE
-        frame.pts = first
+        frame.pts = before + first
         frame.time_base = Fraction(1, SAMPLE_RATE)
         yield frame

@@ -4,7 +4,9 @@ ends."""
 from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
+from dataclasses import replace
 from functools import lru_cache
+from pathlib import Path
 
 import numpy as np
 
@@ -14,7 +16,7 @@ from dearhost.sound import Placement, Stereo
 from dearhost.sound.beds import BedSpec
 from dearhost.sound.beds.rendering import Bed, Two
 from dearhost.sound.fitting import fitted_part, loudness_of_file, whole_file
-from dearhost.sound.mastering import measure_loudness
+from dearhost.sound.loudness import measure_loudness
 from dearhost.sound.tempo import at_speed
 from dearhost.sound.under_voice import Mark, faded, gain_curve, speaking, with_room
 from dearhost.stage.beds import PlacedBed
@@ -27,6 +29,8 @@ _USUAL_VOICE = -20.0
 _COMES, _GOES = 0.8, 2.0
 """Seconds in which music of one's own comes in and goes; a composed bed begins and ends of itself."""
 _ROOM_STEP = 0.02
+_KEPT_SECONDS = 90.0
+"""The longest part of a bed that is kept for the next time: 35 MB."""
 _FOOTAGE_UNDER, _CLIP_FADES = 16.0, 0.3
 _SOUND_UNDER, _SOUND_FADES = 8.0, 0.01
 """LU below the voice at which clips are heard, and seconds in which they come and go."""
@@ -43,17 +47,16 @@ def placed_music(
 ) -> Iterator[Placement]:
     """Each bed as it is heard. ``words``: when each is said, in the beds' time; ``voice``: its loudness."""
     for bed in beds:
-        music, own = _music(bed, shelf)
-        if not len(music):
+        path = shelf.file(bed.item, "sound") if bed.item else None
+        if bed.spec is None and path is None:  # it is not here any more
             continue
+        music, own = _music_with_room(bed, words, path)
         end = bed.start + len(music) / SAMPLE_RATE
-        times = np.arange(bed.start, end + _ROOM_STEP, _ROOM_STEP)
-        music = with_room(music, speaking(words, times), SAMPLE_RATE)
         curve = gain_curve(words, marks, bed.levels, bed.start, end)
         levels = np.interp(
             bed.start + np.arange(len(music)) / SAMPLE_RATE, [at for at, _ in curve], [level for _, level in curve]
         )
-        music *= (10 ** ((levels + voice - own) / 20)).astype(np.float32)[:, None]
+        music = music * (10 ** ((levels + voice - own) / 20)).astype(np.float32)[:, None]
         coming = _COMES if bed.begins == 0.0 and bed.item else 0.0
         closes = abs(bed.begins + (bed.end - bed.start) - bed.seconds) < 0.1
         faded(music, SAMPLE_RATE, coming, _GOES if closes and bed.item else 0.0)
@@ -82,15 +85,32 @@ def placed_footage(heard: Sequence[PlacedFootage], voice: float, shelf: Shelf) -
         yield Placement(one.at, SAMPLE_RATE, sound)
 
 
-def _music(bed: PlacedBed, shelf: Shelf) -> tuple[Two, float]:
+def _music_with_room(bed: PlacedBed, words: Sequence[tuple[float, float]], path: Path | None) -> tuple[Two, float]:
+    """The samples of a bed, with room for words, and its loudness; those of a scene are kept while levels are tried.
+    ``path``: where music of one's own is."""
+    if bed.end - bed.start > _KEPT_SECONDS:
+        return _made_with_room(bed, words, path)
+    return _kept_with_room(replace(bed, levels=()), tuple(words), path)
+
+
+@lru_cache(maxsize=2)
+def _kept_with_room(bed: PlacedBed, words: tuple[tuple[float, float], ...], path: Path | None) -> tuple[Two, float]:
+    return _made_with_room(bed, words, path)
+
+
+def _made_with_room(bed: PlacedBed, words: Sequence[tuple[float, float]], path: Path | None) -> tuple[Two, float]:
+    music, own = _music(bed, path)
+    times = np.arange(bed.start, bed.start + len(music) / SAMPLE_RATE + _ROOM_STEP, _ROOM_STEP)
+    return with_room(music, speaking(words, times), SAMPLE_RATE), own
+
+
+def _music(bed: PlacedBed, path: Path | None) -> tuple[Two, float]:
     """The samples of a bed as far as it is heard, and its loudness in LUFS."""
     first, last = (round((bed.begins + at) * SAMPLE_RATE) for at in (0.0, bed.end - bed.start))
-    if bed.spec:
-        return Bed(bed.spec).part(first, last), bed_loudness(bed.spec)
-    path = shelf.file(bed.item, "sound")
-    if path is None:  # it is not here any more
-        return np.zeros((0, 2), np.float32), 0.0
-    return fitted_part(path, bed.seconds, first, last), loudness_of_file(path)
+    if path:
+        return fitted_part(path, bed.seconds, first, last), loudness_of_file(path)
+    assert bed.spec is not None
+    return Bed(bed.spec).part(first, last), bed_loudness(bed.spec)
 
 
 @lru_cache(maxsize=32)

@@ -21,7 +21,7 @@ import numpy as np
 from dearhost.assets.shelf import Shelf
 from dearhost.render.encoding import SAMPLE_RATE, FilmForm, VideoCodec, add_audio, add_video, audio_frames
 from dearhost.render.frames import FrameSource
-from dearhost.render.soundtrack import mastered, tracks_of_scene
+from dearhost.render.soundtrack import mastered_from, tracks_of_scene
 from dearhost.sound import Stereo
 from dearhost.stage import Painter, SceneTimeline, Timeline, first_frame
 
@@ -34,6 +34,10 @@ _FRAGMENTED = {
 }
 _TICKS = 90_000
 """Of the clock of pictures, a second: the first of a part may be shown for less than a frame."""
+_AT_ONCE = 24 * _SOUND.frame
+"""Samples of a sound that come before all of it is made: two seconds."""
+_LEAST = SAMPLE_RATE // 100
+"""Samples that are there even past the end: a track of none cannot be played."""
 _IN_HAND = 3.0
 """Seconds of picture in hand, played at its own speed, that let it wait for something that is waited for."""
 
@@ -152,12 +156,21 @@ def _write_pictures(
 
 def _write_sound(timeline: Timeline, scene: SceneTimeline, shelf: Shelf, asked: Part, sink: _Sink) -> None:
     begins, frames = _part(timeline, scene, asked)
-    sound = mastered(tracks_of_scene(timeline, scene, shelf), scene.duration, timeline.loudness)
     first, last = round(begins * SAMPLE_RATE), round(timeline.frame_rate.start_of(frames.stop) * SAMPLE_RATE)
-    rest = max(0, last - len(sound))  # of the last picture
-    sound = Stereo.of([np.pad(channel[first:last], (0, rest)) for channel in sound.channels])
+    last = max(last, first + _LEAST)
+    tracks = tracks_of_scene(timeline, scene, shelf)
+    wanted, done = min(_AT_ONCE, last - first), 0
     with av.open(sink, "w", format="mp4", options=_FRAGMENTED) as output:
         audio = add_audio(output, _SOUND)
-        for block in audio_frames(sound, _SOUND):
-            output.mux(audio.encode(block))
+        for made in mastered_from(tracks, scene.duration, timeline.loudness, first, _AT_ONCE):
+            for block in audio_frames(_as_long_as(made, wanted), _SOUND, done):
+                output.mux(audio.encode(block))
+            done += wanted
+            wanted = last - first - done
         output.mux(audio.encode())
+
+
+def _as_long_as(sound: Stereo, count: int) -> Stereo:
+    """So many samples: what is too much is cut, what is missing, of the last picture, is silence."""
+    missing = max(0, count - len(sound))
+    return Stereo.of([np.pad(channel[:count], (0, missing)) for channel in sound.channels])

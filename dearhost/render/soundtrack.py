@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Iterator
 from dataclasses import replace
 
 import numpy as np
@@ -103,3 +103,16 @@ def mastered(tracks: Iterable[Track], duration: float, loudness: str = "-16") ->
 
     mixed = mix(tracks, duration, SAMPLE_RATE)
     return limited(mixed, SAMPLE_RATE) if loudness == "none" else master(mixed, SAMPLE_RATE, target=float(loudness))
+
+
+def mastered_from(tracks: Iterable[Track], duration: float, loudness: str, first: int, count: int) -> Iterator[Stereo]:
+    """The same from a sample on, in two parts: ``count`` samples as soon as can be, then the rest."""
+    from dearhost.sound.mastering import limited, mastered_from  # noqa: PLC0415
+
+    mixed = mix(tracks, duration, SAMPLE_RATE)
+    if loudness == "none":
+        made = limited(mixed, SAMPLE_RATE)
+        yield made.part(first, first + count)
+        yield made.part(first + count, len(made))
+    else:
+        yield from mastered_from(mixed, SAMPLE_RATE, first, count, float(loudness))

@@ -16,7 +16,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from dearhost.sound.files import read_stereo
-from dearhost.sound.mastering import measure_loudness
+from dearhost.sound.loudness import measure_loudness
 from dearhost.sound.mix import Stereo
 
 RATE = 48_000

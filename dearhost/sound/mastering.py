@@ -1,23 +1,22 @@
-"""Loudness by ITU-R BS.1770-4 and a true-peak limiter.
+"""A sound brought to its loudness (ITU-R BS.1770-4), with a true-peak limiter.
 
-Delivered at -16 LUFS integrated, true peak at most -1 dBTP. Loudness is measured on both
-channels, as it is delivered: a measure of one alone would be 3 LU too low.
+Delivered at -16 LUFS integrated, true peak at most -1 dBTP.
 """
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator
+from collections.abc import Callable, Iterable, Iterator
 
 import numpy as np
 from numpy.lib.stride_tricks import sliding_window_view
 from numpy.typing import NDArray
-from pyloudnorm.iirfilter import IIRfilter
 from scipy.ndimage import maximum_filter1d
-from scipy.signal import firwin, oaconvolve, resample_poly, sosfilt
+from scipy.signal import firwin, oaconvolve
 
+from dearhost.sound.loudness import BLOCK_SECONDS, Energies, blocks_of, energies, loudness_of
 from dearhost.sound.mix import Stereo
+from dearhost.sound.placing import Mono
 
-Mono = NDArray[np.float32]
 Peaks = NDArray[np.float16]
 
 TARGET_LUFS = -16.0
@@ -27,7 +26,6 @@ _LIMIT_DB = -1.3
 _OVERSAMPLING = 4
 _LOOK_AHEAD = 0.003
 _RELEASE = 0.120
-_BLOCK_SECONDS = 5
 _BLOCK = 256
 """Samples that are looked at together."""
 _MOST_BLOCKS = 1_000
@@ -48,74 +46,16 @@ _MOST_BETWEEN = float(np.abs(_TAPS).sum(axis=0).max())
 """The most by which what lies between samples can exceed the largest of them."""
 _MARGIN_DB = 1.5
 """How much more than loudness alone asks for the limiter's gain may become before peaks are looked at again."""
-_GATED = 0.4
-"""BS.1770 gates in blocks of 400 ms: shorter sounds have no loudness."""
-
-
-def measure_loudness(sound: Stereo, sample_rate: int) -> float:
-    """Integrated loudness in LUFS of both channels; -inf for silence or under 0.4 s.
-
-    ITU-R BS.1770-4 with the K-weighting of pyloudnorm, in blocks, so that an hour needs little memory.
-    """
-    if len(sound) < _GATED * sample_rate:
-        return -np.inf
-    step = sample_rate * _BLOCK_SECONDS
-    return _loudness((sound.part(first, first + step) for first in range(0, len(sound), step)), sample_rate)
-
-
-def _k_weighting(sample_rate: int) -> NDArray[np.float64]:
-    """The two filters of BS.1770-4, annex 1, as second-order sections: a shelf for the head, and a high pass."""
-    stages = [
-        IIRfilter(4.0, 1 / np.sqrt(2), 1500.0, sample_rate, "high_shelf"),
-        IIRfilter(0.0, 0.5, 38.0, sample_rate, "high_pass"),
-    ]
-    return np.array([[*(np.asarray(f.b) * f.passband_gain), *f.a] for f in stages], np.float64)
-
-
-class _Energy:
-    """Mean squares of one channel, K-weighted, a tenth of a second each."""
-
-    def __init__(self, sample_rate: int) -> None:
-        self._sections = _k_weighting(sample_rate)
-        self._state = np.zeros((len(self._sections), 2))
-        self._tenth = sample_rate // 10
-
-    def of(self, block: Mono) -> NDArray[np.float64]:
-        """Of the next block."""
-        weighted, self._state = sosfilt(self._sections, block.astype(np.float64), zi=self._state)
-        whole = len(weighted) // self._tenth
-        rows = weighted[: whole * self._tenth].reshape(whole, self._tenth)
-        energy: NDArray[np.float64] = np.einsum("ij,ij->i", rows, rows) / self._tenth
-        return energy
-
-
-def _loudness(blocks: Iterable[Stereo], sample_rate: int) -> float:
-    """The loudness of a sound that comes in blocks, each but the last whole tenths of a second long."""
-    meters = (_Energy(sample_rate), _Energy(sample_rate))
-    energies = []
-    for block in blocks:
-        each = [meter.of(channel) for meter, channel in zip(meters, block.channels, strict=False)]
-        energies.append(each[0] + each[-1])
-    tenths = np.concatenate(energies)
-    gated = np.convolve(tenths, np.full(4, 0.25), "valid")  # 400 ms, 75 % overlap
-    with np.errstate(divide="ignore"):
-        levels = -0.691 + 10 * np.log10(gated)
-        loud = gated[levels > -70.0]
-        if not len(loud):
-            return -np.inf
-        threshold = -0.691 + 10 * np.log10(loud.mean()) - 10.0
-    kept = gated[(levels > -70.0) & (levels > threshold)]
-    return float(-0.691 + 10 * np.log10(kept.mean())) if len(kept) else -np.inf
-
-
-def true_peak(samples: NDArray[np.floating], *, oversampling: int = 8) -> float:
-    """The true peak in dBTP of mono samples in -1..1, by oversampling (BS.1770-4, annex 2)."""
-    peak = 0.0
-    block = 480_000
-    for first in range(0, len(samples), block):
-        part = samples[max(0, first - 256) : first + block + 256]
-        peak = max(peak, float(np.abs(resample_poly(part, oversampling, 1)).max()))
-    return float(20 * np.log10(max(peak, 1e-9)))
+_WITHIN, _FORESEEN_WITHIN = 0.05, 0.005
+"""LU by which the loudness may miss, measured and foreseen."""
+_FINE = 10
+"""Steps a tenth of a second in which the limiter's work is foreseen."""
+_COARSE = 4
+"""Parts of such a step by which peaks are told apart."""
+_LET_GO = 2.0
+"""Seconds after which nothing is left of what the limiter did."""
+_IN_MEMORY = 120
+"""Seconds up to which what was measured is kept, rather than made again."""
 
 
 def _peaks(sound: Stereo, heeded: float = 0.0) -> Peaks:
@@ -130,7 +70,7 @@ def _peaks(sound: Stereo, heeded: float = 0.0) -> Peaks:
         for first in range(0, len(loud), _MOST_BLOCKS):
             at = loud[first : first + _MOST_BLOCKS] * _BLOCK
             near = sliding_window_view(_around(channel, at), 2 * _FILTER_REACH + 1, axis=1)
-            each = np.abs(near.reshape(-1, near.shape[2]) @ _TAPS).max(axis=1).reshape(len(at), _BLOCK)
+            each = np.abs(_TAPS.T @ near.reshape(-1, near.shape[2]).T).max(axis=0).reshape(len(at), _BLOCK)
             found = (each * 1.0005 + 1e-7).astype(np.float16)
             if at[-1] + _BLOCK > len(sound):  # the last block is a part of one
                 rest = len(sound) - at[-1]
@@ -172,7 +112,7 @@ def _limited(sound: Stereo, peaks: Peaks, gain: float, sample_rate: int) -> Iter
     window /= window.sum()
     release = _Release(peaks, gain, look, sample_rate)
     lead = np.repeat(release.first, half)
-    step = sample_rate * _BLOCK_SECONDS
+    step = sample_rate * BLOCK_SECONDS
     for first in range(0, len(sound), step):
         part = sound.part(first, first + step)
         reduction = np.concatenate([lead, release.block(first, len(part) + half)])
@@ -190,7 +130,7 @@ class _Release:
         self._peaks, self._look = peaks, look
         self._factor = gain / 10 ** (_LIMIT_DB / 20)
         self._falling = 1 / (_RELEASE * sample_rate)
-        self._step = sample_rate * _BLOCK_SECONDS
+        self._step = sample_rate * BLOCK_SECONDS
         self._last = -np.inf
         self.first = float(self._needed(0, 1)[0])
 
@@ -213,50 +153,137 @@ class _Release:
         return reduction
 
 
+class _Heeded:
+    """The peaks of a sound that matter up to some gain."""
+
+    def __init__(self, sound: Stereo) -> None:
+        self._sound, self._up_to = sound, -np.inf
+        self._peaks: Peaks = np.zeros(0, np.float16)
+
+    def up_to(self, gain_db: float) -> Peaks:
+        """Those that matter at a gain; looked for once for all up to a little more."""
+        if gain_db > self._up_to:
+            self._up_to = gain_db + _MARGIN_DB
+            self._peaks = _peaks(self._sound, _factor(_LIMIT_DB - self._up_to))
+        return self._peaks
+
+
+class _Passes:
+    """The limiter over all of a sound, measured; what came of it last is kept where that is short."""
+
+    def __init__(self, sound: Stereo, peaks: _Heeded, sample_rate: int) -> None:
+        self._sound, self._peaks, self._sample_rate = sound, peaks, sample_rate
+        self._last: tuple[float, list[Stereo]] | None = None
+
+    def loudness(self, gain_db: float) -> float:
+        """How loud it is with a gain."""
+        made: Iterable[Stereo] = self._limited(gain_db)
+        if len(self._sound) <= _IN_MEMORY * self._sample_rate:
+            made = list(made)
+            self._last = gain_db, made
+        return loudness_of(energies(made, self._sample_rate))
+
+    def write(self, gain_db: float) -> Stereo:
+        """The sound with that gain, its samples overwritten."""
+        if self._last and self._last[0] == gain_db:
+            return _overwritten(self._sound, self._last[1])
+        return _overwritten(self._sound, self._limited(gain_db))
+
+    def part(self, gain_db: float, window: range) -> Stereo:
+        """A part of the sound with a gain, as it is within the whole."""
+        first = max(0, window.start - round(_LET_GO * self._sample_rate))
+        around = range(first, min(len(self._sound), window.stop + self._sample_rate // 10))
+        peaks = self._peaks.up_to(gain_db)[around.start : around.stop]
+        sound = self._sound.part(around.start, around.stop)
+        made = list(_limited(sound, peaks, _factor(gain_db), self._sample_rate))
+        channels = [np.concatenate(each) for each in zip(*(block.channels for block in made), strict=True)]
+        return Stereo.of(channels).part(window.start - first, window.stop - first)
+
+    def _limited(self, gain_db: float) -> Iterator[Stereo]:
+        return _limited(self._sound, self._peaks.up_to(gain_db), _factor(gain_db), self._sample_rate)
+
+
 def master(sound: Stereo, sample_rate: int, *, target: float = TARGET_LUFS) -> Stereo:
     """``sound`` at ``target`` LUFS (within .1) with its true peak below -1 dBTP; its samples are overwritten.
 
     Silence, and sounds too short to have a loudness, come back unchanged but for the ceiling.
     """
-    if not len(sound):
-        return sound
-    loudness = measure_loudness(sound, sample_rate)
+    for _ in _mastered(sound, sample_rate, target, range(0)):
+        pass
+    return sound
+
+
+def mastered_from(sound: Stereo, sample_rate: int, first: int, count: int, target: float) -> Iterator[Stereo]:
+    """``sound`` as ``master`` makes it from a sample on; ``count`` samples at once, the rest when all is measured."""
+    window = range(first, min(first + count, len(sound)))
+    yield from _mastered(sound, sample_rate, target, window)
+    yield sound.part(window.stop, len(sound))
+
+
+def _mastered(sound: Stereo, sample_rate: int, target: float, window: range) -> Iterator[Stereo]:
+    """Yields what ``master`` makes of a window, if there is one, before the rest is overwritten."""
+    fine = energies(blocks_of(sound, sample_rate), sample_rate, _FINE)
+    loudness = loudness_of(_tenths(fine))
     if not np.isfinite(loudness):
-        return limited(sound, sample_rate)
-    gain_db = target - loudness
-    peaks, heeded_up_to = _peaks_at(sound, gain_db), gain_db + _MARGIN_DB
+        made = limited(sound, sample_rate)
+        if window:
+            yield made.part(window.start, window.stop)
+        return
+    peaks = _Heeded(sound)
+
+    def foreseen(gain_db: float) -> float:
+        return _foreseen_loudness(fine, peaks.up_to(gain_db), _factor(gain_db), sample_rate)
+
+    passes = _Passes(sound, peaks, sample_rate)
+    guessed = _gain_for(target, foreseen, target - loudness, _FORESEEN_WITHIN)
+    if window:
+        yield passes.part(guessed, window)
+    passes.write(_gain_for(target, passes.loudness, guessed, _WITHIN))
+
+
+def _gain_for(target: float, loudness: Callable[[float], float], gain_db: float, within: float) -> float:
+    """The gain in dB at which a sound is as loud as it shall be; by secants, from a guess."""
     before: tuple[float, float] | None = None
     for _ in range(8):
-        error = target - _loudness(_limited(sound, peaks, _factor(gain_db), sample_rate), sample_rate)
-        if abs(error) < 0.05:
+        error = target - loudness(gain_db)
+        if abs(error) < within:
             break
         slope = 1.0
         if before and abs(gain_db - before[0]) > 1e-6:
             slope = float(np.clip((before[1] - error) / (gain_db - before[0]), 0.3, 1.0))
         before = (gain_db, error)
         gain_db += error / slope
-        if gain_db > heeded_up_to:
-            peaks, heeded_up_to = _peaks_at(sound, gain_db), gain_db + _MARGIN_DB
-    return _under_ceiling(sound, peaks, _factor(gain_db), sample_rate)
+    return gain_db
+
+
+def _foreseen_loudness(fine: Energies, peaks: Peaks, gain: float, sample_rate: int) -> float:
+    """How loud a sound will be with a gain, told by how much the limiter lowers each hundredth of a second."""
+    step = sample_rate // 10 // _FINE // _COARSE
+    parts = peaks[: len(fine) * step * _COARSE].reshape(-1, step)
+    rows = parts.view(np.uint16).max(axis=1).view(np.float16)  # in the same order, and ten times as fast
+    reduction = _Release(rows, gain, 1, sample_rate // step).block(0, len(rows))
+    lowered = np.exp(-2 * reduction).reshape(-1, _COARSE).mean(axis=1)
+    return loudness_of(_tenths(fine * lowered) * gain**2)
+
+
+def _tenths(fine: Energies) -> Energies:
+    whole = len(fine) // _FINE
+    tenths: Energies = fine[: whole * _FINE].reshape(whole, _FINE).mean(axis=1)
+    return tenths
 
 
 def _factor(decibels: float) -> float:
     return float(10 ** (decibels / 20))
 
 
-def _peaks_at(sound: Stereo, gain_db: float) -> Peaks:
-    """The peaks that matter up to a little more than ``gain_db``."""
-    return _peaks(sound, _factor(_LIMIT_DB - gain_db - _MARGIN_DB))
-
-
 def limited(sound: Stereo, sample_rate: int) -> Stereo:
     """``sound`` as loud as it is, with its true peak below -1 dBTP; its samples are overwritten."""
-    return _under_ceiling(sound, _peaks(sound), 1.0, sample_rate) if len(sound) else sound
+    return _overwritten(sound, _limited(sound, _peaks(sound), 1.0, sample_rate)) if len(sound) else sound
 
 
-def _under_ceiling(sound: Stereo, peaks: Peaks, gain: float, sample_rate: int) -> Stereo:
+def _overwritten(sound: Stereo, blocks: Iterable[Stereo]) -> Stereo:
     at = 0
-    for block in _limited(sound, peaks, gain, sample_rate):
+    for block in blocks:
         for channel, made in zip(sound.channels, block.channels, strict=True):
             channel[at : at + len(made)] = made
         at += len(block)

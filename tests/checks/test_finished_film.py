@@ -18,7 +18,7 @@ from dearhost.films import FilmOrder, make_film
 from dearhost.hosts import CAST
 from dearhost.production import CastEntry, Studio, open_script, read_script, with_choices
 from dearhost.render import captions_of
-from dearhost.sound.mastering import true_peak
+from dearhost.sound.loudness import true_peak
 from dearhost.stage import Picture, PlacedLine, compile_timeline
 from dearhost.stage.painting.caption_styles import HIGHLIGHT, INK, PAPER
 from dearhost.timebase import FrameRate

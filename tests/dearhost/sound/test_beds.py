@@ -19,7 +19,7 @@ from dearhost.sound.beds import MOODS, STYLES, BedSpec, compose, last_chord_of
 from dearhost.sound.beds.harmony import chord, voiced
 from dearhost.sound.beds.instruments import INSTRUMENTS, hertz, tone
 from dearhost.sound.beds.rendering import Bed
-from dearhost.sound.mastering import true_peak
+from dearhost.sound.loudness import true_peak
 from dearhost.sound.under_voice import Levels, Mark, gain_curve, speaking
 from dearhost.stage import Timeline, compile_scene, compile_timeline
 from dearhost.stage.beds import BedStretch, OtherScene, beds_of

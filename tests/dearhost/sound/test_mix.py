@@ -9,7 +9,8 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from dearhost.sound import Placement, Stereo, Track, joined, mix
-from dearhost.sound.mastering import CEILING_DBTP, master, measure_loudness, true_peak
+from dearhost.sound.loudness import measure_loudness, true_peak
+from dearhost.sound.mastering import CEILING_DBTP, master
 
 RATE = 8000
 
