@@ -1,4 +1,4 @@
-"""Clips of strangers into our own: upright, square pixels, progressive, 8 bit BT.709, every frame a key frame.
+"""Clips of strangers into our own: upright, square pixels, progressive, 8 bit BT.709, any frame soon found.
 
 Runs in a process with limits. Two films come of it, ``full.mp4`` and ``small.mp4``, and ``times.npy``, the second at
 which every frame begins: variable rates need no more.
@@ -8,7 +8,6 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass, field
-from fractions import Fraction
 from pathlib import Path
 from typing import Any
 
@@ -20,6 +19,7 @@ from numpy.typing import NDArray
 from dearhost.assets.shelf.footage import even
 from dearhost.assets.shelf.item import Light, Loop
 from dearhost.assets.shelf.measuring import light_of, loop_of
+from dearhost.assets.shelf.own_film import WRITTEN_RATE, OwnFilm
 from dearhost.assets.shelf.rights import Rights, rights_of_tags
 from dearhost.assets.shelf.upright import Upright
 from dearhost.errors import HostError, StorageFull
@@ -32,8 +32,6 @@ SMALL_SIDE = 360
 _MOST_PIXELS = 8192 * 4352
 _HIGHEST_RATE = 66.0
 """Frames a second: 60, in containers that count whole milliseconds."""
-_WRITTEN_RATE = 25
-"""Frames are told apart by number; when each begins stands in the times."""
 _ATTACHED_PICTURE = 1024  # AV_DISPOSITION_ATTACHED_PIC
 _MANY_ERRORS = 50
 _PICTURES = "apng,bmp_pipe,flv,gif,tiff_pipe,webp_pipe"
@@ -65,7 +63,7 @@ class TakenClip:
     @property
     def seconds(self) -> float:
         """How long it lasts."""
-        return float(self.times[-1]) + (1 / self.rate if self.rate else 1 / _WRITTEN_RATE)
+        return float(self.times[-1]) + (1 / self.rate if self.rate else 1 / WRITTEN_RATE)
 
 
 @dataclass(slots=True)
@@ -84,7 +82,7 @@ class _Source:
             self.damaged += bool(frame.is_corrupt)  # broken data raises nothing: the decoder paints over it
             if frame.width * frame.height > _MOST_PIXELS:
                 raise HostError(f"A picture of this clip is {frame.width} x {frame.height}: too large to be read.")
-            at = float(frame.time) if frame.time is not None else before + 1 / _WRITTEN_RATE
+            at = float(frame.time) if frame.time is not None else before + 1 / WRITTEN_RATE
             if at <= before:
                 at, self.errors = before + 0.001, self.errors + 1
             if first is None:
@@ -115,40 +113,16 @@ class _Source:
                     return
 
 
-class KeyFrameFilm:
-    """A film whose every frame is a key frame."""
-
-    def __init__(self, path: Path, width: int, height: int, quality: int) -> None:
-        self._container: Any = av.open(str(path), "w")
-        self._stream: Any = self._container.add_stream("libx264", rate=_WRITTEN_RATE)
-        self._stream.width, self._stream.height, self._stream.pix_fmt = width, height, "yuv420p"
-        self._stream.options = {"preset": "superfast", "crf": str(quality), "g": "1", "x264-params": "cabac=0"}
-        context = self._stream.codec_context
-        context.thread_count = 1
-        context.colorspace = context.color_primaries = context.color_trc = context.color_range = 1
-        self._size, self._count = (width, height), 0
-
-    def add(self, frame: Any) -> None:
-        width, height = self._size
-        if (frame.width, frame.height) != self._size:
-            frame = frame.reformat(width=width, height=height, interpolation=Interpolation.AREA)
-        frame.pts, frame.time_base, frame.pict_type = self._count, Fraction(1, _WRITTEN_RATE), 0
-        self._count += 1
-        self._container.mux(self._stream.encode(frame))
-
-    def close(self) -> None:
-        self._container.mux(self._stream.encode())
-        self._container.close()
-
-
 @dataclass(slots=True)
 class _Taking:
     """A clip while it is written."""
 
     folder: Path
+    seconds: float
+    """How long it says it lasts."""
     times: list[float] = field(default_factory=list)
     tiny: list[NDArray[np.uint8]] = field(default_factory=list)
-    writers: list[KeyFrameFilm] = field(default_factory=list)
+    writers: list[OwnFilm] = field(default_factory=list)
     size: tuple[int, int] = (0, 0)
     first: NDArray[np.uint8] | None = None
 
@@ -156,11 +130,11 @@ class _Taking:
         if not self.writers:
             self.size = frame.width, frame.height
             self.writers = [
-                KeyFrameFilm(self.folder / "full.mp4", *self.size, 18),
-                KeyFrameFilm(self.folder / "small.mp4", *small_size(self.size), 20),
+                OwnFilm(self.folder / "full.mp4", *self.size, 18, self.seconds),
+                OwnFilm(self.folder / "small.mp4", *small_size(self.size), 20, self.seconds),
             ]
         tiny = frame.reformat(width=64, height=64, format="bgr24", interpolation=Interpolation.AREA).to_ndarray()
-        if self.first is None or len(self.times) == _WRITTEN_RATE:
+        if self.first is None or len(self.times) == WRITTEN_RATE:
             self.first = tiny
         self.tiny.append(tiny.mean(-1).astype(np.uint8)[::2])
         self.times.append(at)
@@ -192,14 +166,14 @@ def _taken(container: Any, folder: Path, tell: Tell) -> TakenClip:
     context = stream.codec_context
     if context.width * context.height > _MOST_PIXELS:
         raise HostError(f"This clip is {context.width} x {context.height}; at most 8192 x 4320 can be read.")
-    claimed = float(container.duration or 0) / 1e6
-    source, taking, upright = _Source(container, stream), _Taking(folder), None
+    claimed = min(float(container.duration or 0) / 1e6, LONGEST_CLIP)
+    source, taking, upright = _Source(container, stream), _Taking(folder, claimed or LONGEST_CLIP), None
     for at, frame in source.frames():
         upright = upright or Upright(stream, frame)
         for done in upright.taken(at, frame):
             taking.add(*done)
         if claimed > 0 and len(taking.times) % 10 == 0:
-            tell(min(0.99, at / min(claimed, LONGEST_CLIP)))
+            tell(min(0.99, at / claimed))
     if upright is None:
         raise HostError("No picture of this file can be read.")
     for done in upright.rest():

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import itertools
 from functools import cached_property
 from pathlib import Path
 from typing import Any
@@ -10,12 +11,13 @@ import av
 import numpy as np
 from numpy.typing import NDArray
 
+from dearhost.assets.shelf.own_film import KEY_FRAME_EVERY
 from dearhost.errors import HostError
 from dearhost.storage import read_array
 
 
 class Footage:
-    """Frames of a clip by their moment. Every frame is a key frame: any is found at once. For one thread."""
+    """Frames of a clip by their moment. For one thread."""
 
     def __init__(self, path: Path, times: Path) -> None:
         self._path, self.times = path, read_array(times)
@@ -39,8 +41,10 @@ class Footage:
         if number == self._number:
             return self._frame
         try:
-            if self._decoding is None or number != self._next:
+            if self._decoding is None or not 0 <= number - self._next <= KEY_FRAME_EVERY:
                 self._seek(number)
+            for _ in range(number - self._next):
+                next(self._decoding)
             self._frame = next(self._decoding)
         except (StopIteration, OSError, av.FFmpegError) as error:
             self.close()
@@ -55,11 +59,14 @@ class Footage:
         return container
 
     def _seek(self, number: int) -> None:
+        """Read on from the key frame before a frame."""
         stream = self._container.streams.video[0]
         ticks = round(number / stream.average_rate / stream.time_base)
         self._container.seek(ticks, stream=stream)
-        self._decoding = self._container.decode(stream)
-        self._next = number
+        frames = self._container.decode(stream)
+        first = next(frames)
+        self._next = round(first.time * stream.average_rate)
+        self._decoding = itertools.chain([first], frames)
 
     def close(self) -> None:
         """Let go of the file."""

@@ -7,7 +7,8 @@ from pathlib import Path
 import av
 from av.video.reformatter import Interpolation
 
-from dearhost.assets.shelf.clips import OPENING, KeyFrameFilm, ensure_room, small_size
+from dearhost.assets.shelf.clips import OPENING, ensure_room, small_size
+from dearhost.assets.shelf.own_film import WRITTEN_RATE, OwnFilm
 from dearhost.assets.shelf.packing import matte_stream
 from dearhost.errors import HostError
 
@@ -35,7 +36,7 @@ def _taken(path: Path, folder: Path, size: tuple[int, int], count: int) -> bool:
         last = next(frames, None)
         if last is None:
             return False
-        films = matte_films(folder, size)
+        films = matte_films(folder, size, count)
         for number in range(count):
             last = next(frames, last) if number else last  # a matte that ends too soon stays as it was
             own = last.reformat(width=size[0], height=size[1], format="yuv420p", interpolation=Interpolation.AREA)
@@ -46,9 +47,10 @@ def _taken(path: Path, folder: Path, size: tuple[int, int], count: int) -> bool:
         return True
 
 
-def matte_films(folder: Path, size: tuple[int, int]) -> tuple[KeyFrameFilm, KeyFrameFilm]:
-    """The matte of a clip at full size, and small."""
+def matte_films(folder: Path, size: tuple[int, int], count: int) -> tuple[OwnFilm, OwnFilm]:
+    """The matte of a clip of so many frames at full size, and small."""
+    seconds = count / WRITTEN_RATE
     return (
-        KeyFrameFilm(folder / "matte.mp4", *size, MATTE_QUALITY),
-        KeyFrameFilm(folder / "small-matte.mp4", *small_size(size), MATTE_QUALITY),
+        OwnFilm(folder / "matte.mp4", *size, MATTE_QUALITY, seconds),
+        OwnFilm(folder / "small-matte.mp4", *small_size(size), MATTE_QUALITY, seconds),
     )

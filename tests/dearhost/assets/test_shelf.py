@@ -346,7 +346,7 @@ def test_a_disk_that_fills_is_told_and_is_no_fault_of_the_file(
         monkeypatch.setattr(Path, "write_bytes", full)
     elif kind == "clip":
         path = write_clip(tmp_path / "a.mp4", counted(12), rate=25)
-        monkeypatch.setattr("dearhost.assets.shelf.clips.KeyFrameFilm.add", full)
+        monkeypatch.setattr("dearhost.assets.shelf.own_film.OwnFilm.add", full)
     else:
         path = write_sound_file(tmp_path / "a.flac", 0.3 * np.sin(np.arange(48000) / 20))
         monkeypatch.setattr("dearhost.assets.shelf.sounds.TakenSound.add", full)

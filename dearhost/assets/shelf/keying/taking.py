@@ -16,7 +16,7 @@ import skia
 from av.video.reformatter import ColorRange, Colorspace, Interpolation
 from numpy.typing import NDArray
 
-from dearhost.assets.shelf.clips import KeyFrameFilm, small_size
+from dearhost.assets.shelf.clips import small_size
 from dearhost.assets.shelf.footage import Footage, even
 from dearhost.assets.shelf.item import CLIP, PICTURE, ShelfItem, item_id
 from dearhost.assets.shelf.keying.ground import Ground, ground_of
@@ -24,12 +24,12 @@ from dearhost.assets.shelf.keying.key import PERSON, Keyed, KeySettings, keyed, 
 from dearhost.assets.shelf.keying.loops import halved
 from dearhost.assets.shelf.keying.person import PersonKeyer
 from dearhost.assets.shelf.mattes import matte_films
+from dearhost.assets.shelf.own_film import WRITTEN_RATE, OwnFilm
 from dearhost.assets.shelf.stills import thumbnail_jpg
 from dearhost.errors import HostError
 from dearhost.memory import LazyModule
 from dearhost.storage import explained
 
-_RATE = 25
 _COLOUR = 18
 """Quality of the figure's colour (x264's crf)."""
 _LOOKS = 5
@@ -173,11 +173,11 @@ def _key_clip(source: Path, folder: Path, settings: KeySettings, tell: Tell) -> 
         frame = footage.frame(number)
         found = keyer(frame)
         if films is None:
-            films = _Films(folder, frame.width, frame.height)
+            films = _Films(folder, frame.width, frame.height, len(footage.times))
             image = skia.Image.fromarray(premultiplied(found), colorType=skia.kBGRA_8888_ColorType)
             (folder / "thumbnail.jpg").write_bytes(_thumbnail(image))
         films.add(found)
-        if number % _RATE == 0:
+        if number % WRITTEN_RATE == 0:
             close.append(near_ground(found))
             tell(min(0.99, number / len(footage.times)))
     assert films is not None, "a clip has a frame"
@@ -200,13 +200,13 @@ def _far_from(alpha: NDArray[np.float32]) -> NDArray[np.bool_]:
 
 
 class _Films:
-    """The figure's colour and its matte, at full size and small: every frame is a key frame."""
+    """The figure's colour and its matte, at full size and small."""
 
-    def __init__(self, folder: Path, width: int, height: int) -> None:
-        size = width, height
-        matte, small_matte = matte_films(folder, size)
-        full = KeyFrameFilm(folder / "full.mp4", *size, _COLOUR)
-        small = KeyFrameFilm(folder / "small.mp4", *small_size(size), _COLOUR)
+    def __init__(self, folder: Path, width: int, height: int, count: int) -> None:
+        size, seconds = (width, height), count / WRITTEN_RATE
+        matte, small_matte = matte_films(folder, size, count)
+        full = OwnFilm(folder / "full.mp4", *size, _COLOUR, seconds)
+        small = OwnFilm(folder / "small.mp4", *small_size(size), _COLOUR, seconds)
         self._films = full, matte, small, small_matte
         self._size = width, height
 
