@@ -12,6 +12,7 @@ from dearhost.production import data_folder
 BENCHMARKS = {
     "film": films.film_against_encoding,
     "staged": films.staged_against_encoding,
+    "footage": films.footage_against_encoding,
     "host": films.host_against_encoding,
     "change": editing.changed_word,
     "still": editing.stills,

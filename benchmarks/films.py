@@ -13,7 +13,7 @@ from pathlib import Path
 import av
 import psutil
 
-from benchmarks.material import RATE, beside_a_picture, production, studio_in, timeline
+from benchmarks.material import RATE, before_a_clip, beside_a_picture, production, studio_in, timeline
 from dearhost.errors import RenderStopped
 from dearhost.films import FilmOrder, make_film
 from dearhost.production import Production, Studio
@@ -34,19 +34,24 @@ def film_against_encoding(folder: Path) -> Iterator[str]:
 
     Each round is a scene of its own, as in a film: nothing of it was drawn before. Fonts and kernels are there.
     """
-    yield from _against_encoding(folder, production, ((1080, 0.70), (720, 0.60)))
+    yield from _against_encoding(folder, lambda _, scenes: production(scenes), ((1080, 0.70), (720, 0.60)))
 
 
 def staged_against_encoding(folder: Path) -> Iterator[str]:
     """The same with a picture beside the host the whole time, over a painted set at dusk."""
-    yield from _against_encoding(folder, beside_a_picture, ((1080, 0.72), (720, 0.67)))
+    yield from _against_encoding(folder, lambda _, scenes: beside_a_picture(scenes), ((1080, 0.72), (720, 0.67)))
+
+
+def footage_against_encoding(folder: Path) -> Iterator[str]:
+    """The same before footage that moves all the time."""
+    yield from _against_encoding(folder, before_a_clip, ((1080, 0.62), (720, 0.61)))
 
 
 def _against_encoding(
-    folder: Path, written: Callable[[int], Production], aims: Sequence[tuple[int, float]]
+    folder: Path, written: Callable[[Studio, int], Production], aims: Sequence[tuple[int, float]]
 ) -> Iterator[str]:
     studio = studio_in(folder)
-    staged = compile_timeline(written(2 * _ROUNDS).checked(studio), studio, RATE)
+    staged = compile_timeline(written(studio, 2 * _ROUNDS).checked(studio), studio, RATE)
     for turn, (height, aim) in enumerate(aims):
         picture = Picture.of("16:9", height)
         FrameSource(Painter(staged, picture, studio.resources)).paint(staged.frames - 1)

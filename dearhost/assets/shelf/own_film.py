@@ -31,7 +31,7 @@ class OwnFilm:
         self._stream.width, self._stream.height, self._stream.pix_fmt = width, height, "yuv420p"
         self._stream.options = {
             "preset": "superfast", "crf": str(quality), "g": str(KEY_FRAME_EVERY), "bf": "0",
-            "x264-params": "cabac=0:scenecut=0", **_bound(width * height, seconds),
+            "x264-params": "cabac=0:scenecut=0:no-deblock=1", **_bound(width * height, seconds),
         }  # fmt: skip
         context = self._stream.codec_context
         context.thread_count = 1

@@ -5,8 +5,8 @@ Whole numbers throughout, so that the compiled loops films are drawn with give t
 
 from __future__ import annotations
 
-from collections.abc import Callable
 from functools import lru_cache
+from types import ModuleType
 
 import numpy as np
 from numpy.random import default_rng
@@ -23,8 +23,7 @@ INK, CREAM = (30, 43, 53), (250, 246, 236)
 """Red, green, blue."""
 LUMINANCE = (0.2126, 0.7152, 0.0722)  # ITU-R BT.709-6, red green blue
 _GRAIN, _MOST_GRAIN, _TILE = 0.009, 40, 256
-_Loop = Callable[[NDArray[np.uint32], Words, Tone, Grain], None]
-_machine_code: list[_Loop] = []
+_machine_code: list[ModuleType] = []
 
 
 def to_machine_code() -> None:
@@ -32,7 +31,7 @@ def to_machine_code() -> None:
     from dearhost.stage.backdrops import toning_loops  # noqa: PLC0415 - its compiler takes 120 MB, and only films need it
 
     if not _machine_code:
-        _machine_code.append(toning_loops.tone_words)
+        _machine_code.append(toning_loops)
 
 
 @lru_cache(maxsize=16)
@@ -80,7 +79,7 @@ def no_grain() -> Grain:
 def tone_words(source: NDArray[np.uint32], target: Words, tone: Tone, grain: Grain) -> None:
     """Put BGRA words into ``target``, of the same shape, toned and grained, opaque."""
     if _machine_code:
-        _machine_code[0](source, target, tone, grain)
+        _machine_code[0].tone_words(np.ascontiguousarray(source), target, tone, grain)
         return
     height, width = target.shape
     lines = np.tile(grain, (1, -(-width // _TILE)))[:, :width]
@@ -93,3 +92,13 @@ def tone_words(source: NDArray[np.uint32], target: Words, tone: Tone, grain: Gra
             value = np.clip(value + ((value * lines[: len(part)]) >> 10), 0, 255)
             toned |= value.astype(np.uint32) << np.uint32(16 - 8 * channel)
         target[top : top + _TILE] = toned
+
+
+def fade(before: NDArray[np.uint8], target: NDArray[np.uint8], weight: int) -> None:
+    """Let ``before`` show through ``target``, pixels of the same shape, but for ``weight``, 0 to 256."""
+    if _machine_code:
+        rows = len(target), -1
+        _machine_code[0].fade(before.reshape(rows), target.reshape(rows), weight)
+        return
+    mixed = (before.astype(np.uint16) * (256 - weight) + target.astype(np.uint16) * weight) >> 8
+    target[...] = mixed.astype(np.uint8)

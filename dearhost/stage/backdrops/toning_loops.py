@@ -1,4 +1,8 @@
-"""Toning as plain loops over pixels, compiled: to the bit what ``toning.tone_words`` does."""
+"""Toning and fading as plain loops over pixels, compiled: to the bit what ``toning`` does without.
+
+Rows go tile by tile, so that what lies beside each other in a picture does in the grain too: then several pixels are
+made at once.
+"""
 
 from __future__ import annotations
 
@@ -10,32 +14,49 @@ _i4, _u4 = nb.int32, nb.uint32
 
 
 @nb.njit(nogil=True, cache=True, boundscheck=False, inline="always")
-def _toned(red: Any, green: Any, blue: Any, row: Any, grain: Any) -> Any:
-    value = (row[0] * red + row[1] * green + row[2] * blue + row[3]) >> _i4(12)
-    value = min(max(value, _i4(0)), _i4(255))
-    value = value + ((value * grain) >> _i4(10))
+def _toned(red: Any, green: Any, blue: Any, by_red: Any, by_green: Any, by_blue: Any, added: Any, grain: Any) -> Any:
+    value = _i4(by_red * red + by_green * green + by_blue * blue + added) >> _i4(12)
+    value = _i4(min(max(value, _i4(0)), _i4(255)))
+    value = _i4(value + (_i4(value * grain) >> _i4(10)))
     return _u4(min(max(value, _i4(0)), _i4(255)))
 
 
-@nb.njit("void(uint32[:, :], uint32[:, ::1], int32[:, ::1], int32[:, ::1])", nogil=True, cache=True, boundscheck=False)
+@nb.njit("void(u4[::1], u4[::1], i4[:, ::1], i4[::1])", nogil=True, cache=True, boundscheck=False)
+def _tone_row(source: Any, target: Any, tone: Any, grain: Any) -> None:
+    """A part of a row no longer than the grain's tile."""
+    red_r, red_g, red_b, red_0 = tone[0, 0], tone[0, 1], tone[0, 2], tone[0, 3]
+    green_r, green_g, green_b, green_0 = tone[1, 0], tone[1, 1], tone[1, 2], tone[1, 3]
+    blue_r, blue_g, blue_b, blue_0 = tone[2, 0], tone[2, 1], tone[2, 2], tone[2, 3]
+    for x in range(target.shape[0]):
+        pixel, part = source[x], grain[x]
+        red, green, blue = _i4((pixel >> _u4(16)) & _u4(255)), _i4((pixel >> _u4(8)) & _u4(255)), _i4(pixel & _u4(255))
+        target[x] = (
+            _u4(0xFF000000)
+            | (_toned(red, green, blue, red_r, red_g, red_b, red_0, part) << _u4(16))
+            | (_toned(red, green, blue, green_r, green_g, green_b, green_0, part) << _u4(8))
+            | _toned(red, green, blue, blue_r, blue_g, blue_b, blue_0, part)
+        )
+
+
+@nb.njit(
+    "void(uint32[:, ::1], uint32[:, ::1], int32[:, ::1], int32[:, ::1])", nogil=True, cache=True, boundscheck=False
+)
 def tone_words(source: Any, target: Any, tone: Any, grain: Any) -> None:
     """Put BGRA words into ``target``, of the same shape, toned and grained, opaque."""
     height, width = target.shape
-    mask = grain.shape[0] - 1
-    to_red, to_green, to_blue = tone[0], tone[1], tone[2]
+    tile = grain.shape[1]
     for y in range(height):
-        lines = grain[y & mask]
-        for x in range(width):
-            pixel = source[y, x]
-            red, green, blue = (
-                _i4((pixel >> _u4(16)) & _u4(255)),
-                _i4((pixel >> _u4(8)) & _u4(255)),
-                _i4(pixel & _u4(255)),
-            )
-            part = lines[x & mask]
-            target[y, x] = (
-                _u4(0xFF000000)
-                | (_toned(red, green, blue, to_red, part) << _u4(16))
-                | (_toned(red, green, blue, to_green, part) << _u4(8))
-                | _toned(red, green, blue, to_blue, part)
-            )
+        lines = grain[y % grain.shape[0]]
+        for left in range(0, width, tile):
+            right = min(left + tile, width)
+            _tone_row(source[y, left:right], target[y, left:right], tone, lines)
+
+
+@nb.njit("void(u1[:, ::1], u1[:, ::1], u2)", nogil=True, cache=True, boundscheck=False)
+def fade(before: Any, target: Any, weight: Any) -> None:
+    """Let bytes of ``before`` show through ``target`` but for ``weight``, of 256."""
+    rest = nb.uint16(256 - weight)
+    for y in range(target.shape[0]):
+        for x in range(target.shape[1]):
+            mixed = nb.uint16(before[y, x]) * rest + nb.uint16(target[y, x]) * weight
+            target[y, x] = nb.uint8(nb.uint16(mixed) >> nb.uint16(8))

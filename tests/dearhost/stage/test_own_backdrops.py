@@ -22,7 +22,8 @@ from dearhost.stage import Painter, Picture, SceneTimeline, Timeline, compile_ti
 from dearhost.stage.backdrops import Scenery, backdrop_for
 from dearhost.stage.backdrops.footage import played_at
 from dearhost.stage.backdrops.placing import Placing, light_behind, seen_part
-from dearhost.stage.backdrops.toning import grain_tile, no_grain, tone_of, tone_words, whole_tone
+from dearhost.stage.backdrops.toning import fade, grain_tile, no_grain, tone_of, tone_words, whole_tone
+from dearhost.stage.backdrops.toning_loops import fade as compiled_fade
 from dearhost.stage.backdrops.toning_loops import tone_words as compiled
 from dearhost.stage.painting.panels.own_pictures import MOUNTED
 from dearhost.timebase import FrameRate
@@ -126,6 +127,26 @@ def test_compiled_toning_gives_the_same_pixels(source: Any, paper: bool, dim: fl
     tone_words(source, plain, tone, grain)
     compiled(source, quick, tone, grain)
     assert (plain == quick).all() and (plain >> 24 == 255).all()
+
+
+@given(st.integers(0, 2**32 - 1), st.integers(1, 700), st.integers(1, 300))
+def test_compiled_toning_gives_the_same_grain_over_all_of_a_picture(seed: int, width: int, height: int) -> None:
+    """Wider and higher than the tile of grain, and turned over."""
+    source = np.random.default_rng(seed).integers(0, 2**32, (height, width), np.uint32)
+    plain, quick = np.zeros_like(source), np.zeros_like(source)
+    tone_words(source[:, ::-1], plain, whole_tone(True, 0.2), grain_tile())
+    compiled(np.ascontiguousarray(source[:, ::-1]), quick, whole_tone(True, 0.2), grain_tile())
+    assert (plain == quick).all()
+
+
+@given(arrays(np.uint8, (2, 5, 37, 4)), st.integers(0, 256))
+def test_compiled_fading_gives_the_same_pixels(pictures: Any, weight: int) -> None:
+    before, plain = pictures
+    quick = plain.copy()
+    fade(before, plain, weight)
+    compiled_fade(before.reshape(5, -1), quick.reshape(5, -1), weight)
+    assert (plain == quick).all()
+    assert weight != 256 or (plain == pictures[1]).all()
 
 
 def test_nothing_is_toned_where_all_stays_as_it_is() -> None:
