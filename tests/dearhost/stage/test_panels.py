@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from dataclasses import replace
 
 import numpy as np
@@ -22,11 +23,12 @@ from dearhost.stage.layout.shapes import LAYOUTS, panel_box
 from dearhost.stage.painting.entrances import ENTRANCES, arrived
 from dearhost.stage.painting.layers import SceneLayers
 from dearhost.stage.painting.panels.compositions import compose
+from dearhost.stage.painting.panels.panel import Panel
 from dearhost.stage.painting.sheet import Sheet
 from dearhost.stage.painting.shown import SHOWN, Supplies
 from dearhost.stage.painting.text_blocks import Face, _break_units, fitted
 from dearhost.stage.painting.titles import NameDrawing
-from dearhost.stage.timeline import Shown
+from dearhost.stage.timeline import Shown, ShownRow
 from dearhost.timebase import FrameRate, Span
 from tests.conftest import with_tones
 
@@ -46,6 +48,17 @@ LINES = {
 def supplies(studio: Studio) -> Supplies:
     """What is drawn with."""
     return Supplies(Fonts.at(studio.resources.fonts), studio.shelf)
+
+
+def shown_with(text: str, kind: str, region: str) -> Shown:
+    """Something shown in a region for ten seconds that says ``text`` wherever it says anything."""
+    parameters = {
+        "text": text, "number": text[:12], "unit": text[:20], "who": text[:30], "button": text[:24], "says": text,
+        "shows": "moon", "against": "sun", "comes": "pops", "code": "no", "address": "",
+    }  # fmt: skip
+    parts = (text[:40], text[40:90], text[90:])
+    rows = tuple(ShownRow(part, "", float(at)) for at, part in enumerate(parts) if part.strip())
+    return Shown(kind, Span(0, 10), parameters, "", rows if kind == "list" else (), region=region)
 
 
 def film(studio: Studio, text: str, **chosen: object) -> Timeline:
@@ -243,16 +256,36 @@ def test_text_of_panels_has_contrast_on_its_paper() -> None:
        shape=st.sampled_from(list(SHAPES)), region=st.sampled_from(["left", "right", "middle", "whole"]))  # fmt: skip
 def test_any_text_is_drawn_in_its_panel(studio: Studio, text: str, kind: str, shape: str, region: str) -> None:
     picture = Picture.of(shape, 360)
-    parameters = {"text": text, "number": text[:12], "unit": text[:20], "who": text[:30], "button": text[:24],
-                  "says": text, "comes": "pops", "code": "no", "address": ""}  # fmt: skip
-    shown = Shown(kind, Span(0, 10), parameters, "", (), region)
-    drawing = SHOWN[kind].drawing(shown, picture, supplies(studio))
+    drawing = SHOWN[kind].drawing(shown_with(text, kind, region), picture, supplies(studio))
     sheet = Sheet(picture, transparent=True)
     drawing.draw(sheet.canvas, 5.0)
     rows, columns = np.nonzero(sheet.pixels[..., 3])
     left, top, right, bottom = drawing.box
     assert columns.min() >= left - 1 and columns.max() <= right + 1
     assert rows.min() >= top - 1 and rows.max() <= bottom + 1
+
+
+@settings(max_examples=60, deadline=None)
+@given(
+    text=TEXTS, kind=st.sampled_from([k for k in LINES if k != "picture"]), shape=st.sampled_from(list(SHAPES)),
+    region=st.sampled_from(["left", "right", "middle", "whole", "card-left", "card-right"]),
+)  # fmt: skip
+def test_what_is_said_lies_where_every_screen_shows_it(
+    studio: Studio, text: str, kind: str, shape: str, region: str
+) -> None:
+    """EBU R 95: graphics within 90 % of the width and height. What is drawn without its sheet of paper."""
+    picture = Picture.of(shape, 360)
+    drawing = SHOWN[kind].drawing(shown_with(text, kind, region), picture, supplies(studio))
+    assert isinstance(drawing, Panel)
+    sheet = Sheet(picture, transparent=True)
+    drawing.draw_content(Paper(sheet.canvas, picture.unit), math.inf)
+    rows, columns = np.nonzero(sheet.pixels[..., 3] > 40)
+    if not len(rows):
+        return
+    left, top, right, bottom = picture.pixels(LAYOUTS[shape].title_safe)
+    edge = 7 if kind == "comparison" else 2  # its two sheets of paper with their shadows
+    assert columns.min() >= left - edge and columns.max() <= right + edge
+    assert rows.min() >= top - edge and rows.max() <= bottom + edge
 
 
 @given(text=st.from_regex(r"[a-z0-9 ,.!?'()\"]{1,60}", fullmatch=True))
