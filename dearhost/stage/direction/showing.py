@@ -36,18 +36,20 @@ _SPEECH_WORDS = frozenset().union(*(language.function_words for language in LANG
 @dataclass(frozen=True, slots=True)
 class Arrangement:
     """How a scene is laid out, as far as what is shown asks: its ``layout`` and ``framing``, what is shown drawn on a
-    ``board`` and with what, and whether the camera ``follows``."""
+    ``board`` and with what, whether the camera ``follows``, and the film's ``shape``."""
 
     layout: str
     framing: str
     board: str = NO_BOARD
     pen: str = ""
     follows: bool = False
+    shape: str = "16:9"
 
     @classmethod
     def of(cls, choices: Choices) -> Arrangement:
         """What a scene chooses."""
-        return cls(choices.layout, choices.framing, choices.board, choices.pen, choices.board_camera == "near")
+        near = choices.board_camera == "near"
+        return cls(choices.layout, choices.framing, choices.board, choices.pen, near, choices.shape)
 
     def parameters(self, cue: Cue) -> dict[str, str | float]:
         """The settings of a cue as they hold here."""
@@ -77,7 +79,7 @@ def shown_of(lines: Iterable[tuple[Line, float, Reading]], duration: float, arra
     """What cues show on the picture, and from when to when: for a stretch while it is said, for a word as long as the
     cue says. Each gives way to the next in its place."""
     shown: list[Shown] = []
-    latest: dict[str, int] = {}
+    groups: list[str] = []
     for line, start, reading in lines:
         for cue in playable(line):
             if cue.kind not in _SHOWN:
@@ -85,10 +87,6 @@ def shown_of(lines: Iterable[tuple[Line, float, Reading]], duration: float, arra
             at = start + moment_of(line, cue, reading)
             end = end_of(line, cue, start, reading) or at + cue.number("seconds")
             group = _place_of(cue)
-            before = latest.get(group)
-            if before is not None and shown[before].span.end > at:
-                shown[before] = replace(shown[before], span=Span(shown[before].span.start, at))
-            latest[group] = len(shown)
             span = Span(at, min(duration, end))
             parameters = arrangement.parameters(cue)
             if cue.kind == "lower-third" and is_in_clip(line):
@@ -103,8 +101,22 @@ def shown_of(lines: Iterable[tuple[Line, float, Reading]], duration: float, arra
             region = "centre" if centred else arrangement.region(str(parameters.get("place", "")))
             if cue.kind == "figure":
                 region = f"{cue.text('depth')}-{_side_of(cue)}"
-            shown.append(Shown(cue.kind, span, parameters, said, rows, region=region))
+            item = Shown(cue.kind, span, parameters, said, rows, region=region)
+            for index, before in enumerate(shown):
+                if groups[index] == group and before.span.end > at and _gives_way(before, item, arrangement.shape):
+                    shown[index] = replace(before, span=Span(before.span.start, at))
+            shown.append(item)
+            groups.append(group)
     return _on_one_board(shown)
+
+
+def _gives_way(before: Shown, after: Shown, shape: str) -> bool:
+    """Whether something goes for what comes in its place: what is put by hand only for what would cover it."""
+    if not before.region == after.region == BY_HAND:
+        return True
+    left, top, right, bottom = before.box_in(shape)
+    other_left, other_top, other_right, other_bottom = after.box_in(shape)
+    return left < other_right and other_left < right and top < other_bottom and other_top < bottom
 
 
 def _on_one_board(shown: Sequence[Shown]) -> list[Shown]:

@@ -107,8 +107,10 @@ _ORDER = {kind: order for order, kind in enumerate(SHOWN)}
 
 
 def _place_of(item: Shown) -> str:
-    """What shares a place is not seen at once."""
-    return BY_HAND if item.region == BY_HAND else SHOWN[item.kind].place
+    """What shares a place is not seen at once; what is put by hand has one of its own."""
+    if item.region != BY_HAND:
+        return SHOWN[item.kind].place
+    return f"{BY_HAND} {item.kind} {item.span.start} {item.text('x')} {item.text('y')}"
 
 
 class ShownLayers:
@@ -116,7 +118,7 @@ class ShownLayers:
 
     def __init__(self, scene: SceneTimeline, picture: Picture, supplies: Supplies) -> None:
         self._scene, self._picture, self._supplies = scene, picture, supplies
-        self._drawings: dict[tuple[str, float], ShownDrawing] = {}
+        self._drawings: dict[tuple[str, str, float], ShownDrawing] = {}
 
     def layers(self, moment: float, *, steady: bool, behind: bool = False) -> list[Layer]:
         """What is on the picture at ``moment`` of the scene, back to front: what is ``steady``, or what is not; of that
@@ -131,13 +133,14 @@ class ShownLayers:
 
     def drawing(self, item: Shown) -> ShownDrawing:
         """What draws ``item``, laid out for this picture."""
-        name = item.kind, item.span.start
+        name = _place_of(item), item.kind, item.span.start
         if name not in self._drawings:
             self._drawings[name] = SHOWN[item.kind].drawing(item, self._picture, self._supplies)
         return self._drawings[name]
 
     def _layer(self, item: Shown, moment: float) -> Layer:
         drawing = self.drawing(item)
-        key = item.kind, item.span.start, drawing.key(moment)
+        place = _place_of(item)
+        key = place, item.kind, item.span.start, drawing.key(moment)
         box = pixel_box(drawing.box, self._picture)
-        return Layer(_place_of(item), key, box, lambda canvas: drawing.draw(canvas, moment))
+        return Layer(place, key, box, lambda canvas: drawing.draw(canvas, moment))

@@ -113,10 +113,28 @@ def test_it_is_seen_beside_what_has_its_usual_place(studio: Studio) -> None:
     assert ((seen[:, 1] < 0.25) & (seen[:, 0] < 0.4)).sum() > 100 and (seen[:, 1] > 0.6).sum() > 1000
 
 
-def test_of_two_put_by_hand_the_later_is_seen(studio: Studio) -> None:
+@pytest.mark.parametrize(
+    ("place", "shape", "both"),
+    [
+        ("x=.74 y=.36 size=.3", "16:9", False),
+        ("x=.25 y=.36 size=.3", "16:9", True),
+        ("x=.6 y=.5 size=.3", "16:9", False),  # their corners lie over each other
+        ("x=.6 y=.5 size=.3", "9:16", True),  # an upright picture is lower than it is broad
+    ],
+)  # fmt: skip
+def test_what_is_put_by_hand_gives_way_where_it_would_be_covered(
+    studio: Studio, place: str, shape: str, both: bool
+) -> None:
     text = (
-        "[[cue: picture boat by-hand seconds=9]]Mama may bring a boat, and [[cue: picture bell by-hand seconds=9]]Papa "
-        "mends the map of the bay."
+        "[[cue: picture boat by-hand x=.74 y=.3 size=.3 seconds=9]]Mama may bring a boat, and "
+        f"[[cue: picture bell by-hand {place} seconds=9]]Papa mends the map of the bay."
     )
-    first, second = film(studio, text).scenes[0].shown
-    assert first.span.end == second.span.start
+    timeline = film(studio, text, shape=shape)
+    first, second = timeline.scenes[0].shown
+    assert (first.span.end > second.span.start) == both
+    if both:
+        seen = changed(studio, timeline, Picture.of(shape, 360), second.span.start + 0.8)
+        for item in (first, second):
+            left, top, right, bottom = item.box_in(shape)
+            inside = (seen > (top, left)).all(1) & (seen < (bottom, right)).all(1)
+            assert inside.sum() > 500
