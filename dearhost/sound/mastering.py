@@ -262,7 +262,8 @@ def _foreseen_loudness(fine: Energies, peaks: Peaks, gain: float, sample_rate: i
     parts = peaks[: len(fine) * step * _COARSE].reshape(-1, step)
     rows = parts.view(np.uint16).max(axis=1).view(np.float16)  # in the same order, and ten times as fast
     reduction = _Release(rows, gain, 1, sample_rate // step).block(0, len(rows))
-    lowered = np.exp(-2 * reduction).reshape(-1, _COARSE).mean(axis=1)
+    # where it is lowered most a step is loudest
+    lowered = np.exp(-2 * reduction.reshape(-1, _COARSE).max(axis=1))
     return loudness_of(_tenths(fine * lowered) * gain**2)
 
 
