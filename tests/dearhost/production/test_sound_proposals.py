@@ -112,3 +112,8 @@ def test_one_that_is_short_lies_on_the_words_it_is_heard_in(text: str, words: st
     [one] = sounds_for([("line", text)])
     assert (one.words, text[one.start : one.end], one.line) == (words, words, "line")
     assert not one.goes_on
+
+
+def test_a_scene_gets_three_at_most_however_much_is_heard_in_it() -> None:
+    text = "A bell rings. It thunders. The rain falls on the roof. A door closes. Gulls cry."
+    assert len({one.sound for one in sounds_for([("line", text)])}) == 3

@@ -12,7 +12,19 @@ from hypothesis import strategies as st
 
 from dearhost.errors import UnreadableScript
 from dearhost.production import read_file, read_script, text_with_cues, write_markdown
-from dearhost.script import Cue, Direction, Line, Scene, Script, new_id, words_of, write_plain
+from dearhost.script import (
+    Cue,
+    Direction,
+    Line,
+    Scene,
+    Script,
+    Unspoken,
+    new_id,
+    text_of_file,
+    unspoken_spans,
+    words_of,
+    write_plain,
+)
 
 
 def word_file() -> bytes:
@@ -84,3 +96,26 @@ def test_a_directed_script_goes_through_markdown(scenes: list[list[tuple[str, li
         ),
     )
     assert contents(read_script(write_plain(script), "plain")) == contents(bare)
+
+
+def test_a_web_page_in_a_text_file_is_read_without_its_code() -> None:
+    head = "<head><style>p { color: red }</style></head>"
+    page = f"<!DOCTYPE html><html>{head}<body><p>The sea comes back.</p></body></html>"
+    assert text_of_file(page.encode(), "notes.txt").strip() == "The sea comes back."
+    assert text_of_file(b"1 < 2 and 3 > 2", "notes.txt") == "1 < 2 and 3 > 2"
+
+
+@pytest.mark.parametrize(
+    ("text", "is_slot"),
+    [
+        ("Hello [your name], welcome.", True),
+        ("It costs [ amount ].", True),
+        ("We open at [x], as ever.", True),  # a word is missing, straight before a comma
+        ("We open at [x] as ever.", False),
+        ("[x], as ever.", False),  # nothing is before it
+        ("We open. [x], as ever.", False),
+    ],
+)
+def test_a_slot_is_where_a_word_is_missing(text: str, is_slot: bool) -> None:
+    spans = unspoken_spans(text)
+    assert [span.kind is Unspoken.PLACEHOLDER for span in spans] == [is_slot]
