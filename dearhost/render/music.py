@@ -70,10 +70,7 @@ def placed_footage(heard: Sequence[PlacedFootage], voice: float, shelf: Shelf) -
         path = shelf.file(one.item, "sound")
         if path is None:
             continue
-        samples = whole_file(path)[round(one.time.begins * SAMPLE_RATE) :]
-        if one.time.speed != 1.0:
-            needed = round((one.seconds * one.time.speed + 1) * SAMPLE_RATE) if one.seconds else len(samples)
-            samples = at_speed(samples[:needed], one.time.speed, SAMPLE_RATE)
+        samples = _timed(path, one)
         count = round(one.seconds * SAMPLE_RATE) or len(samples)
         if not len(samples) or not count:
             continue
@@ -83,6 +80,25 @@ def placed_footage(heard: Sequence[PlacedFootage], voice: float, shelf: Shelf) -
         sound *= np.float32(10 ** (min(gain, 24.0) / 20) * one.strength)
         faded(sound, SAMPLE_RATE, fades, fades)
         yield Placement(one.at, SAMPLE_RATE, sound)
+
+
+def _timed(path: Path, one: PlacedFootage) -> Two:
+    """The sound of a clip from where it begins, at its speed; what is short is kept for the next time."""
+    begins, speed = one.time.begins, one.time.speed
+    if speed == 1.0:
+        return whole_file(path)[round(begins * SAMPLE_RATE) :]
+    needed = one.seconds * speed + 1 if one.seconds else 0.0
+    make = _kept_at_speed if 0 < needed <= _KEPT_SECONDS else _at_speed
+    return make(path, begins, speed, needed)
+
+
+def _at_speed(path: Path, begins: float, speed: float, needed: float) -> Two:
+    """From a second on, ``needed`` seconds of it as they are in the file, 0 for all."""
+    samples = whole_file(path)[round(begins * SAMPLE_RATE) :]
+    return at_speed(samples[: round(needed * SAMPLE_RATE) or len(samples)], speed, SAMPLE_RATE)
+
+
+_kept_at_speed = lru_cache(maxsize=2)(_at_speed)
 
 
 def _music_with_room(bed: PlacedBed, words: Sequence[tuple[float, float]], path: Path | None) -> tuple[Two, float]:
