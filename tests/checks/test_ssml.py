@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import itertools
+
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
@@ -108,6 +110,46 @@ def test_what_is_written_is_of_the_recommendation_and_comes_back(studio: Studio)
         assert new.delivery.level == old.delivery.level
     alone = opened(production_as_ssml(production, studio, before[1].id), studio).production
     assert [line.text for _, _, line in alone.script.lines()] == ["Wise bird in Skerravoe."]
+
+
+def prosody_of(attributes: str) -> Prosody:
+    said = f"<prosody {attributes}>The sea.</prosody>"
+    [passage] = read_ssml(f'<speak version="1.1" xmlns="{NAMESPACE}" xml:lang="en">{said}</speak>'.encode()).passages
+    return passage.prosody
+
+
+@pytest.mark.parametrize(
+    ("attribute", "field", "labels", "usual"),
+    [
+        ("rate", "rate", "x-slow slow medium fast x-fast", 1.0),
+        ("pitch", "pitch", "x-low low medium high x-high", 0.0),
+        ("range", "range", "x-low low medium high x-high", 1.0),
+        ("volume", "volume", "x-soft soft medium loud x-loud", 0.0),
+    ],
+)
+def test_labels_of_prosody_rise_and_their_middle_changes_nothing(
+    attribute: str, field: str, labels: str, usual: float
+) -> None:
+    """SSML 1.1, 3.2.4: a monotonically non-decreasing sequence; "default" is what is usual."""
+    values = [getattr(prosody_of(f'{attribute}="{label}"'), field) for label in labels.split()]
+    assert values == sorted(set(values)) and values[2] == usual
+    assert getattr(prosody_of(f'{attribute}="default"'), field) == usual
+    steps = [b - a for a, b in itertools.pairwise(values)]
+    assert max(steps) < 4 * min(steps), "steps of about the same size"
+
+
+@pytest.mark.parametrize(
+    ("attributes", "field", "value"),
+    [
+        ('rate="150%"', "rate", 1.5),  # a percentage of the usual rate: SSML 1.1, 3.2.4
+        ('pitch="+2st"', "pitch", 2.0),
+        ('pitch="+100%"', "pitch", 12.0),  # twice the frequency is an octave
+        ('range="+20%"', "range", 1.2),
+        ('volume="-6dB"', "volume", -6.0),
+    ],
+)
+def test_numbers_of_prosody_are_those_of_the_recommendation(attributes: str, field: str, value: float) -> None:
+    assert getattr(prosody_of(attributes), field) == pytest.approx(value)
 
 
 WORDS = st.lists(st.sampled_from(["mud", "tide", "boats", "<clock>", "&", "été", "潮"]), min_size=1, max_size=6)
