@@ -141,6 +141,6 @@ class ShownLayers:
     def _layer(self, item: Shown, moment: float) -> Layer:
         drawing = self.drawing(item)
         place = _place_of(item)
-        key = place, item.kind, item.span.start, drawing.key(moment)
+        key = item.kind, place, item.span.start, drawing.key(moment)
         box = pixel_box(drawing.box, self._picture)
         return Layer(place, key, box, lambda canvas: drawing.draw(canvas, moment))
