@@ -8,8 +8,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from dearhost.production import CUE_KINDS
-from dearhost.script import Cue, CueKind, Parameter
+from dearhost.production import CUE_KINDS, playable
+from dearhost.script import Cue, CueKind, Line, Parameter
 
 KINDS = list(CUE_KINDS)
 every_kind = pytest.mark.parametrize("kind", KINDS, ids=lambda kind: kind.name)
@@ -92,3 +92,9 @@ def test_words_that_look_like_a_number_stay_words(text: str) -> None:
 def test_no_two_kinds_are_called_alike() -> None:
     labels = [(kind.label, kind.family) for kind in KINDS]
     assert len(set(labels)) == len(labels)
+
+
+def test_only_cues_without_a_problem_that_stand_on_a_word_are_played() -> None:
+    fine, wrong, unknown = Cue("a", "pause", 0), Cue("b", "pause", 0, {"seconds": 99.0}), Cue("c", "somersault", 0)
+    assert [cue.id for cue in playable(Line("l", "MAREN", "Mind the mud.", (fine, wrong, unknown)))] == ["a"]
+    assert playable(Line("l", "MAREN", "[looks up]", (fine,))) == ()
