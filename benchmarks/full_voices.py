@@ -13,12 +13,12 @@ from pathlib import Path
 import numpy as np
 
 from benchmarks.material import studio_in
-from dearhost.films import audition
 from dearhost.production import Studio
 from dearhost.speech.delivery import Delivery
 from dearhost.speech.full_voices import FULL_VOICES
 from dearhost.speech.manner import PLAIN, Manner
 from dearhost.speech.reading import Reading
+from dearhost.wav import audition
 
 _HEARD = """
 A king ruled the state in the early days. The ship was torn apart on the sharp reef.

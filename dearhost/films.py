@@ -2,15 +2,11 @@
 
 from __future__ import annotations
 
-import io
-import wave
 from collections.abc import Callable, Mapping, Sequence
 from concurrent.futures import ThreadPoolExecutor
 from dataclasses import dataclass, replace
 from functools import partial
 from pathlib import Path
-
-import numpy as np
 
 from dearhost.errors import ConsentError, RenderError, SpeechError
 from dearhost.formats import to_ass, to_html_transcript, to_imsc, to_srt, to_transcript, to_webvtt, to_word_transcript
@@ -27,19 +23,15 @@ from dearhost.production import (
 )
 from dearhost.render import (
     FORMS,
-    SAMPLE_RATE,
     FilmReport,
     RenderSettings,
     VideoCodec,
     captions_of,
-    mastered,
-    reading_track,
     render_film,
 )
 from dearhost.render.film import Progress
 from dearhost.render.subprocesses import Report, run_in_subprocess
 from dearhost.script import Scene, Script, count_words, estimated_seconds, spoken_lines
-from dearhost.speech import Reading, Speaker
 from dearhost.speech.voices import FULL, MADE, MATCHED, NEURAL
 from dearhost.stage import Picture, Timeline, compile_timeline, read_line
 from dearhost.stage.pacing import lead_in, place_lines, sources_of
@@ -199,24 +191,6 @@ def _read_all(folder: Path, production: Production, report: Report) -> None:
     with ThreadPoolExecutor(_SIDE_BY_SIDE) as pool:
         for done, _ in enumerate(pool.map(lambda line: read_line(line, checked, studio), lines), 1):
             report(done, len(lines))
-
-
-def audition(speaker: Speaker, text: str, voice_id: str) -> bytes:
-    """``text`` said by a voice, as ``as_wav`` gives it. Raises SpeechError and its kinds."""
-    return as_wav(speaker.read(text, voice_id))
-
-
-def as_wav(reading: Reading) -> bytes:
-    """A reading as a WAV file (mono, 48 kHz, 16 bit) at the loudness of a film: so that of two readings the louder
-    one does not win."""
-    sound = mastered([reading_track(reading)], reading.duration).left
-    buffer = io.BytesIO()
-    with wave.open(buffer, "wb") as file:
-        file.setnchannels(1)
-        file.setsampwidth(2)
-        file.setframerate(SAMPLE_RATE)
-        file.writeframes((np.clip(sound, -1, 1) * 32767).astype("<i2").tobytes())
-    return buffer.getvalue()
 
 
 @dataclass(frozen=True, slots=True)

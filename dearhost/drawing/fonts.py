@@ -112,7 +112,7 @@ class Fonts:
         if key not in self._words:
             if len(self._words) > 3000:
                 self._words.clear()
-            self._words[key] = Word(self._paragraph(text, size, face, weight, colour))
+            self._words[key] = Word(text, self._paragraph(text, size, face, weight, colour))
         return self._words[key]
 
     def _paragraph(self, text: str, size: float, face: str, weight: str, colour: str) -> Any:
@@ -134,10 +134,10 @@ class Fonts:
 
 
 class Word:
-    """Shaped text on one line: ``width`` and ``ascent`` in pixels; ``draw`` puts its baseline at y."""
+    """Shaped ``text`` on one line: ``width`` and ``ascent`` in pixels; ``draw`` puts its baseline at y."""
 
-    def __init__(self, paragraph: Any) -> None:
-        self._paragraph = paragraph
+    def __init__(self, text: str, paragraph: Any) -> None:
+        self.text, self._paragraph = text, paragraph
         self.width = float(paragraph.MaxIntrinsicWidth)
         self.ascent = float(paragraph.AlphabeticBaseline)
 

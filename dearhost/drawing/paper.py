@@ -13,6 +13,8 @@ from dearhost.drawing.colours import mix, paint, rgb
 from dearhost.drawing.fonts import Word
 from dearhost.drawing.outlines import Points, band, clamp, cut, moved, taper
 
+Box = tuple[float, float, float, float]
+
 
 class Paper:
     """A canvas to cut and stick paper on; ``scale`` is its pixels a unit, which sets the line weight."""
@@ -70,6 +72,10 @@ class Paper:
     def flat(self, path: Any, colour: str, alpha: float = 1.0) -> None:
         """Fill, nothing more."""
         self.canvas.drawPath(path, paint(colour, alpha))
+
+    def photo(self, image: Any, part: Box, place: Box, scaling: Any) -> None:
+        """A ``part`` of an image, in its pixels, in a ``place``: left, top, right, bottom each."""
+        self.canvas.drawImageRect(image, skia.Rect.MakeLTRB(*part), skia.Rect.MakeLTRB(*place), scaling)
 
     def write(self, word: Word, x: float, y: float) -> None:
         """Text with the left end of its baseline at (x, y)."""

@@ -1,9 +1,11 @@
-"""A drawing as a pen would follow it: the outlines of its pieces in the order they are cut, and its words."""
+"""A drawing as a pen would follow it: the outlines of its pieces in the order they are cut, its words, and the photos
+it goes over to and fro."""
 
 from __future__ import annotations
 
 import itertools
-from collections.abc import Iterator
+import math
+from collections.abc import Iterator, Sequence
 from contextlib import contextmanager
 from dataclasses import dataclass
 from typing import Any
@@ -11,13 +13,16 @@ from typing import Any
 import skia
 
 from dearhost.drawing.fonts import Word
+from dearhost.drawing.handwriting import strokes_of
 from dearhost.drawing.outlines import Points, cut, disc
-from dearhost.drawing.paper import Paper
+from dearhost.drawing.paper import Box, Paper
 from dearhost.drawing.recorded import EVERYTHING
 
-Box = tuple[float, float, float, float]
 _FAINT = 0.5
 """Below this alpha what is filled is a shadow or a shine, and nobody draws its edge."""
+_TIMES, _OVERLAPS = 12, 1.12
+"""How many lines cross a square photo from corner to corner, half of them each way, and how much they overlap."""
+_DOT = 0.01
 _LEAST = 2.0
 """Pixels: what is smaller both ways has no outline."""
 
@@ -42,6 +47,49 @@ class Written:
     box: Box
     """In pixels."""
 
+    def strokes(self) -> list[tuple[Any, float]]:
+        """The lines of the pen that writes it, each with its width, in pixels."""
+        scale = self.matrix.mapRadius(1.0)
+        found = []
+        for stroke in strokes_of(self.word):
+            line = _line(stroke.points)
+            line.offset(self.x, self.y)
+            line.transform(self.matrix)
+            found.append((line, stroke.width * scale))
+        return found
+
+    def draw(self, canvas: Any) -> None:
+        """The word, whole."""
+        canvas.save()
+        canvas.concat(self.matrix)
+        self.word.draw(canvas, self.x, self.y)
+        canvas.restore()
+
+
+@dataclass(frozen=True)
+class Hatched:
+    """A photo that a pen uncovers, going over it to and fro along ``path``; all in pixels."""
+
+    path: Any
+    width: float
+    image: Any
+    part: Box
+    place: Box
+    scaling: Any
+    matrix: Any
+    box: Box
+
+    def strokes(self) -> list[tuple[Any, float]]:
+        """The line of the pen, with its width."""
+        return [(self.path, self.width)]
+
+    def draw(self, canvas: Any) -> None:
+        """The photo, whole."""
+        canvas.save()
+        canvas.concat(self.matrix)
+        Paper(canvas, 1.0).photo(self.image, self.part, self.place, self.scaling)
+        canvas.restore()
+
 
 class TracedPaper(Paper):
     """Paper on which nothing is drawn: ``lines`` are what a pen would follow."""
@@ -50,7 +98,7 @@ class TracedPaper(Paper):
         self._recorder = skia.PictureRecorder()
         super().__init__(self._recorder.beginRecording(EVERYTHING), scale)
         self._windows: list[Any] = []
-        self.lines: list[Outline | Written] = []
+        self.lines: list[Outline | Written | Hatched] = []
 
     @contextmanager
     def clipped(self, path: Any, *, needed: bool = True, outside: bool = False) -> Iterator[None]:
@@ -102,6 +150,15 @@ class TracedPaper(Paper):
         corners = skia.Rect.MakeXYWH(x, y - word.ascent, word.width, word.ascent * 1.3)
         self.lines.append(Written(word, x, y, matrix, _box(matrix.mapRect(corners))))
 
+    def photo(self, image: Any, part: Box, place: Box, scaling: Any) -> None:
+        """The way to and fro across it."""
+        left, top, right, bottom = place
+        width = (right - left + bottom - top) / 2 / _TIMES
+        matrix, path = self.canvas.getTotalMatrix(), self._in_pixels(_line(_to_and_fro(place, width)))
+        box = _box(matrix.mapRect(skia.Rect.MakeLTRB(*place)))
+        broad = width * _OVERLAPS * matrix.mapRadius(1.0)
+        self.lines.append(Hatched(path, broad, image, part, place, scaling, matrix, box))
+
     def _in_pixels(self, path: Any) -> Any:
         found = skia.Path(path)
         found.transform(self.canvas.getTotalMatrix())
@@ -115,6 +172,29 @@ class TracedPaper(Paper):
         left, top, right, bottom = box = _box(line.getBounds())
         if max(right - left, bottom - top) >= _LEAST:
             self.lines.append(Outline(line, closed, box))
+
+
+def _to_and_fro(place: Box, step: float) -> list[complex]:
+    """A way aslant over a box from its upper left, and back between the lines it left; lines a ``step`` apart."""
+    left, top, right, bottom = place
+    wide, high = right - left, bottom - top
+    count = math.ceil((wide + high) / step)
+    points: list[complex] = []
+    for turn, number in enumerate([*range(0, count, 2), *sorted(range(1, count, 2), reverse=True)]):
+        along = (number + 0.5) * step  # where a line from the lower left to the upper right crosses the sides
+        low = complex(left + max(0.0, along - high), top + min(along, high))
+        up = complex(left + min(along, wide), top + max(0.0, along - wide))
+        points += [low, up] if turn % 2 else [up, low]
+    return points
+
+
+def _line(points: Sequence[complex]) -> Any:
+    """A line through points; a dot where there is but one."""
+    path = skia.Path()
+    path.moveTo(points[0].real, points[0].imag)
+    for point in points[1:] or [points[0] + _DOT]:
+        path.lineTo(point.real, point.imag)
+    return path
 
 
 def _box(rect: Any) -> Box:

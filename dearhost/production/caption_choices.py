@@ -7,7 +7,7 @@ from dataclasses import replace
 from typing import Any
 
 from dearhost.production.choices import CHOICES, Choices, Scope, Value
-from dearhost.script import Cue, CueKind, Parameter
+from dearhost.script import Cue, CueKind, Parameter, is_colour
 
 KIND = "captions"
 AS_ELSEWHERE = "as-elsewhere"
@@ -36,7 +36,13 @@ CAPTIONS_OTHERWISE = CueKind(
     "Captions",
     (
         *(
-            Parameter(setting, CHOICES[name].label, AS_ELSEWHERE, choices=(AS_ELSEWHERE, *CHOICES[name].values))
+            Parameter(
+                setting,
+                CHOICES[name].label,
+                AS_ELSEWHERE,
+                choices=(AS_ELSEWHERE, *CHOICES[name].values),
+                colour=CHOICES[name].form is is_colour,
+            )
             for setting, name in _SETTINGS.items()
         ),
         Parameter(_SEEN, "In the picture", AS_ELSEWHERE, choices=(AS_ELSEWHERE, _HIDDEN)),

@@ -8,7 +8,6 @@ it, and the place where a panel shows it.
 from __future__ import annotations
 
 import math
-import re
 from collections.abc import Callable, Mapping
 from dataclasses import MISSING, dataclass, field, fields, replace
 from enum import Enum
@@ -20,21 +19,12 @@ from dearhost.hosts import LIVELINESS
 from dearhost.production.dressing import NOTHING, hangs, stands
 from dearhost.production.own_places import AS_HERE, MOST_ZOOM, are_own_places
 from dearhost.production.picture_shapes import PICTURE_SHAPES
-from dearhost.script import LONGEST_TARGET, Scene
+from dearhost.script import LONGEST_TARGET, Scene, is_colour
 from dearhost.sound.beds.moods import MOODS, STYLES
 
 Value = str | bool | float
 LONGEST_TAIL = 60.0
 """Seconds."""
-
-
-COLOUR = "(#[0-9a-f]{6})?"
-"""A pattern of colours, or none."""
-
-
-def is_colour(value: str) -> bool:
-    """Whether a value is a colour, "#rrggbb"."""
-    return bool(value) and re.fullmatch(COLOUR, value.lower()) is not None
 
 
 class Scope(Enum):
@@ -265,6 +255,7 @@ class Choices:
     own_mirrored: Annotated[bool, Choice("Turned over", Scope.BOTH, _PICTURE)] = False
     own_light: Annotated[bool, Choice("Hosts stand in its light", Scope.BOTH, _PICTURE)] = True
     own_begins: Annotated[float, Choice("Clip begins at", Scope.BOTH, _PICTURE, low=0.0, high=600.0, unit="s")] = 0.0
+    own_until: Annotated[float, Choice("Clip ends at", Scope.BOTH, _PICTURE, low=0.0, high=600.0, unit="s")] = 0.0
     own_speed: Annotated[float, Choice("Clip's speed", Scope.BOTH, _PICTURE, low=SLOWEST, high=QUICKEST, unit="×")] = (
         1.0
     )

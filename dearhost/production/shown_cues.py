@@ -128,7 +128,7 @@ SHOWN_CUES = (
             *OF_CLIPS,
             Parameter("place", "Where", BESIDE, choices=(BESIDE, "whole", *ON_THE_WALL, BY_HAND)),
             *_PUT,
-            _comes("slides", _PASTED),
+            _comes("slides"),
             _STAYS,
         ),
         also="photo photograph image video footage clip screen product logo shelf upload",

@@ -10,17 +10,15 @@ from pathlib import Path
 
 import numpy as np
 
-from dearhost.assets.shelf import SOUND, Shelf, kind_of
+from dearhost.assets.shelf import Shelf
 from dearhost.render.encoding import SAMPLE_RATE
 from dearhost.sound import Placement, Stereo
 from dearhost.sound.beds import BedSpec
 from dearhost.sound.beds.rendering import Bed, Two
-from dearhost.sound.fitting import fitted_part, loudness_of_file, whole_file
+from dearhost.sound.fitting import fitted_part, loudness_of_file
 from dearhost.sound.loudness import measure_loudness
-from dearhost.sound.tempo import at_speed
 from dearhost.sound.under_voice import Mark, faded, gain_curve, speaking, with_room
 from dearhost.stage.beds import PlacedBed
-from dearhost.stage.timeline import PlacedFootage
 
 _MEASURED = 24
 """Seconds of a bed by which its loudness is told."""
@@ -31,9 +29,6 @@ _COMES, _GOES = 0.8, 2.0
 _ROOM_STEP = 0.02
 _KEPT_SECONDS = 90.0
 """The longest part of a bed that is kept for the next time: 35 MB."""
-_FOOTAGE_UNDER, _CLIP_FADES = 16.0, 0.3
-_SOUND_UNDER, _SOUND_FADES = 8.0, 0.01
-"""LU below the voice at which clips are heard, and seconds in which they come and go."""
 
 
 def level_of(sound: Stereo) -> float:
@@ -61,44 +56,6 @@ def placed_music(
         closes = abs(bed.begins + (bed.end - bed.start) - bed.seconds) < 0.1
         faded(music, SAMPLE_RATE, coming, _GOES if closes and bed.item else 0.0)
         yield Placement(bed.start, SAMPLE_RATE, music)
-
-
-def placed_footage(heard: Sequence[PlacedFootage], voice: float, shelf: Shelf) -> Iterator[Placement]:
-    """The sound of clips, each as long as it is heard, again from its beginning where it is shorter. ``voice``: its
-    loudness."""
-    for one in heard:
-        path = shelf.file(one.item, "sound")
-        if path is None:
-            continue
-        samples = _timed(path, one)
-        count = round(one.seconds * SAMPLE_RATE) or len(samples)
-        if not len(samples) or not count:
-            continue
-        sound = np.resize(samples, (count, 2)).copy() if len(samples) < count else samples[:count].copy()
-        under, fades = (_SOUND_UNDER, _SOUND_FADES) if kind_of(one.item) == SOUND else (_FOOTAGE_UNDER, _CLIP_FADES)
-        gain = voice - under - loudness_of_file(path)
-        sound *= np.float32(10 ** (min(gain, 24.0) / 20) * one.strength)
-        faded(sound, SAMPLE_RATE, fades, fades)
-        yield Placement(one.at, SAMPLE_RATE, sound)
-
-
-def _timed(path: Path, one: PlacedFootage) -> Two:
-    """The sound of a clip from where it begins, at its speed; what is short is kept for the next time."""
-    begins, speed = one.time.begins, one.time.speed
-    if speed == 1.0:
-        return whole_file(path)[round(begins * SAMPLE_RATE) :]
-    needed = one.seconds * speed + 1 if one.seconds else 0.0
-    make = _kept_at_speed if 0 < needed <= _KEPT_SECONDS else _at_speed
-    return make(path, begins, speed, needed)
-
-
-def _at_speed(path: Path, begins: float, speed: float, needed: float) -> Two:
-    """From a second on, ``needed`` seconds of it as they are in the file, 0 for all."""
-    samples = whole_file(path)[round(begins * SAMPLE_RATE) :]
-    return at_speed(samples[: round(needed * SAMPLE_RATE) or len(samples)], speed, SAMPLE_RATE)
-
-
-_kept_at_speed = lru_cache(maxsize=2)(_at_speed)
 
 
 def _music_with_room(bed: PlacedBed, words: Sequence[tuple[float, float]], path: Path | None) -> tuple[Two, float]:

@@ -58,7 +58,8 @@ def _beside(timeline: Timeline, shelf: Shelf, spoken: list[Track]) -> list[Track
     if not timeline.beds and not heard:
         return []
     # signal processing takes 80 MB to load, and processes that draw never need it
-    from dearhost.render.music import level_of, placed_footage, placed_music  # noqa: PLC0415
+    from dearhost.render.clip_sound import placed_footage  # noqa: PLC0415 - see above
+    from dearhost.render.music import level_of, placed_music  # noqa: PLC0415 - see above
 
     voice = [track for track in spoken if track.name == VOICE]
     level = level_of(mix(voice, timeline.duration, SAMPLE_RATE))

@@ -11,7 +11,7 @@ from dearhost.script.anchors import (
 from dearhost.script.brief import LONGEST_TARGET, Brief
 from dearhost.script.comparing import Difference, Run, compare, words_differing
 from dearhost.script.cue_notes import text_with_cues
-from dearhost.script.cues import Cue, CueKind, CueKinds, Parameter, cue_to_json
+from dearhost.script.cues import COLOUR, Cue, CueKind, CueKinds, Parameter, cue_to_json, is_colour
 from dearhost.script.document import Direction, Line, Scene, Script, Word, display_name, from_json, new_id, to_json
 from dearhost.script.estimate import SECONDS_PER_WORD, count_words, estimated_seconds
 from dearhost.script.findings import Finding, Place, ensure_speakable, findings
@@ -21,6 +21,7 @@ from dearhost.script.staging import Spot, Staging, staging_from_json
 from dearhost.script.writing import write_fountain, write_markdown, write_plain
 
 __all__ = [
+    "COLOUR",
     "LONGEST_TARGET",
     "SECONDS_PER_WORD",
     "Brief",
@@ -52,6 +53,7 @@ __all__ = [
     "estimated_seconds",
     "findings",
     "from_json",
+    "is_colour",
     "join_lines",
     "new_id",
     "open_script",

@@ -9,6 +9,7 @@ What kinds there are is a value that readers are called with; the product's own 
 from __future__ import annotations
 
 import math
+import re
 import shlex
 from collections.abc import Collection, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field, replace
@@ -17,6 +18,13 @@ from typing import Any
 Value = str | float
 _LISTED = 60
 """More choices than this are not listed in a sentence."""
+COLOUR = "(#[0-9a-f]{6})?"
+"""A pattern of colours, or none."""
+
+
+def is_colour(value: str) -> bool:
+    """Whether a value is a colour, "#rrggbb"."""
+    return bool(value) and re.fullmatch(COLOUR, value.lower()) is not None
 
 
 @dataclass(frozen=True, slots=True)
@@ -33,6 +41,8 @@ class Parameter:
     high: float = 0.0
     unit: str = ""
     choices: tuple[str, ...] = ()
+    colour: bool = False
+    """Whether a choice may also be a colour, "#rrggbb"."""
     required: bool = True
     """A text that may be left empty is not required."""
     only_for: tuple[str, str] = ("", "")
@@ -54,15 +64,20 @@ class Parameter:
         """'number', 'choice' or 'text'."""
         return "choice" if self.choices else "number" if isinstance(self.default, float) else "text"
 
+    def has(self, value: Value) -> bool:
+        """Whether ``value`` is one that a choice may be."""
+        return value in self.choices or (self.colour and is_colour(str(value)))
+
     def problem(self, value: Value) -> str:
         """What is wrong with ``value``, or ""."""
         if self.kind == "number":
             if not isinstance(value, float) or not self.low <= value <= self.high:
                 return f"'{self.name}' must be from {self.low:g} to {self.high:g}{self.unit and ' ' + self.unit}"
-        elif self.kind == "choice" and value not in self.choices:
+        elif self.kind == "choice" and not self.has(value):
             if len(self.choices) > _LISTED:
                 return f"'{self.name}' has no '{str(value)[:40]}'; look for another by its words"
-            return f"'{self.name}' must be one of {', '.join(self.choices)}"
+            more = ", or a colour such as #14676b" if self.colour else ""
+            return f"'{self.name}' must be one of {', '.join(self.choices)}{more}"
         elif self.kind == "text" and self.required and not str(value).strip():
             return f"'{self.name}' must not be empty"
         return ""
@@ -96,7 +111,7 @@ class CueKind:
         a word with a figure or a stop in it, what names files and things of the shelf."""
         free = [p for p in self.parameters if p.name not in taken]
         named = any(sign in "0123456789." for sign in word) and not any(sign.isspace() for sign in word)
-        fitting = (p for p in free if word in p.choices)
+        fitting = (p for p in free if p.has(word))
         return next(fitting, None) or next((p for p in free if p.asset and named), None)
 
     def in_order(self, settings: Mapping[str, Value]) -> dict[str, Value]:

@@ -10,13 +10,15 @@ from dearhost.speech.intonation import ENDINGS
 from dearhost.speech.manner import Manner
 from dearhost.speech.plan import Sentence, WordPlan
 from dearhost.speech.reading import Reading
-from dearhost.speech.saying import speak_plan
+from dearhost.speech.saying import Said, speak_plan
 
 _HUSHED_PACE = 1.1 / 0.93
 """The whispering style is slow, and a hushed manner is slowed already."""
 
 
-def speak_directed(plan: WordPlan, engine: DirectedEngine, manner: Manner, *, hummed: bool = False) -> Reading:
+def speak_directed(
+    plan: WordPlan, engine: DirectedEngine, manner: Manner, *, hummed: bool = False, said: Said | None = None
+) -> Reading:
     """Speak a plan in a manner: its pace, pitch, endings and words that stand out; or hum it.
 
     Level, effect and another reading of the same kind are left to be done (see ``left_to_do``). Raises KeyError for
@@ -31,7 +33,7 @@ def speak_directed(plan: WordPlan, engine: DirectedEngine, manner: Manner, *, hu
         direction = replace(whole, emphasis=emphasis, ending=turn)
         return engine.hummed(sentence, direction) if hummed else engine.direct(sentence, direction)
 
-    return speak_plan(plan, engine, speak)
+    return speak_plan(plan, engine, speak, said)
 
 
 def left_to_do(delivery: Delivery) -> Delivery:

@@ -2,15 +2,17 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
+from functools import partial
 
 import numpy as np
 
 from dearhost.errors import SpeechError
+from dearhost.script import Word
 from dearhost.speech.engine import Engine, EnginePhone, Utterance
 from dearhost.speech.plan import Sentence, WordPlan
 from dearhost.speech.prosody import measure_prosody
-from dearhost.speech.reading import Reading, TimedPhone, TimedWord, check_times
+from dearhost.speech.reading import Reading, Samples, TimedPhone, TimedWord, check_times
 from dearhost.speech.spoken_words import spoken_words
 from dearhost.speech.trimming import trimmed
 
@@ -22,7 +24,13 @@ Speak = Callable[[Sentence, int], Utterance]
 """A sentence and its number, to sound."""
 
 
-def speak_plan(plan: WordPlan, engine: Engine, speak: Speak | None = None) -> Reading:
+Part = Callable[[], Reading]
+"""What there is of a line, measured for who wants it."""
+Said = Callable[[Part], None]
+"""Told after each sentence of a line but the last."""
+
+
+def speak_plan(plan: WordPlan, engine: Engine, speak: Speak | None = None, said: Said | None = None) -> Reading:
     """Speak a plan with an engine; the words of the reading are the plan's written words, all of them.
 
     ``speak`` says how a sentence is spoken, where it is not as the engine would by itself.
@@ -42,8 +50,16 @@ def speak_plan(plan: WordPlan, engine: Engine, speak: Speak | None = None) -> Re
             phones.append(TimedPhone(phone.symbol, phone.start + offset, phone.end + offset, written, phone.stress))
         sound.append(utterance.samples)
         total += len(utterance.samples)
+        if said and number + 1 < len(plan.sentences):
+            begun = plan.written[: plan.sentences[number + 1].words[0].written]
+            said(partial(_reading, begun, tuple(sound), tuple(phones), rate))
+    return _reading(plan.written, sound, phones, rate)
+
+
+def _reading(written: Sequence[Word], sound: Sequence[Samples], phones: Sequence[TimedPhone], rate: int) -> Reading:
+    """The reading of the ``written`` words."""
     samples = np.concatenate(sound)
-    words = _words(plan, phones)
+    words = _words(written, phones)
     check_times(words, phones, len(samples) / rate)
     return Reading(rate, samples, words, tuple(phones), measure_prosody(samples, rate), len(samples) / rate)
 
@@ -57,10 +73,10 @@ def _owners(sentence: Sentence, phones: tuple[EnginePhone, ...], engine: Engine)
     return [words[index].written for index in said]
 
 
-def _words(plan: WordPlan, phones: list[TimedPhone]) -> tuple[TimedWord, ...]:
+def _words(written: Sequence[Word], phones: Sequence[TimedPhone]) -> tuple[TimedWord, ...]:
     """Each written word from its first phone to its last."""
     times: dict[int, tuple[float, float]] = {}
     for phone in phones:
         start, end = times.get(phone.word, (phone.start, phone.end))
         times[phone.word] = (min(start, phone.start), max(end, phone.end))
-    return tuple(TimedWord(word.text, *times[index], word.start, word.end) for index, word in enumerate(plan.written))
+    return tuple(TimedWord(word.text, *times[index], word.start, word.end) for index, word in enumerate(written))

@@ -3,17 +3,19 @@
 from __future__ import annotations
 
 import threading
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
+from contextlib import suppress
 from dataclasses import replace
 
 from dearhost.assets import RecordingStore
 from dearhost.assets.shelf import Shelf
-from dearhost.errors import NothingToSay
+from dearhost.errors import DearHostError, NothingToSay
 from dearhost.one_at_a_time import OneAtATime
 from dearhost.sound.files import RATE as RECORDED_RATE
 from dearhost.speech.aligning import VERSION as ALIGNING_VERSION
 from dearhost.speech.aligning import Aligner, Alignment
 from dearhost.speech.clips import CLIPS_VERSION, ClipStore
+from dearhost.speech.coming import Coming
 from dearhost.speech.delivery import AS_EVER, Delivery, delivered
 from dearhost.speech.directing import left_to_do, speak_directed
 from dearhost.speech.engine import DirectedEngine
@@ -28,7 +30,7 @@ from dearhost.speech.recordings import (
     save_alignment,
 )
 from dearhost.speech.registry import VoiceRegistry
-from dearhost.speech.saying import speak_plan
+from dearhost.speech.saying import Said, speak_plan
 from dearhost.storage import FolderCache, fingerprint
 
 VERSION = "reading-11"
@@ -49,6 +51,7 @@ class Speaker:
         self._seconds: dict[str, float] = {}
         self._foreseen: dict[str, Reading] = {}
         self._reading = OneAtATime()
+        self._coming: dict[str, Coming] = {}
         self._lock = threading.Lock()
 
     def name_of(self, text: str, voice_id: str, manner: Manner = PLAIN) -> str:
@@ -95,11 +98,41 @@ class Speaker:
         """
         name = self.name_of(text, voice_id, manner)
         with self._reading.alone(name):  # no line is read twice at a time
-            reading = self.known(text, voice_id, manner)
-            if reading is None:
-                made = reading = self._make(text, voice_id, manner)
-                self._cache.put(name, lambda path: save_reading(path, made))
+            try:
+                reading = self.known(text, voice_id, manner)
+                if reading is None:
+                    made = reading = self._make(text, voice_id, manner, self._coming_of(name).add)
+                    self._cache.put(name, lambda path: save_reading(path, made))
+            finally:
+                self._is_over(name)
         return reading
+
+    def as_read(self, text: str, voice_id: str, manner: Manner = PLAIN) -> Iterator[Reading]:
+        """What ``read`` gives, as far as it is read: its first sentences, longer each time, the whole last.
+
+        What a voice says at once, and what is changed in the sound of a whole line, comes whole. Raises as ``read``
+        does.
+        """
+        name = self.name_of(text, voice_id, manner)
+        if not self.is_read(text, voice_id, manner):
+            coming = self._coming_of(name)
+            threading.Thread(target=self._try_to_read, args=(text, voice_id, manner), daemon=True).start()
+            yield from coming
+        yield self.read(text, voice_id, manner)
+
+    def _try_to_read(self, text: str, voice_id: str, manner: Manner) -> None:
+        with suppress(DearHostError):  # whoever waits for it is told
+            self.read(text, voice_id, manner)
+
+    def _coming_of(self, name: str) -> Coming:
+        with self._lock:
+            return self._coming.setdefault(name, Coming())
+
+    def _is_over(self, name: str) -> None:
+        with self._lock:
+            coming = self._coming.pop(name, None)
+        if coming:
+            coming.end()
 
     def foreseen(self, text: str, voice_id: str, manner: Manner = PLAIN) -> Reading:
         """What ``read`` gives, as soon as its times and pitch can be told: it may be without its sound.
@@ -123,7 +156,7 @@ class Speaker:
             self._foreseen[name] = hummed
         return hummed
 
-    def _make(self, text: str, voice_id: str, manner: Manner) -> Reading:
+    def _make(self, text: str, voice_id: str, manner: Manner, tell: Said) -> Reading:
         if manner.clip:
             return self.clips.read(text, self.registry.voice(voice_id).language, manner.clip)
         plan = self._planned(text, voice_id, manner)
@@ -135,8 +168,15 @@ class Speaker:
             engine = self.registry.engine(voice_id)
             if isinstance(engine, DirectedEngine):
                 fitted = _fitted(manner, lambda own: _hummed(plan, engine, own))
-                made = delivered(speak_directed(plan, engine, fitted), left_to_do(fitted.delivery))
-                return ended_at(made, manner.delivery.lasts)
+                left = left_to_do(fitted.delivery)
+                by_parts = left == replace(AS_EVER, level=left.level)
+                made = speak_directed(
+                    plan,
+                    engine,
+                    fitted,
+                    said=(lambda part: tell(lambda: delivered(part(), left))) if by_parts else None,
+                )
+                return ended_at(delivered(made, left), manner.delivery.lasts)
             said = speak_plan(plan, engine)
         return _in_length(manner, lambda own: with_emphasis(delivered(said, own.delivery), own.emphasis))
 

@@ -19,6 +19,7 @@ from dearhost.sound.under_voice import Mark
 from dearhost.speech import Reading, Samples
 from dearhost.stage.beds import PlacedBed
 from dearhost.stage.captions import Caption
+from dearhost.stage.clip_time import ONCE, ClipTime
 from dearhost.stage.fingerprints import picture_fingerprint
 from dearhost.stage.layout.furniture import PlacedFurniture
 from dearhost.stage.layout.shapes import Fractions, hand_box, panel_box
@@ -82,22 +83,6 @@ class ClipPart:
     faded: bool = False
 
 
-@dataclass(frozen=True, slots=True)
-class ClipTime:
-    """Which moments of a clip are seen: from ``begins`` seconds of it on, ``speed`` times as quick."""
-
-    begins: float = 0.0
-    speed: float = 1.0
-
-    def of_clip(self, since: float) -> float:
-        """The second of the clip that is seen ``since`` seconds after it came."""
-        return self.begins + since * self.speed
-
-    def since(self, of_clip: float) -> float:
-        """How long after it came a second of the clip is seen; less than 0 where it is not."""
-        return (of_clip - self.begins) / self.speed
-
-
 @dataclass(frozen=True)
 class Shown:
     """Something on the picture for a while: ``kind`` is that of the cue that asked for it, or HEADING."""
@@ -153,7 +138,7 @@ class PlacedFootage:
     item: str
     at: float
     seconds: float
-    time: ClipTime = ClipTime()
+    time: ClipTime = ONCE
     strength: float = 1.0
 
 

@@ -8,7 +8,7 @@ from ninja import Schema
 from pydantic import BeforeValidator, Field, create_model
 
 from dearhost.production import CHOICES, Choice, Scope
-from dearhost.production.choices import COLOUR
+from dearhost.script import COLOUR
 
 
 class CueSchema(Schema):

@@ -2,9 +2,8 @@
 
 from __future__ import annotations
 
-import asyncio
 import math
-from collections.abc import AsyncIterator, Callable, Generator
+from collections.abc import Callable, Generator
 from contextlib import closing
 from itertools import takewhile
 from uuid import UUID
@@ -27,6 +26,7 @@ from server.productions.painters import (
     tried_timeline,
 )
 from server.productions.proof_turns import ProofTurns, WaitedFor
+from server.streaming import asynchronous
 from server.studio import studio
 
 STILL_HEIGHT = 360
@@ -160,21 +160,4 @@ async def _proof(
         await sync_to_async(next, thread_sensitive=False)(pieces)
     except DearHostError as error:
         return _problem(error)
-    return StreamingHttpResponse(_asynchronous(pieces), content_type="video/mp4", headers={"Cache-Control": "no-store"})
-
-
-async def _asynchronous(pieces: Pieces) -> AsyncIterator[bytes]:
-    """Pieces without blocking the event loop; closed when nobody listens, once the last step is done."""
-    loop = asyncio.get_running_loop()
-    step = None
-    try:
-        while True:
-            step = loop.run_in_executor(None, next, pieces, None)
-            piece = await asyncio.shield(step)
-            if piece is None:
-                return
-            yield piece
-    finally:
-        if step is not None and not step.done():
-            await asyncio.wait([step])
-        await asyncio.to_thread(pieces.close)
+    return StreamingHttpResponse(asynchronous(pieces), content_type="video/mp4", headers={"Cache-Control": "no-store"})

@@ -11,11 +11,11 @@ from django.utils.text import slugify
 from ninja import Field, File, Query, Router, Schema, UploadedFile
 
 from dearhost.errors import ConsentError, SpeechError, StageError
-from dearhost.films import as_wav
 from dearhost.formats import Lexeme, read_pls, write_pls
 from dearhost.production import Production, production_from_json
 from dearhost.script import spoken_lines
 from dearhost.speech import Manner, SayAs, stress_moved, unknown_names, uses_of
+from dearhost.wav import as_wav
 from server.accounts.account import account_id
 from server.productions.api import owned
 from server.productions.document_schemas import DocumentSchema, SayAsSchema

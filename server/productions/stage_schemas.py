@@ -10,9 +10,9 @@ from server.productions.document_schemas import SpotSchema
 
 
 class ParameterOut(Schema):
-    """A setting of a cue kind: a number from ``low`` to ``high``, one of ``choices``, or a text. ``only_for``:
-    another setting and its value with which alone it counts. ``asset``: kinds of things of the shelf a text names;
-    ``for_asset``: a kind, of which one must be named for this to be asked."""
+    """A setting of a cue kind: a number from ``low`` to ``high``, one of ``choices`` (with ``colour``, or a colour,
+    "#rrggbb"), or a text. ``only_for``: another setting and its value with which alone it counts. ``asset``: kinds of
+    things of the shelf a text names; ``for_asset``: a kind, of which one must be named for this to be asked."""
 
     name: str
     label: str
@@ -22,6 +22,7 @@ class ParameterOut(Schema):
     high: float
     unit: str
     choices: list[str]
+    colour: bool
     only_for: list[str]
     asset: str
     for_asset: str

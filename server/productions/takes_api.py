@@ -4,20 +4,21 @@ from __future__ import annotations
 
 from dataclasses import replace
 from datetime import datetime
+from itertools import chain
 from typing import Any
 from uuid import UUID
 
 import numpy as np
-from django.http import HttpRequest, HttpResponse
+from django.http import HttpRequest, HttpResponse, StreamingHttpResponse
 from django.shortcuts import get_object_or_404
 from ninja import Field, File, Router, Schema, Status, UploadedFile
 
 from dearhost.errors import StageError
-from dearhost.films import as_wav
 from dearhost.production import manner_of
 from dearhost.script import Line, spoken_lines
 from dearhost.sound.files import RATE, Sound
 from dearhost.speech import Reading, Taken, spoken_otherwise, take_in, take_in_lines, tidied
+from dearhost.wav import as_wav, wav_as_read
 from server.assets.uploads import sound_of
 from server.productions.actions.takes import (
     HeardLine,
@@ -29,9 +30,11 @@ from server.productions.actions.takes import (
 from server.productions.api import owned
 from server.productions.documents import usable_production
 from server.productions.models import Production, Take
+from server.streaming import asynchronous
 from server.studio import studio
 
 router = Router(tags=["takes"])
+_AS_NOW = {"Cache-Control": "private, no-cache"}
 _MELODY_RATE = 50.0
 _MOST_AT_ONCE = 6
 
@@ -152,14 +155,20 @@ def _sampled(reading: Reading, count: int, curve: str) -> list[float]:
 
 
 @router.get("/{uuid:production_id}/lines/{line_id}/sound.wav", operation_id="lineSound", include_in_schema=False)
-def line_sound(request: HttpRequest, production_id: UUID, line_id: str) -> HttpResponse:
+def line_sound(request: HttpRequest, production_id: UUID, line_id: str) -> HttpResponse | StreamingHttpResponse:
     """A line of the current revision by itself, at the loudness of a film: in a quick voice where the production is
-    written so."""
-    return _wav(line_of(owned(request, production_id), line_id).draft())
+    written so. One that is not read yet is heard while it is read, sentence by sentence."""
+    heard_line = line_of(owned(request, production_id), line_id).as_draft()
+    parts = heard_line.as_read()
+    first = next(parts)  # what is wrong with the line is told before anything is sent
+    if heard_line.is_read:
+        return _wav(heard_line.reading())
+    sound = wav_as_read(chain([first], parts))
+    return StreamingHttpResponse(asynchronous(sound), content_type="audio/wav", headers=_AS_NOW)
 
 
 def _wav(reading: Reading) -> HttpResponse:
-    return HttpResponse(as_wav(reading), content_type="audio/wav", headers={"Cache-Control": "private, no-cache"})
+    return HttpResponse(as_wav(reading), content_type="audio/wav", headers=_AS_NOW)
 
 
 @router.post("/{uuid:production_id}/lines/{line_id}/takes", response={201: list[TakeOut]}, operation_id="keepTakes")

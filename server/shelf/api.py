@@ -123,12 +123,21 @@ class ClipLineOut(Schema):
     begins: float
 
 
+class ClipWordOut(Schema):
+    """A word as it is said, in seconds of the clip."""
+
+    text: str
+    start: float
+    end: float
+
+
 class ClipWordsOut(Schema):
-    """What is said in a clip; nothing where it has not been ``heard`` yet."""
+    """What is said in a clip, in lines and word by word; nothing where it has not been ``heard`` yet."""
 
     heard: bool
     language: str
     lines: list[ClipLineOut]
+    words: list[ClipWordOut]
 
 
 class HearIn(Schema):
@@ -275,12 +284,13 @@ def light(
 
 @router.get("/{item}/words", response=ClipWordsOut, operation_id="clipWords")
 def clip_words(request: HttpRequest, item: str) -> ClipWordsOut:
-    """What is said in a clip, as the lines of a scene."""
+    """What is said in a clip."""
     heard = studio().speaker.clips.known(_clip(request, item))
     if heard is None:
-        return ClipWordsOut(heard=False, language="", lines=[])
+        return ClipWordsOut(heard=False, language="", lines=[], words=[])
     lines = [ClipLineOut(text=line.text, begins=line.begins) for line in lines_of(heard)]
-    return ClipWordsOut(heard=True, language=heard.language, lines=lines)
+    words = [ClipWordOut(text=w.text, start=round(w.start, 3), end=round(w.end, 3)) for w in heard.words]
+    return ClipWordsOut(heard=True, language=heard.language, lines=lines, words=words)
 
 
 @router.post("/{item}/words", response={201: JobOut}, operation_id="hearClip")

@@ -7,7 +7,7 @@ from typing import Annotated, Any
 from django.http import HttpRequest, HttpResponse
 from ninja import Query, Router, Schema, Status
 
-from dearhost.films import audition
+from dearhost.wav import audition
 from server.accounts.account import account_id
 from server.studio import studio
 from server.voices.models import FavouriteVoice

@@ -13,8 +13,8 @@ from django.shortcuts import get_object_or_404
 from ninja import Field, File, Router, Schema, Status, UploadedFile
 
 from dearhost.errors import ConsentError, UnfitSample
-from dearhost.films import as_wav
 from dearhost.speech.matching import GOOD_SECONDS, LEAST_SECONDS, SENTENCES, Consent, consent_from_json
+from dearhost.wav import as_wav
 from server.accounts.account import account, account_id
 from server.assets.recordings import forget_unheld
 from server.assets.uploads import sound_of

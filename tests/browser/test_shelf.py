@@ -70,6 +70,7 @@ def test_own_files_are_brought_and_seen_in_the_film(signed_in: Page, worker: Non
     expect(page.get_by_role("button", name="Set: Moving water")).to_be_visible()
     leaf(page, "Fit")
     page.get_by_label("as it is", exact=True).click()
+    page.get_by_role("region", name="How it lies behind them").get_by_label(re.compile("^Ends at")).fill("1.6")
     kept(page)
 
     # on words: selected, a cue, the picture from the shelf
@@ -98,6 +99,7 @@ def test_own_files_are_brought_and_seen_in_the_film(signed_in: Page, worker: Non
     seen = frames(taken.value.path().read_bytes())
     corner = [frame[70:85, 4:14].mean() for _, frame in seen]
     assert corner[0] < 60 and max(corner) > corner[0] + 60, "what is behind moves"
+    assert max(corner) < 120, "and ends where it is to: the last of it would be 220"
     red = [at for at, frame in seen if ((frame[10:60, 80:150, 0] - frame[10:60, 80:150, 2]) > 120).mean() > 0.4]
     assert red and red[0] > 0.4 and red[-1] < seen[-1][0] - 0.4, "the picture is there on its words alone"
 

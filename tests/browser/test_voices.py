@@ -10,9 +10,9 @@ import numpy as np
 import pytest
 from playwright.sync_api import Page, expect
 
-from dearhost.films import as_wav
 from dearhost.production import Studio
 from dearhost.speech.matching import SENTENCES
+from dearhost.wav import as_wav
 from server.productions.models import Production, Take
 from server.studio import studio as server_studio
 from tests.browser.book import begin, give_voice, kept, pick
@@ -140,6 +140,23 @@ def test_a_line_is_heard_at_once_while_it_is_written(signed_in: Page, studio: St
     assert heard.value.headers["content-length"] == str(len(wav))
     assert page.request.get(heard.value.url).body() == wav
     expect(page.get_by_role("button", name="Hear the line")).to_be_visible(timeout=20_000)  # it has ended
+
+
+def test_a_line_of_several_sentences_is_heard_while_it_is_read(signed_in: Page) -> None:
+    page = signed_in
+    begin(page, f"# The boat\n\nMaren: {SAID}\n")
+    give_voice(page, "Maren", "Hannah")
+    kept(page)
+    page.locator(".line-text", has_text="Mama").click()
+    expect(page.get_by_text(re.compile("spoken by Hannah"))).to_be_visible(timeout=30_000)
+    page.keyboard.press("Control+End")
+    page.keyboard.type(" The harbour empties. Forty boats sit down in the mud, and nobody minds. Then it comes back.")
+    with page.expect_response(re.compile(r"/lines/\w+/sound\.wav$")) as heard:
+        page.get_by_role("button", name="Hear the line").click()
+    assert "content-length" not in heard.value.headers, "it is not read to its end yet"
+    expect(page.get_by_role("button", name="Stop").first).to_be_visible(timeout=10_000)
+    expect(page.get_by_role("button", name="Hear the line")).to_be_visible(timeout=40_000)  # it has ended
+    expect(page.get_by_role("alert")).to_have_count(0)
 
 
 def test_a_name_is_said_as_it_is_respelled(signed_in: Page) -> None:

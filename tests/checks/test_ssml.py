@@ -214,3 +214,52 @@ def test_markup_in_another_language_gets_a_voice_of_it(studio: Studio) -> None:
     made = opened(f"<speak version='1.1' xmlns='{NAMESPACE}' xml:lang='es-ES'>El mar vuelve.</speak>".encode(), studio)
     (entry,) = made.production.cast.values()
     assert studio.voices.voice(entry.voice).language == "es"
+
+
+def test_breaks_by_strength_are_longer_the_stronger_they_are() -> None:
+    """W3C SSML 1.1, section 3.2.3: none is no break, and each strength is no shorter than the one before."""
+    strengths = ("none", "x-weak", "weak", "medium", "strong", "x-strong")
+    lengths = []
+    for strength in strengths:
+        markup = f'<speak version="1.1" xmlns="{NAMESPACE}">Now <break strength="{strength}"/> then.</speak>'
+        [passage] = read_ssml(markup.encode()).passages
+        lengths.append(sum(mark.value for mark in passage.marks if isinstance(mark.value, float)))
+    assert lengths[0] == 0 and all(b > a for a, b in itertools.pairwise(lengths)), lengths
+
+
+@pytest.mark.parametrize(
+    "prosody",
+    [
+        Prosody(range=0.6),
+        Prosody(range=1.4),
+        Prosody(rate=0.8),
+        Prosody(rate=1.25),
+        Prosody(pitch=-2.0),
+        Prosody(volume=-6.0),
+    ],
+)
+def test_each_part_of_prosody_comes_back_alone(prosody: Prosody) -> None:
+    written = write_ssml("en", [Passage("The tide turns.", prosody=prosody)])
+    [passage] = read_ssml(written).passages
+    for name in ("rate", "pitch", "range", "volume"):
+        assert getattr(passage.prosody, name) == pytest.approx(getattr(prosody, name), abs=0.011), name
+    assert written.count(b'="') - write_ssml("en", [Passage("The tide turns.")]).count(b'="') == 1
+
+
+def test_what_is_not_other_than_usual_is_not_written() -> None:
+    assert b"prosody" not in write_ssml("en", [Passage("The tide turns.", prosody=Prosody(rate=1.004, range=0.997))])
+
+
+def test_a_voice_alone_changes_no_prosody() -> None:
+    markup = f'''<speak version="1.1" xmlns="{NAMESPACE}"><prosody rate="150%"><voice name="ada">All of it is
+    quick.</voice></prosody></speak>'''
+    [passage] = read_ssml(markup.encode()).passages
+    assert (passage.voice, passage.prosody.rate) == ("ada", 1.5)
+
+
+def test_markup_of_over_four_megabytes_is_refused() -> None:
+    head, foot = f'<speak version="1.1" xmlns="{NAMESPACE}">Low water.'.encode(), b"</speak>"
+    fits = head + b" " * (4_000_000 - len(head) - len(foot)) + foot
+    assert read_ssml(fits).passages
+    with pytest.raises(UnreadableScript, match="too big"):
+        read_ssml(head + b" " * 4_300_000 + foot)

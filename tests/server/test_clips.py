@@ -58,7 +58,12 @@ def line_in(begin: Begin, item: str, text: str) -> Production:
 
 
 def test_a_clip_is_heard_by_a_job_and_told_as_lines(client: Client, clip: str) -> None:
-    assert client.get(f"/api/shelf/{clip}/words").json() == {"heard": False, "language": "", "lines": []}
+    assert client.get(f"/api/shelf/{clip}/words").json() == {
+        "heard": False,
+        "language": "",
+        "lines": [],
+        "words": [],
+    }
     answer = hear(client, clip)
     assert answer.status_code == 201, answer.content
     job = Job.objects.get(pk=answer.json()["id"])
@@ -69,6 +74,9 @@ def test_a_clip_is_heard_by_a_job_and_told_as_lines(client: Client, clip: str) -
     assert told["heard"] and told["language"] == "en"
     words = " ".join(line["text"] for line in told["lines"]).lower()
     assert "mama may bring" in words
+    assert " ".join(word["text"] for word in told["words"]).lower() == words
+    times = [time for word in told["words"] for time in (word["start"], word["end"])]
+    assert times == sorted(times) and times[0] == pytest.approx(told["lines"][0]["begins"], abs=0.01)
 
 
 def test_another_language_needs_its_text(client: Client, clip: str) -> None:

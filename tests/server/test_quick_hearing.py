@@ -8,12 +8,12 @@ from typing import Any
 import pytest
 from django.test import Client
 
-from dearhost.films import as_wav
 from dearhost.production import CastEntry, Choices, read_script
 from dearhost.speech import Speaker
 from dearhost.speech.made_voices import MadeVoice
 from dearhost.speech.manner import PLAIN
 from dearhost.speech.voices import Shape
+from dearhost.wav import as_wav
 from server.productions import stage_api
 from server.productions.actions.create import create_production
 from server.productions.models import Production
@@ -39,7 +39,8 @@ def _heard(client: Client, production: Production, line: str) -> dict[str, Any]:
 
 
 def _sound(client: Client, production: Production, line: str) -> bytes:
-    return bytes(client.get(f"/api/productions/{production.pk}/lines/{line}/sound.wav").content)
+    answer = client.get(f"/api/productions/{production.pk}/lines/{line}/sound.wav")
+    return b"".join(answer) if answer.streaming else bytes(answer.content)
 
 
 def test_a_line_is_heard_by_the_quick_voice_with_the_times_of_the_full_one(
@@ -49,9 +50,9 @@ def test_a_line_is_heard_by_the_quick_voice_with_the_times_of_the_full_one(
     read: list[str] = []
     make = Speaker._make
 
-    def noted(self: Speaker, text: str, voice: str, manner: Any) -> Any:
+    def noted(self: Speaker, text: str, voice: str, manner: Any, tell: Any) -> Any:
         read.append(voice)
-        return make(self, text, voice, manner)
+        return make(self, text, voice, manner, tell)
 
     monkeypatch.setattr(Speaker, "_make", noted)
     heard = _heard(client, production, line)
@@ -98,3 +99,19 @@ def test_nothing_is_read_ahead_in_full_where_lines_are_heard_quickly(
     scene = production.document["script"]["scenes"][0]["id"]
     assert client.get(f"/api/productions/{production.pk}/scenes/{scene}/times").status_code == 200
     assert asked == [scene] * times
+
+
+# a client of tests is no asynchronous server: it takes the pieces together, and Django says so
+@pytest.mark.filterwarnings("ignore:StreamingHttpResponse must consume")
+def test_a_line_that_is_not_read_yet_comes_sentence_by_sentence(ines: Any, client: Client) -> None:
+    script = read_script("# The pier\n\nMAREN: The lamps are lit. [[cue: pause seconds=0.8]]The gulls are not.\n")
+    cast = {"MAREN": CastEntry("maren", "hannah")}
+    production = create_production(ines, script, "The pier", cast=cast, choices=Choices(hearing="full"))
+    line = production.document["script"]["scenes"][0]["blocks"][0]["id"]
+    first = _sound(client, production, line)
+    again = _sound(client, production, line)
+    assert first[:40] != again[:40] and first[8:36] == again[8:36], "its length is not known at first"
+    assert len(first) == pytest.approx(len(again), abs=16), "with its pause"
+    other, _ = _begun(ines, "full", "hannah")
+    empty = other.document["script"]["scenes"][0]["blocks"][0]
+    assert client.get(f"/api/productions/{other.pk}/lines/{empty['id']}x/sound.wav").status_code == 422

@@ -14,10 +14,10 @@ import pytest
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
 
-from dearhost.films import as_wav
 from dearhost.production import Studio
 from dearhost.script import Cue, put_cue
 from dearhost.sound.files import RATE
+from dearhost.wav import as_wav
 from server.jobs.tasks import run
 from server.productions.documents import production_of
 from server.productions.models import Production

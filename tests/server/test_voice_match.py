@@ -12,9 +12,9 @@ import pytest
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
 
-from dearhost.films import as_wav
 from dearhost.production import Studio
 from dearhost.speech.matching import SENTENCES
+from dearhost.wav import as_wav
 from server.jobs.tasks import run
 from server.studio import studio as server_studio
 from tests.server.conftest import Begin

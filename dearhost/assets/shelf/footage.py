@@ -20,10 +20,14 @@ class Footage:
     """Frames of a clip by their moment. For one thread."""
 
     def __init__(self, path: Path, times: Path) -> None:
-        self._path, self.times = path, read_array(times)
+        self._path, self._times_path, self.times = path, times, read_array(times)
         self._next = -1
         self._number, self._frame = -1, None
         self._decoding: Any = None
+
+    def again(self) -> Footage:
+        """The same clip, to be read at another place of it meanwhile."""
+        return Footage(self._path, self._times_path)
 
     @property
     def seconds(self) -> float:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import replace
+from functools import cached_property
 from typing import Any
 
 import av
@@ -116,13 +117,18 @@ class FootageBackdrop:
             return sheet.words, None
         self._laid.lay(self._footage.frame(first))
         if weight:
-            self._laid.mix_in(self._footage.frame(second), weight / 256)
+            self._laid.mix_in(self._goes_into.frame(second), weight / 256)
         self._shown = first, second, weight
         return sheet.words, self._all
 
+    @cached_property
+    def _goes_into(self) -> Footage:
+        """The clip where it goes over into: two places that are read on are cheaper than one that is looked for."""
+        return self._footage.again()
+
     def _pictures_at(self, moment: float) -> tuple[int, int, int]:
         """The picture at a moment, the one it goes over into, and how far it has gone, of 256."""
-        first, second, part = played_at(moment, self._placing, self._loop, self._footage.seconds)
+        first, second, part = self._placing.time.played(moment, self._loop, self._footage.seconds)
         return self._footage.number_at(first), self._footage.number_at(second), round(part * 256)
 
 
@@ -141,24 +147,6 @@ def _blurred(frame: Any, width: int, height: int, blur: float) -> NDArray[np.uin
         height,
         Interpolation.BILINEAR,
     )
-
-
-def played_at(moment: float, placing: Placing, loop: Loop | None, seconds: float) -> tuple[float, float, float]:
-    """What of a clip of ``seconds`` is seen ``moment`` seconds after it began: a moment of it, and another it goes over
-    into, with how far, 0 to 1. Where it goes round, the join is a fade."""
-    moment *= placing.speed
-    at = placing.begins + moment
-    if placing.ends != "loops":
-        return min(at, seconds), 0.0, 0.0
-    if loop is None or placing.begins >= loop.end:
-        rest = max(seconds - placing.begins, 0.04)
-        return placing.begins + moment % rest, 0.0, 0.0
-    if at < loop.end:
-        return at, 0.0, 0.0
-    into = (at - loop.end) % (loop.end - loop.start)
-    if into < loop.fade:
-        return loop.end + into, loop.start + into, into / loop.fade
-    return loop.start + into, 0.0, 0.0
 
 
 def _part(frame: Any, seen: Box, width: int, height: int) -> NDArray[np.uint32]:

@@ -13,6 +13,7 @@ from dearhost.assets.shelf import Light
 from dearhost.production import Choices
 from dearhost.production.own_places import OwnPlace, own_places
 from dearhost.stage.backdrops.toning import CREAM, LUMINANCE, grain_tile, tone_of, tone_words, whole_tone
+from dearhost.stage.clip_time import ROUND_AND_ROUND, ClipTime, time_behind
 from dearhost.stage.layout.shapes import Picture
 from dearhost.stage.painting.sheet import Sheet, Words
 
@@ -41,9 +42,7 @@ class Placing:
     tone: str = "paper"
     mirrored: bool = False
     light: bool = True
-    begins: float = 0.0
-    ends: str = "loops"
-    speed: float = 1.0
+    time: ClipTime = ROUND_AND_ROUND
 
     @classmethod
     def of(cls, choices: Choices) -> Placing:
@@ -51,8 +50,7 @@ class Placing:
         here = OwnPlace(choices.own_x, choices.own_y, choices.own_zoom)
         return cls(
             choices.set, choices.own_fit, *own_places(choices.own_elsewhere).get(choices.shape, here), choices.own_blur,
-            choices.own_dim, choices.own_tone, choices.own_mirrored, choices.own_light, choices.own_begins,
-            choices.own_ends, choices.own_speed,
+            choices.own_dim, choices.own_tone, choices.own_mirrored, choices.own_light, time_behind(choices),
         )  # fmt: skip
 
     @property

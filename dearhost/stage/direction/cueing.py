@@ -13,6 +13,7 @@ from dearhost.script import Cue, Line, word_index, word_indices
 from dearhost.sound import STINGS
 from dearhost.sound.under_voice import Mark
 from dearhost.speech import Reading
+from dearhost.stage.clip_time import ROUND_AND_ROUND
 from dearhost.stage.nearing import Nearing
 from dearhost.stage.timeline import FramingCut, PlacedFootage, PlacedSting
 
@@ -159,7 +160,7 @@ def described_sounds(line: Line, reading: Reading, start: float) -> list[tuple[f
 def own_sounds_of(lines: Placed) -> list[PlacedFootage]:
     """The sounds of the shelf cued in a scene: as long as a stretch, or whole."""
     return [
-        PlacedFootage(cue.text("items"), at, max(0.0, until - at), strength=cue.number("strength"))
+        PlacedFootage(cue.text("items"), at, max(0.0, until - at), ROUND_AND_ROUND, cue.number("strength"))
         for line, start, reading in lines
         for cue in playable(line)
         if cue.kind == "own-sound"

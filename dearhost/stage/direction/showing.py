@@ -14,11 +14,12 @@ from dearhost.production import CLIP_LINE, CUE_KINDS, Choices, is_in_clip, playa
 from dearhost.production.shown_cues import BESIDE, BOARDED, BY_HAND, INK, ON_THE_WALL, things_named
 from dearhost.script import Cue, Line, display_name, word_index, word_indices
 from dearhost.speech import Reading
+from dearhost.stage.clip_time import ClipTime, time_behind
 from dearhost.stage.direction.cueing import end_of, moment_of
 from dearhost.stage.layout.blocking import BUBBLES
 from dearhost.stage.layout.shots import NOBODY, Room
 from dearhost.stage.nearing import Nearing
-from dearhost.stage.timeline import HEADING, ClipTime, PlacedFootage, Shown, ShownRow
+from dearhost.stage.timeline import HEADING, PlacedFootage, Shown, ShownRow
 from dearhost.things.stems import stem, words_in
 from dearhost.timebase import Span
 
@@ -54,7 +55,8 @@ class Arrangement:
     def parameters(self, cue: Cue) -> dict[str, str | float]:
         """The settings of a cue as they hold here."""
         found = {name: value for name, value in cue.parameters.items() if name not in _UNSEEN}
-        if cue.kind in BOARDED and self.board != NO_BOARD:
+        put_elsewhere = cue.text("place") in (*ON_THE_WALL, BY_HAND)
+        if cue.kind in BOARDED and self.board != NO_BOARD and not put_elsewhere:
             found |= {"comes": INK, "board": self.board, "place": "whole" if cue.text("place") == "whole" else BESIDE}
         if found.get("comes") == INK:
             found |= {"pen": self.pen, "follows": "yes" if self.follows else "no"}
@@ -150,7 +152,7 @@ def footage_of(
     """The sound of clips that are heard: of the one behind the hosts, and of those shown on words."""
     heard: list[PlacedFootage] = []
     if kind_of(choices.set) == CLIP and choices.own_sound == "under":
-        heard.append(PlacedFootage(choices.set, 0.0, duration, ClipTime(choices.own_begins, choices.own_speed)))
+        heard.append(PlacedFootage(choices.set, 0.0, duration, time_behind(choices)))
     for line, start, reading in lines:
         for cue in playable(line):
             if cue.kind not in ("own", "figure") or cue.text("sound") != "under":

@@ -7,8 +7,8 @@ from dataclasses import dataclass, replace
 from functools import lru_cache
 
 from dearhost.drawing.colours import contrast, rgb, set_off
-from dearhost.production.choices import is_colour
 from dearhost.production.colours import USUAL, Colours
+from dearhost.script import is_colour
 
 PAPER, INK = "#FFFDF4", "#1E2B35"
 HIGHLIGHT, HIGHLIGHT_RULE = "#F0C659", "#B4321C"

@@ -36,6 +36,8 @@ class _Laying(Protocol):
 
     def find_rows(self, pairs: Any, rows: Rows, /) -> PixelBox: ...
 
+    def light(self, words: Words, rows: Rows, colour: int, /) -> None: ...
+
 
 _machine_code: list[_Laying] = []
 
@@ -93,13 +95,16 @@ class _Drawing:
     def draw(self, layer: Layer, work: _Laying | None) -> None:
         """Draw the layer, unless what is there is it; with ``work`` its rows are known after."""
         key = (layer.key, layer.reach or layer.box)
-        if key != self._key:
-            self._draw(layer, key)
+        is_new = key != self._key
+        if is_new:
+            self._draw(layer, key, lit=work is None)
         if work and self._rows is None:
             self._rows = np.empty((len(self._words), 2), np.int64)  # not the ones before, which may be asked for yet
             self._seen = work.find_rows(self._words.view(np.uint64), self._rows)
+            if is_new and layer.light is not None:
+                work.light(self._words, self._rows, layer.light.getColor())
 
-    def _draw(self, layer: Layer, key: Any) -> None:
+    def _draw(self, layer: Layer, key: Any, *, lit: bool) -> None:
         left, top, right, bottom = layer.sheet
         self._key = None
         self._take_shape(bottom - top, right - left + (right - left) % 2)
@@ -109,7 +114,7 @@ class _Drawing:
         try:
             canvas.translate(-left, -top)
             layer.draw(canvas)
-            if layer.light is not None:
+            if lit and layer.light is not None:
                 canvas.drawPaint(layer.light)
         finally:
             canvas.restoreToCount(depth)

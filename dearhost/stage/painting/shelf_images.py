@@ -51,7 +51,7 @@ class ShelfImages:
         return self._span.start + self._turn(moment) * self.share
 
     def _turn(self, moment: float) -> int:
-        return max(0, min(len(self._items) - 1, int((moment - self._span.start) / self.share)))
+        return int(max(0.0, min(len(self._items) - 1.0, (moment - self._span.start) / self.share)))
 
     def pointer(self, item: str, number: int) -> tuple[float, float] | None:
         """Where the pointer is in a frame of a screen's recording, in parts of width and height."""

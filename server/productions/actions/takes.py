@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import Any
 
@@ -46,9 +46,20 @@ class HeardLine:
         """The times and the melody it will have in the film, told without its sound where that takes long."""
         return with_pauses(studio().speaker.foreseen(self.line.text, self.voice, self.manner), pauses_of(self.line))
 
-    def draft(self) -> Reading:
-        """The line as it is heard while somebody writes. Raises SpeechError."""
-        return replace(self, voice=self.stand_in or self.voice).reading()
+    def as_draft(self) -> HeardLine:
+        """The line as it is heard while somebody writes."""
+        return replace(self, voice=self.stand_in or self.voice)
+
+    @property
+    def is_read(self) -> bool:
+        """Whether it has been read. Raises SpeechError."""
+        return studio().speaker.is_read(self.line.text, self.voice, self.manner)
+
+    def as_read(self) -> Iterator[Reading]:
+        """What ``reading`` gives, as far as it is read: longer each time, the whole last. Raises SpeechError."""
+        pauses = pauses_of(self.line)
+        for part in studio().speaker.as_read(self.line.text, self.voice, self.manner):
+            yield with_pauses(part, {word: length for word, length in pauses.items() if word < len(part.words)})
 
     @property
     def manner(self) -> Manner:

@@ -36,6 +36,12 @@ def test_a_changed_word_is_told_by_itself() -> None:
     assert told(SCRIPT, edited(1, 0, speaker="MAREN")) == [("changed", 2, "<SKERRY>: It rings.", "<MAREN>: It rings.")]
 
 
+def test_another_speaker_is_told_whichever_comes_first_in_the_alphabet() -> None:
+    for name in ("ADA", "MAREN", "ZOE"):
+        [(kind, _, before, after)] = told(SCRIPT, edited(1, 0, speaker=name))
+        assert (kind, before, after) == ("changed", "<SKERRY>: It rings.", f"<{name}>: It rings.")
+
+
 def test_lines_added_removed_and_moved() -> None:
     pier, bell = SCRIPT.scenes
     more = replace(bell, blocks=(*bell.blocks, Line("new", "MAREN", "Again.")))

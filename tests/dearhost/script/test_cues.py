@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import replace
+from dataclasses import FrozenInstanceError, replace
 
 import pytest
 from hypothesis import given
@@ -196,3 +196,17 @@ def test_a_cue_that_shows_nothing_yet_is_a_finding(note: str, said: str) -> None
     assert [cue.kind for cue in line.cues] == ["take"] and not CUE_KINDS.problem(line.cues[0])
     found = [finding for finding in findings(script) if finding.kind == "empty-cue"]
     assert bool(found) == bool(said) and all(said in f.message and not f.stops for f in found)
+
+
+def test_nothing_of_a_script_changes_under_who_holds_it() -> None:
+    line = Line("a", "MAREN", "Low water.", (Cue("c", "nod", 0),))
+    scene = Scene("s", "The pier", (line, Direction("d", "Waves.")))
+    for thing, name in (
+        (line.cues[0], "start"),
+        (line, "text"),
+        (scene, "heading"),
+        (scene.blocks[1], "text"),
+        (Script("", (scene,)), "title"),
+    ):
+        with pytest.raises(FrozenInstanceError):
+            setattr(thing, name, getattr(thing, name))

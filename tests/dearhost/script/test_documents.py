@@ -11,7 +11,7 @@ from hypothesis import strategies as st
 from dearhost.errors import UnreadableScript
 from dearhost.production import read_file, read_script
 from dearhost.script.pdf_file import paragraphs
-from dearhost.script.subtitle_file import text_of_subtitles
+from dearhost.script.subtitle_file import captions_in, text_of_subtitles
 from dearhost.script.web_page import is_web_page
 
 # the form of the W3C's WebVTT recommendation, section 1 (voices, cue settings, notes), with words of our own
@@ -201,3 +201,14 @@ def test_no_word_of_a_page_is_lost(pages: list[list[str]]) -> None:
 def test_what_cannot_be_opened_says_what_to_do(name: str, data: bytes, what: str) -> None:
     with pytest.raises(UnreadableScript, match=what):
         read_file(data, name)
+
+
+def test_captions_of_a_file_come_in_order_with_their_seconds() -> None:
+    """SubRip and WebVTT, both to the thousandth (W3C WebVTT; SubRip has no standard: common practice, no source)."""
+    later, sooner = ("00:01:02,500", "00:01:04,250", "It comes back."), ("00:00:01,000", "00:00:02,900", "It goes.")
+    rows = "\n\n".join(
+        f"{number}\n{begin} --> {end}\n{text}" for number, (begin, end, text) in enumerate((later, sooner), 1)
+    )
+    told = [("It goes.", 1.0, 2.9), ("It comes back.", 62.5, 64.25)]
+    for text, name in ((rows, "a.srt"), ("WEBVTT\n\n" + rows.replace(",", "."), "a.vtt")):
+        assert [(one.text, one.start, one.end) for one in captions_in(text, name)] == told

@@ -138,3 +138,34 @@ def test_a_markdown_table_is_seen_and_not_said(bars: bool) -> None:
     assert [line.text for line in script.scenes[0].lines] == ["Look at this.", "High | low, she said."]
     directions = [b.text for b in script.scenes[0].blocks if isinstance(b, Direction)]
     assert any("Monday" in text and "4.1 m" in text for text in directions)
+
+
+@pytest.mark.parametrize("position", ["first", "middle", "alone"])
+def test_a_table_without_bars_at_its_ends_is_seen_from_its_head_on(position: str) -> None:
+    table = "Month | High water\n--- | ---\nMay | 12:50\nJune | 1:20"
+    text = {
+        "first": f"{table}\n\nThat is all.",
+        "middle": f"Look at this.\n\n{table}\n\nThat is all.",
+        "alone": f"{table}\n\nSo | it goes.",
+    }[position]
+    said = " ".join(line.text for scene in read_script(text, kind="markdown").scenes for line in scene.lines)
+    assert not {"Month", "May", "12:50", "June"} & set(said.split()), said
+
+
+def test_a_row_of_dashes_after_words_is_no_table() -> None:
+    [scene] = read_script("The tide turns.\n--- | ---\nIt comes back.", kind="plain").scenes
+    assert "The tide turns." in " ".join(line.text for line in scene.lines)
+
+
+@pytest.mark.parametrize(
+    ("row", "spoken"),
+    [
+        ("MAREN: (softly) Good morning.", [("MAREN", "Good morning.")]),
+        ("MAREN (softly): Good morning.", [("MAREN", "Good morning.")]),
+        ("MAREN: Good morning.\nSKERRY: Is it?", [("MAREN", "Good morning."), ("SKERRY", "Is it?")]),
+        ("MAREN: Good morning.\n(She waves.)\nNobody comes.", [("MAREN", "Good morning.")]),
+    ],
+)
+def test_who_speaks_in_a_row_of_fountain_with_its_words(row: str, spoken: list[tuple[str, str]]) -> None:
+    [scene] = read_script(row, kind="fountain").scenes
+    assert [(line.speaker, line.text.replace("(softly) ", "")) for line in scene.lines] == spoken

@@ -84,6 +84,18 @@ def test_what_is_struck_on_a_beat_is_of_the_chord(mood: str, style: str) -> None
             assert note.pitch % 12 in pitches
 
 
+@pytest.mark.parametrize("mood", MOODS)
+def test_the_bass_is_below_all_and_of_the_chord_where_it_is_struck_again(mood: str) -> None:
+    """Common practice, no source: a second note of the bass that is not of the chord is heard as another chord."""
+    for seed in range(4):
+        score = compose(BedSpec(mood, "felt-piano", 60.0, seed))
+        ends = [at for at, _ in score.chords[1:]] + [1e9]
+        for (at, pitches), end in zip(score.chords, ends, strict=True):
+            bass = [note for note in score.notes if note.role == "bass" and at - 1e-6 <= note.start < end - 1e-6]
+            assert all(note.pitch <= 55 for note in bass), (mood, seed, bass)
+            assert all(note.pitch % 12 in {*pitches, bass[0].pitch % 12} for note in bass[1:]), (mood, seed, bass)
+
+
 def test_another_seed_is_another_bed_and_the_same_seed_the_same() -> None:
     spec = BedSpec("warm", "nylon", 40, 5)
     assert compose(spec).notes == compose(spec).notes

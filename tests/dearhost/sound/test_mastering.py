@@ -47,6 +47,13 @@ def test_loudness_is_that_of_the_reference_library() -> None:
     )
 
 
+@pytest.mark.parametrize(("seconds", "told"), [(0.3, False), (0.39, False), (0.4, True), (0.5, True)])
+def test_loudness_is_told_from_four_tenths_of_a_second_on(seconds: float, told: bool) -> None:
+    """ITU-R BS.1770-4: a gating block is 400 ms long."""
+    tone = np.sin(2 * np.pi * 997 * np.arange(round(seconds * RATE)) / RATE) * 0.1
+    assert np.isfinite(measure_loudness(Stereo(tone, tone), RATE)) == told
+
+
 def test_silence_and_clicks_stay_what_they_are() -> None:
     silence = np.zeros(RATE, np.float32)
     assert not master(centred(silence), RATE).left.any()

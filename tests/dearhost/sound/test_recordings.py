@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import wave
 from pathlib import Path
 
 import av
@@ -78,6 +79,18 @@ def test_a_voice_on_one_side_is_taken_from_that_side(tmp_path: Path) -> None:
 def test_telephone_sound_is_taken_and_said_to_be_dull(tmp_path: Path) -> None:
     write_sound(tmp_path / "a.wav", SPEECH[::6], 8000)
     assert "telephone" in read_sound(tmp_path / "a.wav").note
+
+
+@pytest.mark.parametrize(("rate", "dull"), [(8_000, True), (11_025, True), (16_000, False), (48_000, False)])
+def test_only_telephone_sound_is_said_to_be_dull(rate: int, dull: bool, tmp_path: Path) -> None:
+    tone = (np.sin(np.arange(rate) / 9) * 9000).astype("<i2")
+    with wave.open(str(tmp_path / "tone.wav"), "wb") as file:
+        file.setnchannels(1)
+        file.setsampwidth(2)
+        file.setframerate(rate)
+        file.writeframes(tone.tobytes())
+    taken = read_sound(tmp_path / "tone.wav")
+    assert ("dull" in taken.note) == dull and taken.seconds == pytest.approx(1.0, abs=0.05)
 
 
 def test_what_is_no_sound_is_said_and_nothing_breaks(tmp_path: Path) -> None:

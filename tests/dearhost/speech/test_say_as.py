@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import itertools
+
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
@@ -94,6 +96,17 @@ def test_the_examples_of_the_standard_are_read() -> None:
         Lexeme("huge", ipa="hjuːdʒ"),
     )
     assert len(found.notes) == 3
+
+
+def test_the_preferred_pronunciation_is_taken_wherever_it_stands() -> None:
+    """W3C PLS 1.0, section 4.6: else the first, and what is said otherwise before what is not in IPA."""
+    head = '<lexicon version="1.0" xmlns="http://www.w3.org/2005/01/pronunciation-lexicon" alphabet="ipa">'
+    ways = ("<phoneme>juːdʒ</phoneme>", '<phoneme prefer="true">hjuːdʒ</phoneme>', "<alias>big</alias>")
+    for order in itertools.permutations(ways):
+        document = f"{head}<lexeme><grapheme>huge</grapheme>{''.join(order)}</lexeme></lexicon>"
+        assert read_pls(document.encode()).lexemes == (Lexeme("huge", ipa="hjuːdʒ"),)
+    first = f"{head}<lexeme><grapheme>huge</grapheme><phoneme>a</phoneme><phoneme>b</phoneme></lexeme></lexicon>"
+    assert read_pls(first.encode()).lexemes == (Lexeme("huge", ipa="a"),)
 
 
 def test_what_is_written_keeps_to_the_structure_of_the_standard() -> None:

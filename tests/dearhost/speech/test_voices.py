@@ -22,7 +22,7 @@ from dearhost.speech import Manner, Reading, Speaker, VoiceRegistry, plan_words
 from dearhost.speech.engines import neural
 from dearhost.speech.engines.fake import FakeEngine
 from dearhost.speech.engines.remembering import RememberingEngine
-from dearhost.speech.saying import speak_plan
+from dearhost.speech.saying import Said, speak_plan
 from dearhost.speech.voices import DERIVED_VOICES
 from dearhost.storage import FolderCache
 from tests.conftest import speaker_at
@@ -53,10 +53,10 @@ def test_a_line_wanted_by_many_at_once_is_read_once(studio: Studio, monkeypatch:
     made: list[str] = []
     make = studio.speaker._make
 
-    def slow(text: str, voice_id: str, manner: Manner) -> Reading:
+    def slow(text: str, voice_id: str, manner: Manner, tell: Said) -> Reading:
         made.append(text)
         time.sleep(0.1)
-        return make(text, voice_id, manner)
+        return make(text, voice_id, manner, tell)
 
     monkeypatch.setattr(studio.speaker, "_make", slow)
     text = "Everybody wants to hear this at the same time."

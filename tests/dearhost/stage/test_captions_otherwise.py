@@ -114,16 +114,35 @@ def test_each_choice_a_scene_has_of_its_captions_can_be_made_for_a_stretch() -> 
     assert set(settings_) == of_scene
     for name, parameter in settings_.items():
         assert parameter.choices == (AS_ELSEWHERE, *CHOICES[name].values)
+        assert parameter.problem("#14676b") == CHOICES[name].problem("#14676b") or not parameter.colour
+        assert parameter.colour == (CHOICES[name].form is not None)
 
 
 @pytest.mark.parametrize(
     ("note", "told"),
-    [("captions style=huge", "'style' must be one of as-elsewhere, strips"), ("captions sideways", "no 'sideways'"),
+    [("captions colour=#14676", "or a colour such as #14676b"), ("captions place=#14676b", "'place' must be one of"),
+     ("captions style=huge", "'style' must be one of as-elsewhere, strips"), ("captions sideways", "no 'sideways'"),
      ("captions size=3", "'size' must be one of as-elsewhere, small, usual, large")],
 )  # fmt: skip
 def test_what_captions_cannot_be_is_told(note: str, told: str) -> None:
     [found] = findings(read_script(f"MAREN: The [[cue: {note}]]boats[[/cue]] go out."))
     assert told in found.message and "line 1" in found.message
+
+
+@pytest.mark.parametrize("written", ["colour=#7b2d8b", "#7b2d8b", "colour=#7B2D8B"])
+def test_a_stretch_has_a_colour_of_its_own(written: str, studio: Studio, small: Picture) -> None:
+    production = read_script(f"MAREN: The boats [[cue: captions box {written}]]go out at noon,[[/cue]] and come back.")
+    assert not findings(production)
+    again = read_script(write_fountain(production))
+    settings_ = dict(again.scenes[0].lines[0].cues[0].parameters)
+    assert str(settings_["colour"]).lower() == "#7b2d8b" and settings_["style"] == "box"
+    timeline = compile_timeline(with_tones(again), studio, RATE)
+    painter = Painter(timeline, small, studio.resources)
+    for caption in timeline.scenes[0].captions:
+        painter.paint(round((caption.start + caption.end) / 2 * 10))
+        blue, green, red = (painter.pixels[..., one].astype(int) for one in range(3))
+        of_its_own = ((abs(red - 0x7B) < 6) & (abs(green - 0x2D) < 6) & (abs(blue - 0x8B) < 6)).mean()
+        assert (of_its_own > 0.004) == bool(caption.own), "its paper, and nowhere else"
 
 
 def test_they_go_into_a_screenplay_and_come_back() -> None:

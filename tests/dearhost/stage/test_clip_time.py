@@ -11,19 +11,20 @@ from hypothesis import strategies as st
 
 from dearhost.assets.shelf import Loop
 from dearhost.production import Studio, findings, read_script
+from dearhost.render.clip_sound import of_clip
 from dearhost.render.soundtrack import FOOTAGE, film_tracks
 from dearhost.sound import mix
 from dearhost.stage import Painter, Picture, Timeline, compile_timeline
-from dearhost.stage.backdrops.footage import played_at
-from dearhost.stage.backdrops.placing import Placing
+from dearhost.stage.clip_time import ClipTime
 from dearhost.stage.painting.shelf_images import ShelfImages
-from dearhost.stage.timeline import ClipTime, Shown
+from dearhost.stage.timeline import Shown
 from dearhost.timebase import FrameRate, Span
 from tests.clips import counted, write_clip
 from tests.conftest import with_tones
 
 RATE = FrameRate.of(30)
-SPEEDS = st.floats(0.25, 4.0)
+SPEEDS, MOMENTS = st.floats(0.25, 4.0), st.floats(0, 60)
+JOINED = Loop(0.5, 1.5, 0.2, 1.0)
 CLIP = "c" + "0" * 15
 
 
@@ -46,15 +47,60 @@ def test_a_moment_of_a_clip_is_found_again(since: float, speed: float, begins: f
     assert time.since(time.of_clip(since)) == pytest.approx(since, abs=1e-9)
 
 
-@given(st.floats(0, 60), SPEEDS, st.sampled_from(["loops", "holds"]), st.booleans())
-def test_behind_hosts_a_clip_at_a_speed_shows_what_it_shows_that_much_later(
-    moment: float, speed: float, ends: str, joined: bool
+@given(MOMENTS, SPEEDS, st.booleans(), st.sampled_from([None, JOINED]))
+def test_a_clip_at_a_speed_shows_what_it_shows_that_much_later(
+    moment: float, speed: float, loops: bool, joined: Loop | None
 ) -> None:
-    loop = Loop(0.5, 1.5, 0.2, 1.0) if joined else None
-    quick = Placing(CLIP, begins=0.3, ends=ends, speed=speed)
-    assert played_at(moment, quick, loop, 2.0) == played_at(
-        moment * speed, Placing(CLIP, begins=0.3, ends=ends), loop, 2.0
-    )
+    quick, usual = (ClipTime(0.3, one, loops=loops) for one in (speed, 1.0))
+    assert quick.played(moment, joined, 2.0) == usual.played(moment * speed, joined, 2.0)
+
+
+CUTS = st.tuples(st.floats(0, 3), st.floats(0, 5), st.sampled_from([None, JOINED]))
+"""Where a clip of two seconds begins and ends, beyond its end as well, and where it joins itself best."""
+
+
+@given(MOMENTS, CUTS, st.booleans())
+def test_nothing_is_seen_of_what_is_cut_off(moment: float, cut: tuple[float, float, Loop | None], loops: bool) -> None:
+    begins, until, joined = cut
+    first, second, part = ClipTime(begins, 1.0, until, loops).played(moment, joined, 2.0)
+    ends = until if begins + 0.1 < until < 2.0 else 2.0
+    for seen in (first, second) if part else (first,):
+        assert min(begins, 1.9) - 1e-9 <= seen <= ends + 1e-9
+    assert 0 <= part <= 1
+
+
+@given(MOMENTS, CUTS)
+def test_the_join_of_a_round_is_no_jump(moment: float, cut: tuple[float, float, Loop | None]) -> None:
+    """What is seen moves on by as much as time does, but for the fade from one place to the other."""
+    begins, until, joined = cut
+    time = ClipTime(begins, 1.0, until, loops=True)
+    turn = time.round(joined, 2.0)
+    before, after = (time.played(moment + step, joined, 2.0) for step in (0.0, 0.001))
+    for first, second, part in (before, after):
+        if part:
+            assert first - second == pytest.approx(turn.end - turn.start)
+    if min(before[0], after[0]) > turn.start:
+        step = (after[0] - before[0]) % (turn.end - turn.start)
+        assert min(step - 0.001, turn.end - turn.start - step + 0.001, key=abs) == pytest.approx(0, abs=1e-6)
+
+
+def test_a_clip_that_is_not_cut_is_joined_where_it_fits_best() -> None:
+    assert ClipTime(loops=True).round(JOINED, 2.0) == ClipTime(0.5, loops=True).round(JOINED, 2.0) == JOINED
+    for cut in (ClipTime(0.6), ClipTime(until=1.9)):
+        assert cut.round(JOINED, 2.0) != JOINED
+
+
+def test_its_sound_goes_round_with_its_picture() -> None:
+    """At every moment what is heard is the sample of the moment that is seen, whatever is cut off."""
+    second = np.arange(2 * 48_000, dtype=np.float32)[:, None] / 48_000
+    for time in (ClipTime(0.4, 1.0, 1.5, True), ClipTime(loops=True), ClipTime(0.4, 1.0, 1.5), ClipTime(1.2)):
+        heard = of_clip(second, time, JOINED, 2.0, 7.0)
+        assert heard.shape == (7 * 48_000, 1)
+        for moment in np.arange(0.01, 6.99, 0.0977):
+            first, goes_into, part = time.played(float(moment), JOINED, 2.0)
+            stays = not time.loops and time.of_clip(float(moment)) > time.last(2.0)
+            wanted = 0.0 if stays else (1 - part) * first + part * goes_into
+            assert float(heard[round(moment * 48_000), 0]) == pytest.approx(wanted, abs=1e-3), (time, moment)
 
 
 @pytest.mark.parametrize(("begins", "speed"), [(0.0, 1.0), (1.0, 1.0), (0.0, 2.0), (0.52, 0.5), (1.0, 4.0)])
@@ -99,6 +145,26 @@ def test_its_sound_goes_with_it_at_its_pitch(studio: Studio, clip: str) -> None:
         for hertz, begin in ((first, at + 0.4), (second, at + 1.2)):
             heard = strength(studio, timeline, hertz, begin, begin + 0.5)
             assert heard > 5 * strength(studio, timeline, 990 - hertz, begin, begin + 0.5), (hertz, begin)
+
+
+def test_behind_hosts_a_clip_ends_where_it_is_to(studio: Studio, clip: str, small: Picture) -> None:
+    """Seen and heard: of half a second that goes round nothing else comes, and its sound goes on."""
+    text = "MAREN: Mama may bring a boat to the bay, and Papa mends the map."
+    own = {"own_begins": 1.2, "own_until": 1.8, "own_tone": "own", "own_sound": "under"}
+    timeline = staged(studio, text, set=clip, **own)
+    painter = Painter(timeline, small, studio.resources)
+    seen = set()
+    for frame in range(0, round(timeline.duration * 30), 4):
+        painter.paint(frame)
+        row = painter.pixels[2, :, 0]
+        seen.add(sum(int(row[int((index + 0.5) * small.width / 8)] > 120) << index for index in range(8)))
+    assert 30 in seen and max(len(seen & {n}) for n in range(30, 45)) and not seen & {*range(25), *range(65, 100)}
+    for begin in (0.4, 1.7, 2.6):
+        assert strength(studio, timeline, 330, begin, begin + 0.3) > 5 * strength(
+            studio, timeline, 660, begin, begin + 0.3
+        )
+    held = staged(studio, text, set=clip, **own, own_ends="holds")
+    assert strength(studio, held, 330, 0.1, 0.4) > 20 * strength(studio, held, 330, 1.5, 2.5), "silence where it stays"
 
 
 def test_what_no_clip_can_do_is_told(studio: Studio) -> None:

@@ -10,6 +10,7 @@ import pytest
 import skia
 from hypothesis import given, settings
 from hypothesis import strategies as st
+from PIL import Image
 
 from dearhost.drawing.colours import contrast, rgb
 from dearhost.drawing.fonts import Fonts
@@ -138,7 +139,25 @@ def test_words_are_written_from_left_to_right(studio: Studio) -> None:
     half = thing.lines[0].span.start + (thing.lines[0].span.end - thing.lines[0].span.start) / 2
     columns = np.flatnonzero((pixels(drawn, half).sum(-1) < 300).any(0))
     middle = 100 + word.width / 2
-    assert columns.min() < 110 and abs(columns.max() - middle) < word.width * 0.12
+    assert columns.min() < 110 and abs(columns.max() - middle) < word.width * 0.16
+
+
+def test_a_letter_grows_along_its_strokes(studio: Studio) -> None:
+    """Of an O half the ring is there, not its left half."""
+    word = Fonts.at(studio.resources.fonts).word("O", 160, face="sans")
+    drawn = inked(lambda paper: paper.write(word, 200, 300))
+    line = drawn.things[0].lines[0]
+    moment = line.span.start + (line.span.end - line.span.start) / 2
+    there, whole = (pixels(drawn, at).sum(-1) < 300 for at in (moment, drawn.drawn_at + 2))
+    assert 0.35 < there.sum() / whole.sum() < 0.65 and not (there & ~whole).any()
+    rows = np.flatnonzero(whole.any(1))
+    middle = (rows[0] + rows[-1]) // 2
+    left, right = np.split(whole[middle], [int(200 + word.width / 2)])
+    both = there[middle][: len(left)] & left, there[middle][len(left) :] & right
+    assert (both[0].sum() > 0.8 * left.sum()) != (both[1].sum() > 0.8 * right.sum()), "one side after the other"
+    tip = line.tip(moment)
+    near = whole[int(tip.imag) - 3 : int(tip.imag) + 4, int(tip.real) - 3 : int(tip.real) + 4]
+    assert near.any(), "the pen is on the letter"
 
 
 def test_the_camera_goes_near_the_pen_and_back() -> None:
@@ -178,9 +197,64 @@ def test_a_board_changes_the_pictures_name_and_a_pen_only_where_something_is_dra
     assert film(studio, text, pen="pen").scenes[0].shown == cut.scenes[0].shown
 
 
+@pytest.fixture(scope="module")
+def photo(studio: Studio, tmp_path_factory: pytest.TempPathFactory) -> str:
+    """Red at the left, blue at the right."""
+    pixels = np.zeros((120, 200, 3), np.uint8)
+    pixels[:, :100, 0] = pixels[:, 100:, 2] = 220
+    path = tmp_path_factory.mktemp("files") / "two-halves.png"
+    Image.fromarray(pixels).save(path)
+    return studio.shelf.take(path, path.name).id
+
+
+def shares(painter: Painter, moment: float) -> tuple[float, float]:
+    """How much of the picture is red and blue as the photo is."""
+    painter.paint(RATE.frames_in(moment))
+    blue, green, red = (painter.pixels[..., one].astype(int) for one in range(3))
+    return float(((red > 190) & (green < 40) & (blue < 40)).mean()), float(((blue > 190) & (red < 40)).mean())
+
+
+@pytest.mark.parametrize("place", ["beside", "whole"])
+def test_a_photo_is_shaded_onto_the_board(studio: Studio, photo: str, place: str) -> None:
+    """From its upper left to its lower right, within its mount, before it goes."""
+    text = f"[[cue: own {photo} place={place}]]Here is the slipway as it was in the year of the great flood.[[/cue]]"
+    timeline = film(studio, text, board="white", layout="none", captions=False, pen="none")
+    [shown] = timeline.scenes[0].shown
+    assert shown.text("board") == "white" and shown.text("comes") == INK
+    painter = Painter(timeline, Picture.of("16:9", 360), studio.resources)
+    halves = [shares(painter, moment) for moment in np.linspace(shown.span.start, shown.span.end - 0.4, 12)]
+    red, blue = (list(one) for one in zip(*halves, strict=True))
+    assert red[0] < 0.001 and blue[0] < 0.001
+    assert all(after >= before - 0.002 for before, after in itertools.pairwise(red)), "what is there stays"
+    assert any(0.2 * red[-1] < half < 0.9 * red[-1] for half in red), "it comes bit by bit"
+    begun = next(index for index, part in enumerate(red) if part > 0.1 * red[-1])
+    assert blue[begun] < 0.6 * red[begun], "from the left"
+    assert red[-1] == pytest.approx(blue[-1], rel=0.1) and red[-1] > 0.03
+    painter.paint(RATE.frames_in(shown.span.end - 0.4))
+    ground = np.array(rgb("#FCFCF8"))[::-1]
+    assert (np.abs(painter.pixels[..., :3].astype(int) - ground).sum(-1) < 8).mean() > 0.1, "the board about it"
+
+
+@pytest.mark.parametrize("place", ["by-hand", "wall-left"])
+def test_what_is_put_elsewhere_is_not_drawn_on_the_board(studio: Studio, photo: str, place: str) -> None:
+    text = f"[[cue: own {photo} place={place}]]Here is the slipway.[[/cue]]"
+    [shown] = film(studio, text, board="white").scenes[0].shown
+    assert not shown.text("board") and shown.text("comes") != INK and shown.region == place
+
+
+def test_several_photos_and_clips_come_onto_the_board_by_themselves(studio: Studio, photo: str) -> None:
+    text = f"[[cue: own items='{photo} {photo}']]Here is the slipway as it was in the year of the flood.[[/cue]]"
+    timeline = film(studio, text, board="white", layout="none", captions=False)
+    [shown] = timeline.scenes[0].shown
+    painter = Painter(timeline, Picture.of("16:9", 360), studio.resources)
+    early, late = (shares(painter, shown.span.start + after)[0] for after in (0.7, 2.0))
+    assert early == pytest.approx(late, rel=0.02) and early > 0.02
+
+
 @pytest.mark.parametrize("kind", BOARDED)
-def test_every_kind_can_be_drawn_and_is_whole_in_the_end(studio: Studio, kind: str) -> None:
-    given = " text='Come and see' address=quillhaven.example" if kind == "end-card" else ""
+def test_every_kind_can_be_drawn_and_is_whole_in_the_end(studio: Studio, photo: str, kind: str) -> None:
+    needs = {"end-card": "text='Come and see' address=quillhaven.example", "own": photo}
+    given = f" {needs.get(kind, '')}"
     timeline = film(
         studio,
         f"[[cue: {kind}{given}]]Forty boats and nets go out at dawn every day.[[/cue]] Good.",

@@ -13,18 +13,18 @@ from hypothesis import given
 from hypothesis import strategies as st
 from hypothesis.extra.numpy import arrays
 
-from dearhost.assets.shelf import Light, Loop
+from dearhost.assets.shelf import Light
 from dearhost.production import Choices, Production, Studio, read_script, with_choices, with_named_files
 from dearhost.production.uses import SHELF, Use, uses_of
 from dearhost.render.soundtrack import FOOTAGE, STINGS, film_tracks
 from dearhost.sound import mix
 from dearhost.stage import Painter, Picture, SceneTimeline, Timeline, compile_timeline
 from dearhost.stage.backdrops import Scenery, backdrop_for
-from dearhost.stage.backdrops.footage import played_at
 from dearhost.stage.backdrops.placing import Placing, light_behind, seen_part
 from dearhost.stage.backdrops.toning import fade, grain_tile, no_grain, tone_of, tone_words, whole_tone
 from dearhost.stage.backdrops.toning_loops import fade as compiled_fade
 from dearhost.stage.backdrops.toning_loops import tone_words as compiled
+from dearhost.stage.clip_time import ClipTime
 from dearhost.stage.painting.panels.own_pictures import MOUNTED
 from dearhost.timebase import FrameRate
 from tests.clips import counted, write_clip, write_sound_file
@@ -169,49 +169,21 @@ def test_white_becomes_cream_and_black_stays_dark_and_cool() -> None:
 # clips in time
 
 
-LOOP = Loop(0.5, 1.5, 0.2, 1.0)
-
-
-@given(st.floats(0, 300), st.floats(0, 1.4))
-def test_a_clip_that_goes_round_never_leaves_its_loop(moment: float, begins: float) -> None:
-    placing = Placing("c" + "0" * 15, begins=begins)
-    first, second, part = played_at(moment, placing, LOOP, 2.0)
-    assert 0 <= first <= LOOP.end + LOOP.fade and 0 <= part <= 1
-    if part:
-        assert first - second == pytest.approx(LOOP.end - LOOP.start)
-
-
-@given(st.floats(0, 60))
-def test_the_join_of_a_loop_is_no_jump(moment: float) -> None:
-    """What is seen moves on by as much as time does, but for the fade from one place to the other."""
-    placing = Placing("c" + "0" * 15)
-    before, after = (played_at(moment + step, placing, LOOP, 2.0) for step in (0.0, 0.001))
-
-    def seen(played: tuple[float, float, float]) -> float:
-        first, second, part = played
-        turn = LOOP.end - LOOP.start
-        return ((first - LOOP.start) % turn) if not part else ((second - LOOP.start) % turn)
-
-    if min(before[0], after[0]) > LOOP.start:
-        step = (seen(after) - seen(before)) % (LOOP.end - LOOP.start)
-        assert step == pytest.approx(0.001, abs=1e-6)
-
-
 @pytest.mark.parametrize(("ends", "last"), [("holds", True), ("loops", False)])
 def test_a_clip_at_its_end_holds_or_goes_round(
     studio: Studio, clip_id: str, small: Picture, ends: str, last: bool
 ) -> None:
-    own = Placing(clip_id, ends=ends, tone="own")
+    own = Placing(clip_id, time=ClipTime(loops=ends == "loops"), tone="own")
     backdrop = backdrop_for(Scenery(clip_id, own=own), small, RATE, studio.shelf)
-    light = [int(backdrop.frame(frame)[0].view(np.uint8)[200, 200]) for frame in (0, 20, 59, 75, 90)]
+    light = [int(backdrop.frame(frame)[0].view(np.uint8)[200, 200]) for frame in (0, 20, 44, 59, 75, 90)]
     assert light[0] < light[1] < light[2]
-    assert (light[3] == light[4] == light[2]) is last
+    assert (light[2] < light[3] == light[4] == light[5]) is last
 
 
 def test_frames_of_a_clip_are_those_of_their_moment_whatever_came_before(
     studio: Studio, clip_id: str, small: Picture
 ) -> None:
-    own = Placing(clip_id, begins=0.5)
+    own = Placing(clip_id, time=ClipTime(0.5, loops=True))
     straight = backdrop_for(Scenery(clip_id, own=own), small, RATE, studio.shelf)
     jumping = backdrop_for(Scenery(clip_id, own=own), small, RATE, studio.shelf)
     assert straight is not jumping, "two painters do not share a moving backdrop"
@@ -306,7 +278,7 @@ def test_hosts_stand_in_the_light_behind_them() -> None:
 def test_choices_reach_the_backdrop() -> None:
     choices = Choices(set="c" + "0" * 15, own_x=0.2, own_zoom=2.0, own_dim=0.3, own_ends="holds", own_begins=4.0)
     own = Scenery.of(choices).own
-    assert own == Placing("c" + "0" * 15, x=0.2, zoom=2.0, dim=0.3, ends="holds", begins=4.0)
+    assert own == Placing("c" + "0" * 15, x=0.2, zoom=2.0, dim=0.3, time=ClipTime(4.0))
     assert Scenery.of(replace(choices, set="pier")).own is None
 
 

@@ -2,8 +2,13 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 import numpy as np
 import pytest
+import skia
+from hypothesis import given, settings
+from hypothesis import strategies as st
 
 from dearhost.drawing.fonts import Fonts
 from dearhost.errors import StageError, UnknownHost
@@ -42,9 +47,12 @@ def test_frames_do_not_depend_on_the_order_they_are_painted_in(
         assert np.array_equal(backward.pixels, seen[frame]), frame
 
 
+@pytest.mark.parametrize("daylight", ["own", "night"])
 def test_compiled_loops_paint_the_same_pixels(
-    timeline: Timeline, small: Picture, studio: Studio, monkeypatch: pytest.MonkeyPatch
+    timeline: Timeline, small: Picture, studio: Studio, monkeypatch: pytest.MonkeyPatch, daylight: str
 ) -> None:
+    lit = [replace(scene, choices=replace(scene.choices, daylight=daylight)) for scene in timeline.scenes]
+    timeline = replace(timeline, scenes=tuple(lit))
     second = first_frame(timeline, timeline.scenes[1])
     frames = [*range(30, 60), second + 4, second + 5, second + 40]  # a dissolve among them
     monkeypatch.setattr(layer_cache, "_machine_code", [])
@@ -66,6 +74,28 @@ def test_compiled_loops_paint_the_same_pixels(
             changed += len(compiled.paint(frame))
             assert np.array_equal(compiled.pixels, pictures[frame, transparent]), (frame, transparent)
         assert changed > len(frames)
+
+
+@settings(max_examples=60, deadline=None)
+@given(st.tuples(*[st.integers(0, 255)] * 3), st.integers(0, 2**32 - 1))
+def test_light_falls_as_the_canvas_has_it(colour: tuple[int, int, int], seed: int) -> None:
+    """To the bit: what is drawn in light is the same in a still and in a film."""
+    from dearhost.stage.painting import compositing  # noqa: PLC0415 - its compiler is slow to load
+
+    dice = np.random.default_rng(seed)
+    drawn = np.zeros((6, 64), np.uint32)
+    alpha = dice.integers(0, 256, (6, 40, 1))
+    drawn[:, 10:50] = (
+        np.concatenate([dice.integers(0, alpha + 1, (6, 40, 3)), alpha], 2).astype(np.uint8).view("<u4")[..., 0]
+    )
+    lit = drawn.copy()
+    rows = np.empty((6, 2), np.int64)
+    compositing.find_rows(lit.view(np.uint64), rows)
+    compositing.light(lit, rows, skia.Color(*colour))
+    info = skia.ImageInfo.Make(64, 6, skia.kBGRA_8888_ColorType, skia.kPremul_AlphaType)
+    canvas = skia.Surface.MakeRasterDirect(info, drawn.view(np.uint8).reshape(6, 64, 4)).getCanvas()
+    canvas.drawPaint(skia.Paint(Color=skia.Color(*colour), BlendMode=skia.BlendMode.kModulate))
+    assert np.array_equal(lit, drawn)
 
 
 @pytest.mark.parametrize("compiled", [False, True])

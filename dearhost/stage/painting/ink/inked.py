@@ -10,9 +10,9 @@ import skia
 
 from dearhost.drawing.colours import paint, rgb
 from dearhost.drawing.outlines import polygon
-from dearhost.drawing.paper import Paper
+from dearhost.drawing.paper import Box, Paper
 from dearhost.drawing.recorded import recorded
-from dearhost.drawing.tracing import Box, Outline, TracedPaper, Written
+from dearhost.drawing.tracing import Outline, TracedPaper
 from dearhost.stage.painting.entrances import smooth
 from dearhost.stage.painting.ink.pens import PENS
 from dearhost.stage.painting.ink.plan import Begins, DrawnLine, DrawnThing, is_hurried, planned
@@ -26,6 +26,7 @@ _PATIENCE = 1.4
 """Seconds without a line after which the hand leaves."""
 _NEAR, _ZOOMS, _LOOKS = 1.34, 0.9, 0.55
 """How near the camera goes, seconds in which it does, seconds before and after over which it evens its way."""
+_WHERE_DRAWN = skia.Paint(BlendMode=skia.BlendMode.kSrcIn)
 _EDGE = 34.0
 """Units about a thing that its shadow takes up."""
 
@@ -92,7 +93,7 @@ class Inked:
         washed = [self._washed(thing, moment) for thing in self.things]
         self._draw_coloured(canvas, washed)
         for thing, part in zip(self.things, washed, strict=True):
-            if thing.washed(moment) < 1.0:
+            if thing.washed(moment) < 1.0 or not thing.is_coloured:
                 self._draw_lines(canvas, thing, part, moment)
         canvas.restore()
         self._draw_pen(canvas, moment, near, about)
@@ -112,7 +113,7 @@ class Inked:
     def _washed(self, thing: DrawnThing, moment: float) -> Any | None:
         """Where a thing has its colours, with a ragged edge; None for nowhere."""
         done = thing.washed(moment)
-        if done <= 0:
+        if done <= 0 or not thing.is_coloured:
             return None
         edge = _EDGE * self._board.unit
         left, top, right, bottom = thing.box
@@ -128,17 +129,18 @@ class Inked:
             done = line.done(moment)
             if done <= 0:
                 break
-            if isinstance(line.line, Written):
-                _write(canvas, line.line, done, self._board.unit)
-            else:
+            if isinstance(line.line, Outline):
                 self._draw_outline(canvas, line, line.line, done)
+            else:
+                _uncover(canvas, line, line.line.draw, done, self._board.unit)
         canvas.restore()
 
     def _draw_outline(self, canvas: Any, line: DrawnLine, outline: Outline, done: float) -> None:
         if done >= 1.0 and outline.closed:
             canvas.drawPath(outline.path, paint(self._board.ground))  # what lies under it is hidden
-        path = outline.path if done >= 1.0 else line.drawn_part(done)[0]
-        canvas.drawPath(path, self._stroke)
+        paths = [outline.path] if done >= 1.0 else [path for path, _ in line.drawn_part(done)]
+        for path in paths:
+            canvas.drawPath(path, self._stroke)
 
     def _camera(self, moment: float) -> tuple[float, complex]:
         """How near it is, and about which point."""
@@ -219,16 +221,19 @@ def _ragged(box: Box, done: float, unit: float) -> Any:
     return polygon([complex(left, top), *inside, complex(left, bottom)])
 
 
-def _write(canvas: Any, written: Written, done: float, unit: float) -> None:
-    """A word as far as it is written."""
-    canvas.save()
-    if done < 1.0:
-        left, top, right, bottom = written.box
-        edge = 6 * unit
-        box = left - edge, top - edge, right + edge, bottom + edge
-        canvas.clipPath(_ragged(box, done, unit * 0.5), skia.ClipOp.kIntersect, True)
-    canvas.concat(written.matrix)
-    written.word.draw(canvas, written.x, written.y)
+def _uncover(canvas: Any, line: DrawnLine, draw: Callable[[Any], None], done: float, unit: float) -> None:
+    """What is written or shaded, where the pen has been."""
+    if done >= 1.0:
+        draw(canvas)
+        return
+    left, top, right, bottom = line.line.box
+    edge = 6 * unit
+    canvas.saveLayer(skia.Rect.MakeLTRB(left - edge, top - edge, right + edge, bottom + edge))
+    for path, width in line.drawn_part(done):
+        canvas.drawPath(path, _stroke("ink", width))
+    canvas.saveLayer(None, _WHERE_DRAWN)
+    draw(canvas)
+    canvas.restore()
     canvas.restore()
 
 

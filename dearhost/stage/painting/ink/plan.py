@@ -2,23 +2,26 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 from typing import Any
 
 import skia
 
-from dearhost.drawing.tracing import Box, Outline, Written
+from dearhost.drawing.paper import Box
+from dearhost.drawing.tracing import Hatched, Outline, Written
 from dearhost.stage.painting.entrances import smooth
 from dearhost.timebase import Span
 
-Line = Outline | Written
+Line = Outline | Written | Hatched
 Begins = Callable[[Box, int], float | None]
 """When the word of a thing is said, by its box and number; None where it has none."""
 _LEAST, _POWER, _A_SECOND = 0.05, 0.6, 68.0
 """Seconds any line takes; long lines are drawn faster: their length to this power, in units, of which so many go by in
 a second."""
+_LIFTED, _SHADING = 0.5, 0.4
+"""Of the time it would take to draw as far, what a pen takes that is lifted, and one that shades."""
 _TRAVEL = 0.16
 """Seconds the pen takes from one thing to the next, at least."""
 _WASH = 0.55
@@ -51,36 +54,83 @@ class DrawnLine:
         return smooth(part)
 
     @cached_property
-    def _measures(self) -> list[tuple[Any, float]]:
-        """The contours of an outline with their lengths in pixels."""
-        assert isinstance(self.line, Outline)
-        found = []
-        for contour in _contours(self.line.path):
-            measure = skia.PathMeasure(contour, False)
-            found.append((measure, measure.getLength()))
-        return found
+    def _legs(self) -> list[_Leg]:
+        """What the pen goes along: contours of an outline, or the strokes that uncover what is written or hatched."""
+        if isinstance(self.line, Outline):
+            return _legs((contour, 0.0) for contour in _contours(self.line.path))
+        return _legs(self.line.strokes(), lifted=_LIFTED)
 
-    def drawn_part(self, done: float) -> tuple[Any, complex]:
-        """Of an outline what is drawn of it, and where its pen is."""
-        path, left = skia.Path(), done * sum(length for _, length in self._measures)
-        tip = 0j
-        for measure, length in self._measures:
-            if left <= 0 and path.countPoints():
+    @cached_property
+    def _whole(self) -> float:
+        """How far the pen goes in all."""
+        return sum(leg.before + leg.length for leg in self._legs)
+
+    def drawn_part(self, done: float) -> list[tuple[Any, float]]:
+        """What is drawn of it, each line with its width."""
+        parts: list[tuple[Any, float]] = []
+        left = done * self._whole
+        for leg in self._legs:
+            left -= leg.before
+            if left < 0 or (left == 0 and parts):
                 break
-            measure.getSegment(0, min(left, length), path, True)
-            tip = _point(measure, min(left, length))
-            left -= length
-        return path, tip
+            parts.append((leg.drawn(left), leg.width))
+            left -= leg.length
+        return parts
 
     def tip(self, moment: float) -> complex:
         """Where the pen is."""
         done = self.done(moment)
-        if isinstance(self.line, Outline):
-            return self.drawn_part(done)[1]
-        left, top, right, bottom = self.line.box
-        strokes = max(1.0, (right - left) / max(1.0, bottom - top) * 1.6)
-        swing = abs((done * strokes) % 1 * 2 - 1)
-        return complex(left + (right - left) * done, top + (bottom - top) * (0.35 + 0.45 * swing))
+        left, before = done * self._whole, None
+        for leg in self._legs:
+            if before and left < leg.before:  # lifted, on its way
+                return before.end + (leg.begin - before.end) * (left / leg.before)
+            left -= leg.before
+            if left <= leg.length:
+                return leg.point(left)
+            left -= leg.length
+            before = leg
+        if before:
+            return before.end
+        left_side, top, right, bottom = self.line.box
+        return complex(left_side + (right - left_side) * done, (top + bottom) / 2)
+
+
+@dataclass(frozen=True)
+class _Leg:
+    """A line of the pen: how to go along it, where it begins and ends, how long and wide it is, and how far the pen
+    goes ``before``, lifted, as if it drew."""
+
+    path: Any
+    measure: Any
+    begin: complex
+    end: complex
+    length: float
+    width: float
+    before: float
+
+    def point(self, along: float) -> complex:
+        """Where the pen is after a part of its length."""
+        return _point(self.measure, along)
+
+    def drawn(self, along: float) -> Any:
+        """What is drawn after a part of its length."""
+        if along >= self.length:
+            return self.path
+        part = skia.Path()
+        self.measure.getSegment(0, along, part, True)
+        return part
+
+
+def _legs(lines: Iterable[tuple[Any, float]], lifted: float = 0.0) -> list[_Leg]:
+    """Legs along lines with their widths; a pen that is ``lifted`` goes by that part of the time it would draw."""
+    legs: list[_Leg] = []
+    for path, width in lines:
+        measure = skia.PathMeasure(path, False)
+        length = measure.getLength()
+        begin, end = _point(measure, 0.0), _point(measure, length)
+        before = abs(begin - legs[-1].end) * lifted if legs else 0.0
+        legs.append(_Leg(path, measure, begin, end, length, width, before))
+    return legs
 
 
 @dataclass(frozen=True)
@@ -90,6 +140,11 @@ class DrawnThing:
     lines: tuple[DrawnLine, ...]
     box: Box
     wash: Span
+
+    @cached_property
+    def is_coloured(self) -> bool:
+        """Whether it has colours that come once it is drawn: what is written or shaded has its own at once."""
+        return any(isinstance(line.line, Outline) for line in self.lines)
 
     def washed(self, moment: float) -> float:
         """How far its colours are there, 0 to 1."""
@@ -132,10 +187,10 @@ def is_hurried(things: Sequence[DrawnThing], unit: float) -> bool:
 
 
 def _longest(lines: Sequence[Line], seconds: Sequence[float], share: float) -> list[tuple[Line, float]]:
-    """The ``share`` of lines that take longest, in order, one at least; words are always among them."""
+    """The ``share`` of lines that take longest, in order, one at least; words and photos are always among them."""
     kept = sorted(seconds, reverse=True)[max(0, min(len(seconds) - 1, round(share * len(seconds)) - 1))]
     return [(line, time) for line, time in zip(lines, seconds, strict=True)
-            if time >= kept or isinstance(line, Written)]  # fmt: skip
+            if time >= kept or not isinstance(line, Outline)]  # fmt: skip
 
 
 def _timed(groups: Sequence[Sequence[tuple[Line, float]]], boxes: Sequence[Box], wanted: Sequence[float | None],
@@ -156,6 +211,8 @@ def _seconds(line: Line, unit: float) -> float:
     left, _, right, _ = line.box
     if isinstance(line, Written):  # a letter is about .55 of its height wide and takes a few strokes
         length = (right - left) * 2.2
+    elif isinstance(line, Hatched):  # a hand that shades is quick
+        length = skia.PathMeasure(line.path, False).getLength() * _SHADING
     else:
         length = sum(skia.PathMeasure(contour, False).getLength() for contour in _contours(line.path))
     return _LEAST + float((length / unit) ** _POWER) / _A_SECOND

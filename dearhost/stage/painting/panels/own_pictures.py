@@ -11,7 +11,7 @@ import numpy as np
 import skia
 from numpy.random import default_rng
 
-from dearhost.assets.shelf import Shelf
+from dearhost.assets.shelf import PICTURE, Shelf, kind_of
 from dearhost.drawing.colours import darker, paint
 from dearhost.drawing.cut_shapes import cut_rect
 from dearhost.drawing.fonts import Fonts
@@ -30,6 +30,8 @@ _EDGES: Mapping[str, float] = {"print": 14.0, "framed": 34.0, "torn": 16.0, "tab
 """Units between the edge of a mount and the picture in it."""
 _WOOD, _TABLET = "#8C6038", "#3A4248"
 _GLASS = 0x1AFFFFFF
+_ON_BOARD = 0.06
+"""Of the room on a board, what is left free at each side of a picture."""
 
 
 class OwnPanel(Panel):
@@ -37,11 +39,23 @@ class OwnPanel(Panel):
 
     def __init__(self, shown: Shown, picture: Picture, fonts: Fonts, shelf: Shelf) -> None:
         super().__init__(shown, picture, fonts)
-        lines = picture.height if self.whole else self.panel[3] - self.panel[1]
+        # what changes while it is there is not drawn by hand: it comes as elsewhere, onto the board
+        items = shown.text("items").split()
+        self.inked = self.inked and len(items) == 1 and kind_of(items[0]) == PICTURE
+        self._on_sheet = bool(self.board) or self.inked
+        self._covers = self.whole and not self._on_sheet
+        self._room = self._inset(self.inside) if self._on_sheet else self.panel
+        lines = picture.height if self._covers else self._room[3] - self._room[1]
         near = max((nearing.near for nearing in shown.nearings), default=1.0)
         self._images = ShelfImages(shelf, shown, lines * near)
-        self._mount = "none" if self.whole else shown.text("mount") or "print"
+        self._mount = "none" if self._covers else shown.text("mount") or "print"
         self._torn: dict[Box, Any] = {}
+
+    def _inset(self, box: Box) -> Box:
+        """The room on a board, with some of it seen on all sides."""
+        left, top, right, bottom = box
+        across, down = (right - left) * _ON_BOARD, (bottom - top) * _ON_BOARD
+        return left + across, top + down, right - across, bottom - down
 
     def state(self, moment: float) -> Any:
         """The picture, of a clip its frame, and what is seen of it."""
@@ -51,7 +65,7 @@ class OwnPanel(Panel):
     def _seen_part(self, item: str, moment: float) -> Box:
         """What of a picture is seen at a moment, in its pixels."""
         size = self._images.sizes.get(item, (1, 1))
-        base = _covering(size, self.panel) if self.whole else (0.0, 0.0, float(size[0]), float(size[1]))
+        base = _covering(size, self.panel) if self._covers else (0.0, 0.0, float(size[0]), float(size[1]))
         began = self._images.began(moment)
         nearings = [nearing for nearing in self.shown.nearings if nearing.at >= began]
         x, y, near = seen_at(nearings, moment, middle_of(base, size))
@@ -60,26 +74,28 @@ class OwnPanel(Panel):
         return round(left, 2), round(top, 2), round(right, 2), round(bottom, 2)
 
     def draw_mount(self, paper: Paper) -> None:
-        """Nothing yet: the mount fits what is in it."""
+        """The board or the sheet it is drawn on; else nothing yet: the mount fits what is in it."""
+        if self._on_sheet:
+            super().draw_mount(paper)
 
     def draw_content(self, paper: Paper, moment: float) -> None:
         """The picture in its mount; where there is none, the empty mount."""
         item, number = self._images.now(moment)
-        left, top, right, bottom = self.panel
+        left, top, right, bottom = self._room
         part = self._seen_part(item, moment)
         width, _ = self._images.sizes.get(item, (1, 1))
         near = width / (part[2] - part[0])
         image = self._images.image(item, number, (right - left) * near, (bottom - top) * near)
         scale, scaling = image.width() / width if image else 1.0, scaling_of(item)
         seen = part[0] * scale, part[1] * scale, part[2] * scale, part[3] * scale  # a clip comes no larger than needed
-        if self.whole:
+        if self._covers:
             paper.flat(cut_rect(-9, -9, self.picture.width + 18, self.picture.height + 18, 0), self.ground())
             if image:
-                _draw(paper.canvas, image, seen, self.panel, scaling)
+                paper.photo(image, seen, self.panel, scaling)
                 self._point(paper.canvas, item, number, part, self.panel)
             return
         edge = _EDGES[self._mount] * self.unit
-        outer = _fitting(image, self.panel, edge) if image else self.panel
+        outer = _fitting(image, self._room, edge) if image else self._room
         inner = outer[0] + edge, outer[1] + edge, outer[2] - edge, outer[3] - edge
         paper.canvas.save()
         if self._mount in ("print", "tablet"):
@@ -91,7 +107,7 @@ class OwnPanel(Panel):
                 paper.canvas.clipPath(self._torn_path(inner, 9), doAntiAlias=True)
             else:
                 paper.canvas.clipRect(skia.Rect.MakeLTRB(*inner), doAntiAlias=True)
-            _draw(paper.canvas, image, seen, inner, scaling)
+            paper.photo(image, seen, inner, scaling)
             self._point(paper.canvas, item, number, part, inner)
             paper.canvas.restore()
         if self._mount == "tablet":
@@ -148,10 +164,6 @@ MOUNTED: Mapping[str, Callable[[OwnPanel, Paper, Box], None]] = {
     "tablet": OwnPanel.draw_tablet, "none": OwnPanel.draw_nothing,
 }  # fmt: skip
 """By the names of ``production.shown_cues.MOUNTS``."""
-
-
-def _draw(canvas: Any, image: Any, part: Box, place: Box, scaling: Any) -> None:
-    canvas.drawImageRect(image, skia.Rect.MakeLTRB(*part), skia.Rect.MakeLTRB(*place), scaling)
 
 
 def _middle(box: Box) -> tuple[float, float]:

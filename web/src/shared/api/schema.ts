@@ -2141,7 +2141,7 @@ export interface paths {
         };
         /**
          * Clip Words
-         * @description What is said in a clip, as the lines of a scene.
+         * @description What is said in a clip.
          */
         get: operations["clipWords"];
         put?: never;
@@ -3234,6 +3234,11 @@ export interface components {
              */
             own_begins: number;
             /**
+             * Own Until
+             * @default 0
+             */
+            own_until: number;
+            /**
              * Own Speed
              * @default 1
              */
@@ -3509,6 +3514,7 @@ export interface components {
              *       "own_mirrored": null,
              *       "own_light": null,
              *       "own_begins": null,
+             *       "own_until": null,
              *       "own_speed": null,
              *       "own_ends": null,
              *       "own_sound": null,
@@ -3648,6 +3654,8 @@ export interface components {
             own_light?: boolean | null;
             /** Own Begins */
             own_begins?: number | null;
+            /** Own Until */
+            own_until?: number | null;
             /** Own Speed */
             own_speed?: number | null;
             /** Own Ends */
@@ -4027,9 +4035,9 @@ export interface components {
         };
         /**
          * ParameterOut
-         * @description A setting of a cue kind: a number from ``low`` to ``high``, one of ``choices``, or a text. ``only_for``:
-         *     another setting and its value with which alone it counts. ``asset``: kinds of things of the shelf a text names;
-         *     ``for_asset``: a kind, of which one must be named for this to be asked.
+         * @description A setting of a cue kind: a number from ``low`` to ``high``, one of ``choices`` (with ``colour``, or a colour,
+         *     "#rrggbb"), or a text. ``only_for``: another setting and its value with which alone it counts. ``asset``: kinds of
+         *     things of the shelf a text names; ``for_asset``: a kind, of which one must be named for this to be asked.
          */
         ParameterOut: {
             /** Name */
@@ -4051,6 +4059,8 @@ export interface components {
             unit: string;
             /** Choices */
             choices: string[];
+            /** Colour */
+            colour: boolean;
             /** Only For */
             only_for: string[];
             /** Asset */
@@ -5555,8 +5565,20 @@ export interface components {
             begins: number;
         };
         /**
+         * ClipWordOut
+         * @description A word as it is said, in seconds of the clip.
+         */
+        ClipWordOut: {
+            /** Text */
+            text: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+        };
+        /**
          * ClipWordsOut
-         * @description What is said in a clip; nothing where it has not been ``heard`` yet.
+         * @description What is said in a clip, in lines and word by word; nothing where it has not been ``heard`` yet.
          */
         ClipWordsOut: {
             /** Heard */
@@ -5565,6 +5587,8 @@ export interface components {
             language: string;
             /** Lines */
             lines: components["schemas"]["ClipLineOut"][];
+            /** Words */
+            words: components["schemas"]["ClipWordOut"][];
         };
         /**
          * HearIn

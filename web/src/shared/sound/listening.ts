@@ -27,29 +27,33 @@ export async function listen(key: string, address: string): Promise<void> {
 	turn += 1;
 	const mine = turn;
 	set({ key, at: 0, problem: "", loading: true });
-	const answer = await fetch(address).catch(() => null);
-	if (mine !== turn) return;
-	if (!answer?.ok) {
-		const said = answer ? ((await answer.json().catch(() => ({}))) as { detail?: string }).detail : "";
-		return set({ key: "", loading: false, problem: said || "Dear Host does not answer. Try again." });
-	}
-	const sound = await answer.blob();
-	if (mine !== turn) return;
 	if (!element) {
 		element = new Audio();
 		element.addEventListener("ended", silence);
 	}
 	const player = element;
-	if (player.src) URL.revokeObjectURL(player.src);
-	player.src = URL.createObjectURL(sound);
+	player.src = address; // it is heard as soon as its beginning is there
+	const problem = await player.play().then(
+		() => "",
+		() => (mine === turn ? whyNot(address) : ""),
+	);
+	if (mine !== turn) return;
+	if (problem) return set({ key: "", loading: false, problem });
 	set({ loading: false });
-	await player.play().catch(() => {});
 	const follow = () => {
 		if (mine !== turn) return;
 		set({ at: player.currentTime });
 		if (!player.paused) requestAnimationFrame(follow);
 	};
 	requestAnimationFrame(follow);
+}
+
+/** Why the sound at an address cannot be played: what the server says of it. */
+async function whyNot(address: string): Promise<string> {
+	const answer = await fetch(address).catch(() => null);
+	if (answer?.ok) return "This sound cannot be played here.";
+	const said = answer ? ((await answer.json().catch(() => ({}))) as { detail?: string }).detail : "";
+	return said || "Dear Host does not answer. Try again.";
 }
 
 const subscribe = (listener: () => void) => {

@@ -1,5 +1,6 @@
 import { itemsIn } from "../../../shared/shelf/items";
 import { ShelfChoice } from "../../../shared/shelf/ShelfChoice";
+import { OwnColour } from "../../../shared/ui/OwnColour";
 import { PictureChoice } from "../../../shared/ui/PictureChoice";
 import { TypedNumber } from "../../../shared/ui/TypedNumber";
 import type { CueKind } from "../document/cues";
@@ -32,16 +33,27 @@ export function ParameterField({ parameter, value, words, onChange }: FieldProps
 		return <ThingField label={parameter.label} value={String(value)} words={words} onChange={onChange} />;
 	}
 	if (parameter.kind === "choice") {
+		const usual = String(parameter.default);
 		return (
-			<fieldset className="words">
-				<legend className="label">{parameter.label}</legend>
-				{parameter.choices.map((choice) => (
-					<label key={choice} className={choice === value ? "on" : ""}>
-						<input type="radio" name={parameter.name} checked={choice === value} onChange={() => onChange(choice)} />
-						{choice.replaceAll("-", " ")}
-					</label>
-				))}
-			</fieldset>
+			<>
+				<fieldset className="words">
+					<legend className="label">{parameter.label}</legend>
+					{parameter.choices.map((choice) => (
+						<label key={choice} className={choice === value ? "on" : ""}>
+							<input type="radio" name={parameter.name} checked={choice === value} onChange={() => onChange(choice)} />
+							{choice.replaceAll("-", " ")}
+						</label>
+					))}
+				</fieldset>
+				{parameter.colour && (
+					<OwnColour
+						label="a colour of its own"
+						value={String(value)}
+						without={{ value: usual, says: usual.replaceAll("-", " ") }}
+						onChoose={onChange}
+					/>
+				)}
+			</>
 		);
 	}
 	if (parameter.asset) {

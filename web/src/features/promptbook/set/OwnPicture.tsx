@@ -3,6 +3,7 @@ import { api, ask } from "../../../shared/api/client";
 import { BringFile } from "../../../shared/shelf/BringFile";
 import { kindOfItem } from "../../../shared/shelf/items";
 import { useThings } from "../../../shared/shelf/useShelf";
+import { WordsInClip } from "../../../shared/shelf/WordsInClip";
 import { Tick, WordChoice } from "../../../shared/ui/controls";
 import { Scale } from "../../../shared/ui/Scale";
 import { TypedNumber } from "../../../shared/ui/TypedNumber";
@@ -33,11 +34,15 @@ const SCALES: readonly [OwnChoice, How][] = [
 	["own_dim", ["Dimmed", 0, 0.8, 0.02, ["as it is", "dark"]]],
 ];
 
+/** Seconds of a clip that are played at least. */
+const SHORTEST = 0.1;
+
 /** A number of a clip: its label, from what to what in which steps, and its unit. */
 type Figure = readonly [OwnChoice, label: string, low: number, high: number, step: number, unit: string];
 
 const FIGURES: readonly Figure[] = [
-	["own_begins", "Begins at", 0, 600, 0.5, "s"],
+	["own_begins", "Begins at", 0, 600, 0.1, "s"],
+	["own_until", "Ends at (0 for its end)", 0, 600, 0.1, "s"],
 	["own_speed", "Speed", 0.25, 4, 0.25, "×"],
 ];
 
@@ -46,6 +51,8 @@ export function BehindThem({ document, scene, choose, chooseAll }: Props) {
 	const table = useChoices();
 	const set = String(holds(document, scene, "set"));
 	const isClip = kindOfItem(set) === "clip";
+	const until = Number(holds(document, scene, "own_until"));
+	const endsTooSoon = until > 0 && until <= Number(holds(document, scene, "own_begins")) + SHORTEST;
 	const place = placeIn(document, scene);
 	const put = (moved: Partial<OwnPlace>) =>
 		chooseAll(valuesOf(withPlace(document, scene, moved)), MOVED, `place ${scene.id}`);
@@ -85,11 +92,15 @@ export function BehindThem({ document, scene, choose, chooseAll }: Props) {
 				))}
 			</div>
 			{isClip && (
-				<div className="clip-figures">
-					{FIGURES.map((figure) => (
-						<ClipFigure key={figure[0]} {...{ figure, document, scene, choose }} />
-					))}
-				</div>
+				<>
+					<div className="clip-figures">
+						{FIGURES.map((figure) => (
+							<ClipFigure key={figure[0]} {...{ figure, document, scene, choose }} />
+						))}
+					</div>
+					{endsTooSoon && <p className="small warning-text">It ends before it begins: it is played to its own end.</p>}
+					<CutByWords key={set} {...{ document, scene, item: set, chooseAll }} />
+				</>
 			)}
 			<LightFit document={document} scene={scene} item={set} choose={choose} />
 			<div className="own-words">
@@ -125,6 +136,22 @@ function ClipFigure({ figure, document, scene, choose }: Omit<Props, "chooseAll"
 	);
 }
 
+/** From which word to which a clip is played, where somebody can be heard in it. */
+function CutByWords({ document, scene, item, chooseAll }: Omit<Props, "choose"> & { item: string }) {
+	const thing = useThings(CLIPS).find((one) => one.item === item);
+	if (!thing?.sounds) return null;
+	const [begins, until] = [Number(holds(document, scene, "own_begins")), Number(holds(document, scene, "own_until"))];
+	return (
+		<WordsInClip
+			item={item}
+			title={thing.title}
+			cut={{ begins, until }}
+			onCut={(cut) => chooseAll({ own_begins: cut.begins, own_until: cut.until }, "What of the clip is played")}
+		/>
+	);
+}
+
+const CLIPS = ["clip"];
 const MOVED = "Where the picture lies";
 
 function valuesOf(staging: Partial<Staging>): Partial<Record<OwnChoice, ChoiceValue>> {

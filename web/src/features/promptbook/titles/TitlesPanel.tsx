@@ -1,12 +1,12 @@
 import type { Editor } from "@tiptap/core";
 import { Tick } from "../../../shared/ui/controls";
+import { OwnColour } from "../../../shared/ui/OwnColour";
 import { ChoiceSentence } from "../document/ChoiceSentence";
 import { type PanelProps, sceneAt } from "../document/panel";
 import { holds, type OwnChoice } from "../document/scope";
 import type { SceneTimes } from "../document/useSceneTimes";
 import { type Lead, useSentence } from "../document/useSentence";
 import { Corrections } from "./Corrections";
-import { OwnCaptionColour } from "./OwnCaptionColour";
 
 type Props = PanelProps & { editor: Editor; times: SceneTimes | undefined; productionId: string; kept: boolean };
 
@@ -36,8 +36,9 @@ export function TitlesPanel({ document, current, change, editor, times, producti
 			{!shown && <p className="small quiet">Scene {number} has no captions in its picture.</p>}
 			<div className="set-more">
 				{shown && (
-					<OwnCaptionColour
-						number={number}
+					<OwnColour
+						label={`A colour of their own, scene ${number}`}
+						without={{ value: "usual", says: "the usual one" }}
 						value={String(holds(document, scene, "caption_colour"))}
 						onChoose={(colour) => sentence.choose("caption_colour", colour)}
 					/>

@@ -30,6 +30,8 @@ const ENDS: Record<string, [string, string]> = {
 	steadiness: ["lively", "even"],
 };
 const WIDE = 556;
+/** Engines whose voices take a while to read a line. */
+const SLOW = ["full", "made", "matched"];
 
 /** The line at the caret: how it goes, and how it is said, by a cue that holds for all of it. */
 export function LineDelivery({ productionId, editor, line, kept, onHear }: Props) {
@@ -41,8 +43,11 @@ export function LineDelivery({ productionId, editor, line, kept, onHear }: Props
 	const trouble = useListening((now) => now.problem);
 	const speaks = line.recording ? "" : named(heard.data?.voice);
 	const standIn = heard.data?.stand_in;
-	const hearQuickly = useWhenKept(kept, () => listen(`line ${line.id}`, quickly(productionId, line.id)));
-	const hear = () => (standIn ? hearQuickly() : onHear(line.id, 0));
+	const hearAlone = useWhenKept(kept, () => listen(`line ${line.id}`, alone(productionId, line.id)));
+	// what takes long to read is heard while it is read: in its scene it would come only then
+	const isRead = kept && heard.data !== undefined && !heard.isPlaceholderData;
+	const engine = voices?.find((voice) => voice.id === heard.data?.voice)?.engine ?? "";
+	const hear = () => (standIn || (!isRead && SLOW.includes(engine)) || heardNow ? hearAlone() : onHear(line.id, 0));
 	if (!kind) return null;
 	const value = (name: string, usual: number | string) => line.delivery?.parameters[name] ?? usual;
 	const set = (part: CueValues, field: string) =>
@@ -111,7 +116,7 @@ export function LineDelivery({ productionId, editor, line, kept, onHear }: Props
 							speaks.
 						</p>
 					)}
-					{standIn && trouble && (
+					{trouble && (
 						<p role="alert" className="problem small">
 							{trouble}
 						</p>
@@ -150,7 +155,7 @@ function useWhenKept(kept: boolean, act: () => void): () => void {
 }
 
 /** Where a line is heard by itself, as it is kept. */
-const quickly = (productionId: string, lineId: string) => `/api/productions/${productionId}/lines/${lineId}/sound.wav`;
+const alone = (productionId: string, lineId: string) => `/api/productions/${productionId}/lines/${lineId}/sound.wav`;
 
 type LastsProps = {
 	lasts: number;

@@ -1,17 +1,18 @@
 import { useEffect, useRef } from "react";
 
 type Props = {
-	number: number;
+	label: string;
 	/** What holds now: a colour of one's own, or the name of another. */
 	value: string;
+	/** What holds without one, and its words. */
+	without: { value: string; says: string };
 	onChoose: (value: string) => void;
 };
 
-const USUAL = "usual";
 const AT_FIRST = "#14676b";
 
-/** A colour of one's own for captions: taken when it is chosen, not at every step through the colours. */
-export function OwnCaptionColour({ number, value, onChoose }: Props) {
+/** A colour of one's own: taken when it is chosen, not at every step through the colours. */
+export function OwnColour({ label, value, without, onChoose }: Props) {
 	const field = useRef<HTMLInputElement>(null);
 	const choose = useRef(onChoose);
 	choose.current = onChoose;
@@ -29,12 +30,12 @@ export function OwnCaptionColour({ number, value, onChoose }: Props) {
 	return (
 		<p className="own-colour">
 			<label>
-				<span className="label">A colour of their own, scene {number}</span>
+				<span className="label">{label}</span>
 				<input ref={field} type="color" defaultValue={own || AT_FIRST} />
 			</label>
 			{own && (
-				<button type="button" className="link small" onClick={() => onChoose(USUAL)}>
-					the usual one
+				<button type="button" className="link small" onClick={() => onChoose(without.value)}>
+					{without.says}
 				</button>
 			)}
 		</p>
