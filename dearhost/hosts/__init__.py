@@ -14,7 +14,7 @@ from dearhost.hosts.motion.moving import MOVES, SEATED, MoveCue, Moving
 from dearhost.hosts.motion.performance import VERSION, Performance, Role
 from dearhost.hosts.motion.rhythm import PlacedReading
 from dearhost.hosts.pose import Face, Pose
-from dearhost.hosts.props import OWN_PICTURE, PROPS, Contents, draw_laid, prop_reach
+from dearhost.hosts.props import OWN_PICTURE, PROPS, TABLET, Contents, draw_laid, prop_reach
 from dearhost.hosts.shelf import HostShelf, base_of
 from dearhost.hosts.things import THINGS, draw_thing, thing_index, things_for
 
@@ -30,6 +30,7 @@ __all__ = [
     "OWN_PICTURE",
     "PROPS",
     "SEATED",
+    "TABLET",
     "THINGS",
     "VERSION",
     "Abilities",

@@ -35,7 +35,7 @@ HAND_SHAPES = {
 @dataclass(frozen=True, slots=True)
 class Held:
     """A prop in a hand, ``size`` 0 to 1 while it comes out of a pocket; ``content`` stands on it: the id of a
-    picture, or words, drawn by ``contents``.
+    picture, words, or the id of a clip of which ``frame`` is seen, drawn by ``contents``.
 
     ``second``: the other hand holds it, this one helps. ``lying`` degrees that it is laid over outward.
     """
@@ -45,6 +45,9 @@ class Held:
     size: float = 1.0
     second: bool = False
     lying: float = 0.0
+    frame: int = 0
+    since: float = field(default=0.0, compare=False)
+    """Seconds it is held."""
     contents: Any = field(default=None, compare=False)
     """``props.Contents``."""
 

@@ -10,10 +10,10 @@ import skia
 from dearhost.assets import SMOOTH, OwnPicture
 from dearhost.drawing.colours import darker
 from dearhost.drawing.cut_shapes import cut_rect
-from dearhost.drawing.paper import Paper
+from dearhost.drawing.paper import Box, Paper
 from dearhost.things.drawn import held
 
-OWN_PICTURE = "own-picture"
+OWN_PICTURE, TABLET = "own-picture", "tablet"
 
 
 @dataclass(frozen=True)
@@ -21,10 +21,14 @@ class Contents:
     """What a production puts on props.
 
     ``letter`` draws words in the middle of the origin, within a width and a height; ``picture`` opens one by its id.
+    ``frame`` says which frame of a thing of the shelf is seen so many seconds after it was taken, ``screen`` draws it
+    in a box, whole.
     """
 
     letter: Callable[[Paper, str, float, float], None]
     picture: Callable[[str], OwnPicture | None]
+    frame: Callable[[str, float], int]
+    screen: Callable[[Paper, str, int, Box], None]
 
 
 @dataclass(frozen=True)
@@ -50,6 +54,10 @@ class Prop:
     """The y of what it stands on, in the box."""
     board: tuple[float, float, float] | None = None
     """Where words go: the middle's y, width and height, in the box."""
+    screen: Box | None = None
+    """Where pictures and clips of the shelf are seen: left, top, right and bottom, in the box."""
+    content: str = "text"
+    """The setting of the cue it is taken with that says what is on it."""
 
 
 PROPS: Mapping[str, Prop] = {
@@ -59,13 +67,15 @@ PROPS: Mapping[str, Prop] = {
     "lantern": Prop(held.draw_lantern, 100, (0, -48), also="lamp light"),
     "shell": Prop(held.draw_shell, 84, (4, 22), also="scallop find beach"),
     "book": Prop(held.draw_book, 86, (10, 42), turn=6, also="guide read catalogue"),
-    "tablet": Prop(held.draw_tablet, 118, (46, 20), hands=2, also="screen app device"),
+    TABLET: Prop(held.draw_tablet, 118, (46, 20), hands=2, also="screen app device", screen=held.SCREEN,
+                 content="screen"),
     "sign": Prop(held.draw_sign, 132, (0, 44), also="board words placard", slide=34, foot=68, board=(-15, 88, 34)),
     "parcel": Prop(held.draw_parcel, 112, (44, 20), hands=2, also="box package gift product delivery"),
     "flower": Prop(held.draw_flower, 86, (0, 36), turn=8, standing=False, also="thanks bouquet gift"),
     "megaphone": Prop(held.draw_megaphone, 92, (-10, 22), turn=-14, faces=True, also="announce loud speaker"),
     "pointer": Prop(held.draw_pointer, 104, (0, 34), turn=24, standing=False, also="stick show teach"),
-    OWN_PICTURE: Prop(lambda paper: None, 116, (0, 38), foot=50, also="photo product logo image upload", slide=20),
+    OWN_PICTURE: Prop(lambda paper: None, 116, (0, 38), foot=50, also="photo product logo image upload", slide=20,
+                      content="picture"),
 }  # fmt: skip
 
 
@@ -91,10 +101,12 @@ def draw_laid(paper: Paper, name: str, side: int, content: str, contents: Conten
     paper.canvas.restore()
 
 
-def draw_prop(paper: Paper, name: str, side: int, content: str = "", contents: Contents | None = None) -> None:
+def draw_prop(paper: Paper, name: str, side: int, content: str = "", contents: Contents | None = None,
+              frame: int = 0) -> None:  # fmt: skip
     """A prop with its grip at the origin, upright, in units, for the hand at the left (-1) or right (1).
 
-    ``content``: the words on its board, or the id of the picture it is.
+    ``content``: the words on its board, the id of the picture it is, or that of a thing of the shelf on its screen, of
+    which ``frame`` is seen.
     """
     prop = PROPS[name]
     scale = prop.size / 100
@@ -109,6 +121,8 @@ def draw_prop(paper: Paper, name: str, side: int, content: str = "", contents: C
             y, width, height = prop.board
             with paper.placed(0, y):
                 contents.letter(paper, content, width, height)
+        if prop.screen and content and contents:
+            contents.screen(paper, content, frame, prop.screen)
 
 
 def _draw_own_picture(paper: Paper, own: OwnPicture | None) -> None:

@@ -7,7 +7,7 @@ follow from the entry.
 
 from __future__ import annotations
 
-from dearhost.hosts import EXPRESSIONS, GESTURES, LOOKS, OWN_PICTURE, PROPS
+from dearhost.hosts import EXPRESSIONS, GESTURES, LOOKS, OWN_PICTURE, PROPS, TABLET
 from dearhost.production.caption_choices import CAPTIONS_OTHERWISE
 from dearhost.production.choices import FRAMINGS
 from dearhost.production.cue_words import ALSO
@@ -79,6 +79,14 @@ CUE_KINDS = CueKinds(
                     required=False,
                     only_for=("prop", OWN_PICTURE),
                     missing="nothing yet: choose a picture",
+                ),
+                Parameter(
+                    "screen",
+                    "On its screen",
+                    "",
+                    required=False,
+                    asset="picture clip",
+                    only_for=("prop", TABLET),
                 ),
             ),
             "pick up hold " + " ".join(f"{name} {prop.also}" for name, prop in PROPS.items()),

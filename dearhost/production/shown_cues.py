@@ -59,6 +59,10 @@ def _comes(usual: str, ways: tuple[str, ...] = COMES) -> Parameter:
     return Parameter("comes", "Comes in", usual, choices=ways)
 
 
+def _shown_things(missing: str) -> Parameter:
+    return Parameter("items", "Shows", "", asset="picture clip", several=True, missing=missing)
+
+
 def _words(name: str, label: str) -> Parameter:
     return Parameter(name, label, "", required=False)
 
@@ -121,7 +125,7 @@ SHOWN_CUES = (
         "picture",
         "Picture",
         (
-            Parameter("items", "Shows", "", asset="picture clip", missing="nothing yet: choose it from the shelf"),
+            _shown_things("nothing yet: choose it from the shelf"),
             Parameter("mount", "Mounted", "print", choices=MOUNTS),
             Parameter("moves", "Moves", "still", choices=MOVES),
             POINTER,
@@ -141,7 +145,7 @@ SHOWN_CUES = (
         "picture",
         "Picture",
         (
-            Parameter("items", "Shows", "", asset="picture clip", missing="nobody yet: choose from the shelf"),
+            _shown_things("nobody yet: choose from the shelf"),
             Parameter("stands", "Stands", "right", choices=("left", "middle", "right", BY_HAND)),
             Parameter("x", "Across", 0.5, 0.0, 1.0, only_for=("stands", BY_HAND)),
             Parameter("y", "Its foot down", 1.0, 0.2, 1.4, only_for=("stands", BY_HAND)),

@@ -11,7 +11,7 @@ from dearhost.script import Cue, Line, Scene
 
 VOICE, HOST, PICTURE, RECORDING, SHELF = KINDS = ("voice", "host", "picture", "recording", "shelf")
 _IN_CUES = {
-    "take": {"picture": PICTURE}, "recording": {"recording": RECORDING},
+    "take": {"picture": PICTURE, "screen": SHELF}, "recording": {"recording": RECORDING},
     "own": {"items": SHELF}, "figure": {"items": SHELF}, "own-sound": {"items": SHELF}, "clip": {"items": SHELF},
 }  # fmt: skip
 """The parameters of cues that name assets, apart by spaces, by the kind of cue: the kind of what they name."""

@@ -49,6 +49,8 @@ class Parameter:
     """Another setting and its value with which alone this one counts; ("", "") where it always does."""
     asset: str = ""
     """Kinds of things of the shelf a text names by their ids, apart by spaces; "" for a text that names none."""
+    several: bool = False
+    """Whether a text may name several things of the shelf, one after another."""
     for_asset: str = ""
     """A kind of thing of the shelf: it is asked only where the cue names one of it; "" where it always is."""
     missing: str = ""
@@ -80,6 +82,8 @@ class Parameter:
             return f"'{self.name}' must be one of {', '.join(self.choices)}{more}"
         elif self.kind == "text" and self.required and not str(value).strip():
             return f"'{self.name}' must not be empty"
+        elif self.asset and not self.several and len(str(value).split()) > 1:
+            return f"'{self.name}' must name one thing, not several"
         return ""
 
 

@@ -12,7 +12,8 @@ from server.productions.document_schemas import SpotSchema
 class ParameterOut(Schema):
     """A setting of a cue kind: a number from ``low`` to ``high``, one of ``choices`` (with ``colour``, or a colour,
     "#rrggbb"), or a text. ``only_for``: another setting and its value with which alone it counts. ``asset``: kinds of
-    things of the shelf a text names; ``for_asset``: a kind, of which one must be named for this to be asked."""
+    things of the shelf a text names, one or ``several``; ``for_asset``: a kind, of which one must be named for this to
+    be asked."""
 
     name: str
     label: str
@@ -25,6 +26,7 @@ class ParameterOut(Schema):
     colour: bool
     only_for: list[str]
     asset: str
+    several: bool
     for_asset: str
 
 

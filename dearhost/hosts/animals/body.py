@@ -136,7 +136,7 @@ def limb_part(name: str, limb: Limb, trunk: Body, draw: LimbDrawing, fingers: Li
             paper.canvas.save()
             paper.canvas.rotate(limb.side * (PROPS[held.prop].turn + held.lying), palm.real, palm.imag)
             with paper.placed(palm.real, palm.imag, held.size * PROP_SIZE):
-                draw_prop(paper, held.prop, limb.side, held.content, held.contents)
+                draw_prop(paper, held.prop, limb.side, held.content, held.contents, held.frame)
             paper.canvas.restore()
             if fingers:
                 fingers(paper, limb)

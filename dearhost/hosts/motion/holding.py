@@ -40,7 +40,7 @@ _LAID = 0.30
 class PropCue:
     """What a host is to do with a prop at ``at`` seconds; ``hand`` left or right of the picture.
 
-    ``content`` is what stands on the prop: words, or the id of a picture of one's own.
+    ``content`` is what stands on the prop: words, or the id of a picture or clip of one's own.
     """
 
     at: float
@@ -199,7 +199,7 @@ class Holding:
         """What ``hand`` has at ``moment``, out of a pocket or from a desk."""
         if not self.holds(hand) or not self.start <= moment < self.end:
             return None
-        held = Held(self.prop, self.content, second=hand != self.hand)
+        held = Held(self.prop, self.content, second=hand != self.hand, since=moment - self.start)
         here = min(moment - self.start if self.taken else 1e9, self.end - moment if self.put_down else 1e9)
         if on_desk:
             return held if PROPS[self.prop].standing else replace(held, lying=lying_at(here))

@@ -19,8 +19,8 @@ from dearhost.hosts.motion.idle_motion import Alive, Listened, Sight
 from dearhost.hosts.motion.liveliness import LIVELINESS, Behaviour
 from dearhost.hosts.motion.moving import STILL, MoveCue, Moving
 from dearhost.hosts.motion.rhythm import HZ, PlacedReading, rhythm_of
-from dearhost.hosts.pose import REST_SMILE, ArmPose, Body, Face, Mouth, Pose
-from dearhost.hosts.props import Contents
+from dearhost.hosts.pose import REST_SMILE, ArmPose, Body, Face, Held, Mouth, Pose
+from dearhost.hosts.props import PROPS, Contents
 from dearhost.lips import HZ as MOUTH_HZ
 from dearhost.timebase import FrameRate
 
@@ -180,7 +180,13 @@ class Performance:
             goal["upper_arm"] = math.degrees(math.atan2(goal["x"], goal["y"]))
             values = {name: values[name] + (goal[name] - values[name]) * swinging for name in ARM_CHANNELS}
         pose = arm_pose(values, animal=not self.role.abilities.fingers)
-        return replace(pose, held=replace(held, contents=self.contents)) if held else pose
+        return replace(pose, held=self._with_contents(held)) if held else pose
+
+    def _with_contents(self, held: Held) -> Held:
+        """What is held, with what stands on it now."""
+        played = self.contents is not None and held.content and PROPS[held.prop].screen is not None
+        frame = self.contents.frame(held.content, held.since) if self.contents and played else 0
+        return replace(held, contents=self.contents, frame=frame)
 
     def _face(self, channels: dict[str, float], moment: float, mouth: Mouth) -> Face:
         alive, at, of = self.alive, self._value, self._of

@@ -94,8 +94,10 @@ class DrawnArms:
         prop = PROPS[held.prop]
         with paper.frame(palm, own.side * (prop.turn + held.lying) - bend):
             paper.canvas.scale(held.size, held.size)
-            key = ("prop", held.prop, held.content, own.side, held.contents is not None)
-            self._shelf.draw(paper, key, lambda p: draw_prop(p, held.prop, own.side, held.content, held.contents))
+            key = ("prop", held.prop, held.content, held.frame, own.side, held.contents is not None)
+            self._shelf.draw(
+                paper, key, lambda p: draw_prop(p, held.prop, own.side, held.content, held.contents, held.frame)
+            )
 
     def _draw_on_arm(self, paper: Paper, name: str, own: Arm, draw: ArmDrawing) -> None:
         """Draw something of an arm whose shoulder is at the origin."""

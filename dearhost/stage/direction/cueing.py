@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
 
-from dearhost.hosts import ACTS, EXPRESSIONS, GESTURES, OWN_PICTURE, ExpressionCue, GestureCue, PropCue
+from dearhost.hosts import ACTS, EXPRESSIONS, GESTURES, PROPS, ExpressionCue, GestureCue, PropCue
 from dearhost.languages import LANGUAGES
 from dearhost.production import FRAMINGS, playable
 from dearhost.production.cue_kinds import ACCENT, ONE_HANDED
@@ -64,7 +64,7 @@ def props_of(line: Line, start: float, reading: Reading, host: str) -> list[Prop
             cue.kind,
             cue.text("prop"),
             cue.text("side") or "right",
-            cue.text("picture" if cue.text("prop") == OWN_PICTURE else "text"),
+            cue.text(PROPS[cue.text("prop")].content) if cue.kind == "take" else "",
             longer=cue.number("longer") if cue.kind == "show" else 0.0,
         )
         for cue in playable(line)

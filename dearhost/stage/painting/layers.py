@@ -22,6 +22,7 @@ from dearhost.stage.captions import Caption
 from dearhost.stage.layout.furniture import FurnitureDrawing, PlacedFurniture
 from dearhost.stage.layout.shapes import Picture
 from dearhost.stage.painting.bubbles import in_bubble
+from dearhost.stage.painting.held_screens import HeldScreens
 from dearhost.stage.painting.layer import Layer, PixelBox, coarse_reach, pixel_box
 from dearhost.stage.painting.lettering import CaptionDrawing, sign_lettering
 from dearhost.stage.painting.shown import FIGURE, ShownLayers, Supplies
@@ -219,7 +220,8 @@ class SceneLayers:
         fonts = Fonts.at(resources.fonts, scene.choices.type)
         self._shown = ShownLayers(scene, picture, Supplies(fonts, resources.shelf))
         self._lettering = LetteringLayers(scene, picture, frame_rate, resources)
-        contents = Contents(sign_lettering(fonts), resources.pictures.open)
+        screens = HeldScreens(resources.shelf, picture.height)
+        contents = Contents(sign_lettering(fonts), resources.pictures.open, screens.frame, screens.draw)
         played = {
             host: (resources.hosts.host(host), Performance(role, frame_rate, contents))
             for host, role in scene.roles.items()

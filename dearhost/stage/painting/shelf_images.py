@@ -21,24 +21,56 @@ def scaling_of(item: str) -> Any:
     return _MOVING if kind_of(item) == CLIP else _SMOOTH
 
 
-class ShelfImages:
-    """Things that are shown one after another, clips as if they were seen ``lines`` high. One belongs to one
-    painter."""
+class ShelfFrames:
+    """Pictures, and frames of clips as if they were seen ``lines`` high, by their ids. One belongs to one painter."""
+
+    def __init__(self, shelf: Shelf, lines: float) -> None:
+        self._shelf, self._lines = shelf, lines
+        self._films: dict[str, tuple[Footage | None, Footage | None]] = {}
+
+    def film(self, item: str) -> tuple[Footage | None, Footage | None]:
+        """The colours of a clip and its matte; None for what it has not."""
+        if kind_of(item) != CLIP:
+            return None, None
+        if item not in self._films:
+            self._films[item] = self._shelf.footage(item, self._lines), self._shelf.matte(item, self._lines)
+        return self._films[item]
+
+    def image(self, item: str, number: int, width: float, height: float) -> Any:
+        """An image for a place of ``width`` and ``height`` pixels; None where there is none."""
+        footage, matte = self.film(item)
+        if footage is None:
+            return self._shelf.image(item) if item else None
+        frame = footage.frame(number)
+        # no larger than it is seen: what scales films is quicker than the canvas
+        scale = min(1.0, max(width / frame.width, height / frame.height))
+        size = {"width": even(frame.width * scale), "height": even(frame.height * scale)}
+        pixels = np.ascontiguousarray(frame.to_ndarray(format="bgra", **size))
+        if matte is None:
+            return skia.Image.fromarray(pixels, colorType=skia.kBGRA_8888_ColorType, alphaType=skia.kOpaque_AlphaType)
+        pixels[..., 3] = alpha_of(matte.frame(number), **size)
+        return skia.Image.fromarray(
+            _premultiplied(pixels), colorType=skia.kBGRA_8888_ColorType, alphaType=skia.kPremul_AlphaType
+        )
+
+
+class ShelfImages(ShelfFrames):
+    """Things that are shown one after another."""
 
     def __init__(self, shelf: Shelf, shown: Shown, lines: float) -> None:
-        self._shelf, self._span, self._lines, self._time = shelf, shown.span, lines, shown.clip_time
+        super().__init__(shelf, lines)
+        self._span, self._time = shown.span, shown.clip_time
         items = shown.text("items")
         self.sizes = {item: (known.width, known.height) for item in items.split() if (known := shelf.item(item))}
         """Width and height in pixels, of what there is."""
         self._items: Sequence[str] = [item for item in items.split() if item in self.sizes]
-        self._films: dict[str, tuple[Footage | None, Footage | None]] = {}
 
     def now(self, moment: float) -> tuple[str, int]:
         """What is shown at a moment of the scene, "" for nothing, and of a clip its frame."""
         if not self._items:
             return "", 0
         item = self._items[self._turn(moment)]
-        footage, _ = self._film(item)
+        footage, _ = self.film(item)
         return item, footage.number_at(self._time.of_clip(moment - self.began(moment))) if footage else 0
 
     @property
@@ -55,36 +87,11 @@ class ShelfImages:
 
     def pointer(self, item: str, number: int) -> tuple[float, float] | None:
         """Where the pointer is in a frame of a screen's recording, in parts of width and height."""
-        footage, _ = self._film(item)
+        footage, _ = self.film(item)
         if footage is None:
             return None
         happening = self._shelf.happening(item)
         return happening.pointer_at(float(footage.times[number])) if happening else None
-
-    def _film(self, item: str) -> tuple[Footage | None, Footage | None]:
-        """The colours of a clip and its matte; None for what it has not."""
-        if kind_of(item) != CLIP:
-            return None, None
-        if item not in self._films:
-            self._films[item] = self._shelf.footage(item, self._lines), self._shelf.matte(item, self._lines)
-        return self._films[item]
-
-    def image(self, item: str, number: int, width: float, height: float) -> Any:
-        """An image for a place of ``width`` and ``height`` pixels; None where there is none."""
-        footage, matte = self._film(item)
-        if footage is None:
-            return self._shelf.image(item) if item else None
-        frame = footage.frame(number)
-        # no larger than it is seen: what scales films is quicker than the canvas
-        scale = min(1.0, max(width / frame.width, height / frame.height))
-        size = {"width": even(frame.width * scale), "height": even(frame.height * scale)}
-        pixels = np.ascontiguousarray(frame.to_ndarray(format="bgra", **size))
-        if matte is None:
-            return skia.Image.fromarray(pixels, colorType=skia.kBGRA_8888_ColorType, alphaType=skia.kOpaque_AlphaType)
-        pixels[..., 3] = alpha_of(matte.frame(number), **size)
-        return skia.Image.fromarray(
-            _premultiplied(pixels), colorType=skia.kBGRA_8888_ColorType, alphaType=skia.kPremul_AlphaType
-        )
 
 
 def _premultiplied(pixels: Pixels) -> Pixels:

@@ -94,10 +94,15 @@ def draw_book(paper: Paper) -> None:
         paper.flat(wave_band(26, 4, 22, -26, 31, 46, 6), "tide")
 
 
+SCREEN = (-42.0, -30.0, 42.0, 30.0)
+"""Of a tablet: left, top, right and bottom."""
+
+
 def draw_tablet(paper: Paper) -> None:
     paper.piece(spline(points((-49, -36), (49, -36), (49, 36), (-49, 36)), corners=(), tension=0.1), "char",
                 darker("char"), crescent=(3, 3))  # fmt: skip
-    screen = cut_rect(-42, -30, 84, 60, 0.3)
+    left, top, right, bottom = SCREEN
+    screen = cut_rect(left, top, right - left, bottom - top, 0.3)
     paper.flat(screen, "#EAF1EC")
     with paper.clipped(screen):
         paper.flat(wave_band(8, 5, 36, -44, 44, 32), "tide-light")

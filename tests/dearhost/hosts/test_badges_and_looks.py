@@ -82,7 +82,7 @@ def test_a_picture_of_ones_own_is_held_and_travels_with_the_production(tmp_path:
     def corner(name: str) -> int:
         surface = skia.Surface(200, 200)
         surface.getCanvas().translate(100, 100)
-        contents = Contents(lambda *_: None, here.pictures.open)
+        contents = Contents(lambda *_: None, here.pictures.open, lambda *_: 0, lambda *_: None)
         draw_prop(Paper(surface.getCanvas(), 1), OWN_PICTURE, 1, name, contents)
         return int((surface.toarray()[..., 3] > 0).sum())
 

@@ -4037,7 +4037,8 @@ export interface components {
          * ParameterOut
          * @description A setting of a cue kind: a number from ``low`` to ``high``, one of ``choices`` (with ``colour``, or a colour,
          *     "#rrggbb"), or a text. ``only_for``: another setting and its value with which alone it counts. ``asset``: kinds of
-         *     things of the shelf a text names; ``for_asset``: a kind, of which one must be named for this to be asked.
+         *     things of the shelf a text names, one or ``several``; ``for_asset``: a kind, of which one must be named for this to
+         *     be asked.
          */
         ParameterOut: {
             /** Name */
@@ -4065,6 +4066,8 @@ export interface components {
             only_for: string[];
             /** Asset */
             asset: string;
+            /** Several */
+            several: boolean;
             /** For Asset */
             for_asset: string;
         };

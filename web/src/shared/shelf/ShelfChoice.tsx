@@ -23,7 +23,7 @@ export function ShelfChoice({ label, kinds, chosen, several = false, onChoose }:
 	// what is chosen comes first, where it is seen
 	const things = [...all].sort((a, b) => Number(chosen.includes(b.item)) - Number(chosen.includes(a.item)));
 	const toggle = (item: string) => {
-		if (!several) onChoose([item]);
+		if (!several) onChoose(chosen.includes(item) ? [] : [item]);
 		else onChoose(chosen.includes(item) ? chosen.filter((one) => one !== item) : [...chosen, item]);
 	};
 	return (

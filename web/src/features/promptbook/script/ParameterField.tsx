@@ -59,10 +59,10 @@ export function ParameterField({ parameter, value, words, onChange }: FieldProps
 	if (parameter.asset) {
 		return (
 			<ShelfChoice
-				label={`${parameter.label}; several come one after another`}
+				label={parameter.several ? `${parameter.label}; several come one after another` : parameter.label}
 				kinds={parameter.asset.split(" ")}
 				chosen={itemsIn(value)}
-				several
+				several={parameter.several}
 				onChoose={(items) => onChange(items.join(" "))}
 			/>
 		);
