@@ -14,14 +14,14 @@ from playwright.sync_api import Page
 from tests.browser.book import still_of
 
 
-def frames(data: bytes) -> list[tuple[float, np.ndarray]]:
-    """Every fifth frame of a film, 160 by 90, with its time in seconds."""
+def frames(data: bytes, step: int = 5) -> list[tuple[float, np.ndarray]]:
+    """Every fifth frame of a film, or those a ``step`` apart, 160 by 90, with its time in seconds."""
     with av.open(io.BytesIO(data)) as film:
         stream = film.streams.video[0]
         return [
             (float(frame.pts * stream.time_base), frame.to_ndarray(format="rgb24", width=160, height=90).astype(int))
             for index, frame in enumerate(film.decode(stream))
-            if index % 5 == 0
+            if index % step == 0
         ]  # fmt: skip
 
 
