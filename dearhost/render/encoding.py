@@ -100,6 +100,8 @@ def add_audio(container: Any, form: FilmForm, bit_rate: int = 160_000) -> Any:
     stream = container.add_stream(form.audio, rate=SAMPLE_RATE, layout="stereo")
     if form.audio != "pcm_s16le":
         stream.bit_rate = bit_rate
+    if form.audio == "flac":  # the others have a size of their own
+        stream.options = {"frame_size": str(form.frame)}
     return stream
 
 

@@ -26,7 +26,8 @@ from dearhost.sound import Stereo
 from dearhost.stage import Painter, SceneTimeline, Timeline, first_frame
 
 _CODEC = VideoCodec(preset="veryfast", quality=24, keyframe_seconds=1.0, tune="zerolatency")
-_SOUND = FilmForm("mp4", "audio/mp4", "mp4", "", "", "flac", frame=4096, sample_format="s16")
+_SOUND = FilmForm("mp4", "audio/mp4", "mp4", "", "", "flac", frame=1024, sample_format="s16")
+"""Short frames: a browser decodes by whole ones ahead, and what it has decoded is heard before anything new."""
 _FRAGMENTED = {
     "movflags": "empty_moov+default_base_moof",
     "frag_duration": "400000",  # microseconds
@@ -34,7 +35,7 @@ _FRAGMENTED = {
 }
 _TICKS = 90_000
 """Of the clock of pictures, a second: the first of a part may be shown for less than a frame."""
-_AT_ONCE = 24 * _SOUND.frame
+_AT_ONCE = 96 * _SOUND.frame
 """Samples of a sound that come before all of it is made: two seconds."""
 _LEAST = SAMPLE_RATE // 100
 """Samples that are there even past the end: a track of none cannot be played."""

@@ -30,6 +30,7 @@ def heard(pieces: Generator[bytes, None, None]) -> np.ndarray:
     with av.open(io.BytesIO(b"".join(pieces))) as proof:
         frames = list(proof.decode(audio=0))
     assert frames[0].pts == 0
+    assert {frame.samples for frame in frames[:-1]} <= {1024}, "what is decoded ahead is heard before what is new"
     return np.concatenate([frame.to_ndarray() for frame in frames], axis=1).reshape(-1, 2).T / 32768
 
 
