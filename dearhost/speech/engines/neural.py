@@ -17,6 +17,7 @@ from dearhost.errors import SpeechError, VoiceUnavailable
 from dearhost.foreign import in_own_process
 from dearhost.speech.engine import EnginePhone, Utterance
 from dearhost.speech.given_phones import with_given_phones
+from dearhost.speech.onnx_runs import FrugalSession
 from dearhost.speech.phone_symbols import gather
 from dearhost.speech.plan import Sentence
 from dearhost.speech.sharing import VOWELS
@@ -116,7 +117,9 @@ class NeuralEngine:
             for old in self._scratch.glob(f"{glob.escape(self._model.stem)}-{'?' * 24}.onnx"):
                 if old != patched:
                     old.unlink(missing_ok=True)
-        return PiperVoice.load(patched, self._config)
+        voice = PiperVoice.load(patched, self._config)
+        voice.session = FrugalSession(voice.session)
+        return voice
 
     def _patch(self, part: Path) -> None:
         if self._foreign:

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import threading
 from dataclasses import dataclass
-from typing import Any
 
 import numpy as np
 
@@ -20,6 +19,7 @@ from dearhost.speech.kokoro.prepared import (
     WAVE,
     folder,
 )
+from dearhost.speech.onnx_runs import FrugalSession
 from dearhost.speech.reading import Samples
 
 RATE = 24_000
@@ -42,7 +42,7 @@ class Model:
 
     def __init__(self) -> None:
         self._loading = threading.Lock()
-        self._parts: dict[str, Any] = {}
+        self._parts: dict[str, FrugalSession] = {}
 
     def release(self) -> None:
         """Let go of the parts, about 320 MB."""
@@ -77,7 +77,7 @@ class Model:
         made: Samples = np.asarray(self._part(2).run([WAVE], given)[0], np.float32).reshape(-1)
         return made
 
-    def _part(self, index: int) -> Any:
+    def _part(self, index: int) -> FrugalSession:
         name = PARTS[index]
         with self._loading:
             if name not in self._parts:
@@ -85,11 +85,11 @@ class Model:
             return self._parts[name]
 
 
-def _session(path: str) -> Any:
+def _session(path: str) -> FrugalSession:
     import onnxruntime  # noqa: PLC0415 - loading the runtime takes a second
 
     options = onnxruntime.SessionOptions()
     options.intra_op_num_threads = options.inter_op_num_threads = 1  # lines side by side are quicker than one in parts
     options.log_severity_level = 3
     options.add_session_config_entry("session.intra_op.allow_spinning", "0")
-    return onnxruntime.InferenceSession(path, options, providers=["CPUExecutionProvider"])
+    return FrugalSession(onnxruntime.InferenceSession(path, options, providers=["CPUExecutionProvider"]))
