@@ -192,8 +192,8 @@ def _match(options: argparse.Namespace) -> None:
         if line:
             line(part, None)
 
-    name, draft = options.name or consent.person, studio.speaker.aligner.draft
-    voice = match_voice(name, sample, consent, studio.voices.bases(), progress, draft)
+    name, draft, registry = options.name or consent.person, studio.speaker.aligner.draft, studio.voices
+    voice = match_voice(name, sample, consent, registry.bases(), progress, draft, registry.near_voices())
     save_voice(options.out, voice)
     if options.keep:
         studio.voices.matched.keep(voice)

@@ -9,7 +9,7 @@ from dearhost.speech.full_voices import FULL_VOICES, FullVoice
 from dearhost.speech.kokoro import prepared
 from dearhost.speech.made_voices import MadeVoice
 from dearhost.speech.matching import MatchedVoice
-from dearhost.speech.models_present import neural_model_present
+from dearhost.speech.models_present import neural_model_present, quick_by_default
 from dearhost.speech.voices import BASE_VOICE, FORMANT, FORMANT_VOICES, FULL, MADE, MATCHED, NEURAL, Voice
 
 
@@ -38,14 +38,25 @@ def quickest(full: FullVoice) -> str:
     return BASE_VOICE.id if main_code(full.voice.language) == "en" else full.stand_in
 
 
+def matched_from(matched: MatchedVoice) -> str:
+    """The kind of voice that a matched one speaks English with here: the id of a full one, or 'neural', or 'formant'
+    where neither is there, or where it was not fitted to them."""
+    full = next((kind for kind in matched.models if kind in FULL_VOICES), "")
+    if full and prepared.is_prepared() and not quick_by_default():
+        return full
+    return NEURAL if NEURAL in matched.models and neural_model_present() else FORMANT
+
+
 def matched_as_listed(matched: MatchedVoice) -> list[Voice]:
     """A matched voice in English, and in each language that a formant voice with a name has."""
-    pitch = round(next(iter(matched.models.values())).mean_pitch)
+    kind = matched_from(matched)
+    base = FULL_VOICES[kind].voice if kind in FULL_VOICES else BASE_VOICE
+    model = matched.models.get(kind) or next(iter(matched.models.values()))
+    pitch = round(model.mean_pitch)
     until = f", with consent until {matched.consent.until}" if matched.consent.until else ", with consent"
     words = f"matched to {matched.consent.person}{until}"
-    neural = matched.models.get(NEURAL)
-    listed = [Voice(matched.id, matched.name, MATCHED, BASE_VOICE.language, BASE_VOICE.language_name, words,
-                    pitch=pitch, pace=BASE_VOICE.pace * neural.pace if neural else 0.0)]  # fmt: skip
+    listed = [Voice(matched.id, matched.name, MATCHED, base.language, base.language_name, words,
+                    pitch=pitch, pace=0.0 if kind == FORMANT else base.pace * model.pace)]  # fmt: skip
     if FORMANT in matched.models:
         for voice, tag in FORMANT_VOICES.values():
             if not voice.language.startswith("en"):

@@ -24,10 +24,10 @@ from dearhost.speech.full_voices import FULL_VOICES
 from dearhost.speech.kokoro import prepared
 from dearhost.speech.kokoro.mixing import mixed
 from dearhost.speech.kokoro.model import Model
-from dearhost.speech.listing import base_of, made_as_listed, matched_as_listed, quickest
+from dearhost.speech.listing import base_of, made_as_listed, matched_as_listed, matched_from, quickest
 from dearhost.speech.made_voices import MadeVoices
 from dearhost.speech.matched_voices import MatchedVoices
-from dearhost.speech.matching import MatchedVoice
+from dearhost.speech.matching import MatchedVoice, NearVoice
 from dearhost.speech.matching.converting import VoiceModel, converted
 from dearhost.speech.matching.spectra import RATE as MATCHED_RATE
 from dearhost.speech.matching.spectra import said_in, spectra_of
@@ -259,6 +259,14 @@ class VoiceRegistry:
         self._engines[BASE_VOICE.id] = base
         return base
 
+    def near_voices(self) -> dict[str, NearVoice]:
+        """The grown English voices of the full model, by their ids, where it is present and wanted: one of them may be
+        nearer to a person than the others that a voice is matched from."""
+        if quick_by_default() or not prepared.is_prepared():
+            return {}
+        grown = (row.voice for row in FULL_VOICES.values() if main_code(row.voice.language) == "en" and not row.shape)
+        return {voice.id: NearVoice(voice.pitch, self.engine(voice.id)) for voice in grown}
+
     def bases(self) -> dict[str, Engine]:
         """The engines a voice is matched from, by kind: the neural one where it is present, and the formant one."""
         found: dict[str, Engine] = {}
@@ -274,9 +282,12 @@ class VoiceRegistry:
     def _matched_engine(self, matched: MatchedVoice, voice: Voice) -> Engine:
         _, _, tag = voice.id.partition(":")
         fitted = f"{matched.id}/{matched.seconds}"
-        if tag or NEURAL not in matched.models or not neural_model_present():
-            return _matched(FormantEngine(tag or "en-us"), matched.models[FORMANT], fitted)
-        return _matched(self._base(), matched.models[NEURAL], fitted)
+        kind = FORMANT if tag else matched_from(matched)
+        if kind == FORMANT:
+            source: Engine = FormantEngine(tag or "en-us")
+        else:
+            source = self._base() if kind == NEURAL else self.engine(kind)
+        return _matched(source, matched.models[kind], fitted)
 
     def _dropped_in(self) -> list[Voice]:
         return [

@@ -25,7 +25,10 @@ def fit_voice(job: Job, report: Reporter) -> dict[str, Any]:
     ]
     consent = consent_from_json(match.consent)
     draft = studio().speaker.aligner.draft
-    voice = match_voice(match.person, sample, consent, registry.bases(), lambda p, doing: report(p, None, doing), draft)
+    voice = match_voice(
+        match.person, sample, consent, registry.bases(), lambda p, doing: report(p, None, doing), draft,
+        registry.near_voices(),
+    )  # fmt: skip
     registry.matched.keep(voice)
     belongs_to(job.owner_id, Use(VOICE, voice.id))
     VoiceMatch.objects.filter(pk=match.pk).update(voice=voice.id)

@@ -4,6 +4,7 @@ from dearhost.speech.matching.closeness import Closeness
 from dearhost.speech.matching.consent import Consent, consent_from_json
 from dearhost.speech.matching.guide import GOOD_SECONDS, LEAST_SECONDS, SENTENCES, Heard, judge_sentence
 from dearhost.speech.matching.matcher import match_voice
+from dearhost.speech.matching.nearest import NearVoice
 from dearhost.speech.matching.sample import SampleSentence
 from dearhost.speech.matching.voice_file import MatchedVoice, load_voice, save_voice, without_models
 
@@ -15,6 +16,7 @@ __all__ = [
     "Consent",
     "Heard",
     "MatchedVoice",
+    "NearVoice",
     "SampleSentence",
     "consent_from_json",
     "judge_sentence",

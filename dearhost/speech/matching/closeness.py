@@ -40,20 +40,21 @@ def measure_closeness(base: Sequence[Spectra], made: Sequence[Spectra], sample: 
     """Compare sentences by the base voice, by the match and by the person. ``same``: they are the same words;
     without that only long-term spectra can be compared, which lie closer together."""
     if same:
-        before = float(np.mean([_distance(b, s) for b, s in zip(base, sample, strict=True)]))
-        after = float(np.mean([_distance(m, s) for m, s in zip(made, sample, strict=True)]))
+        before = float(np.mean([spectral_distance(b, s) for b, s in zip(base, sample, strict=True)]))
+        after = float(np.mean([spectral_distance(m, s) for m, s in zip(made, sample, strict=True)]))
     else:
         before, after = _long_term_distance(base, sample), _long_term_distance(made, sample)
-    pitch, wanted = round(_pitch(made), 1), round(_pitch(sample), 1)
+    pitch, wanted = round(pitch_of(made), 1), round(pitch_of(sample), 1)
     return Closeness(round(before, 2), round(after, 2), pitch, wanted, held_out, same)
 
 
-def _pitch(sounds: Sequence[Spectra]) -> float:
+def pitch_of(sounds: Sequence[Spectra]) -> float:
+    """The median pitch in Hz of what is voiced; 0 where nothing is."""
     voiced = np.concatenate([s.pitch[s.pitch > 0] for s in sounds])
     return float(np.exp(np.median(np.log(voiced)))) if len(voiced) else 0.0
 
 
-def _distance(first: Spectra, second: Spectra) -> float:
+def spectral_distance(first: Spectra, second: Spectra) -> float:
     """Mel-cepstral distance in dB over speech that was laid on each other (after Kubichek 1993), without level."""
     on_first, on_second = same_moments(first, second)
     a = cepstra(first.mel, _COEFFICIENTS)[on_first, 1:]

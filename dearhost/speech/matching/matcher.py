@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import replace
 from datetime import date
 
@@ -14,11 +14,10 @@ from dearhost.speech.matching.consent import Consent
 from dearhost.speech.matching.converting import VoiceModel, converted
 from dearhost.speech.matching.fitting import Pair, fit_voice
 from dearhost.speech.matching.guide import SENTENCES, ensure_fit
+from dearhost.speech.matching.nearest import NearVoice, nearest_of, said_by
 from dearhost.speech.matching.sample import Draft, SampleSentence, pieces_of
-from dearhost.speech.matching.spectra import RATE, Spectra, said_in, spectra_of
+from dearhost.speech.matching.spectra import RATE, spectra_of
 from dearhost.speech.matching.voice_file import MatchedVoice
-from dearhost.speech.plan import plan_words
-from dearhost.speech.saying import speak_plan
 from dearhost.storage import fingerprint
 
 Progress = Callable[[float, str], None]
@@ -31,9 +30,11 @@ _SAME_WORDS = 0.89
 of English lie at .72 to .85 of it, English drafts of Spanish and German at .92 and .93."""
 
 
-def match_voice(name: str, sample: Sequence[SampleSentence], consent: Consent, bases: dict[str, Engine],
-                progress: Progress | None = None, draft: Draft | None = None) -> MatchedVoice:  # fmt: skip
-    """Fit a voice called ``name`` for each of ``bases`` (English engines by kind; the first is the one measured).
+def match_voice(name: str, sample: Sequence[SampleSentence], consent: Consent, bases: Mapping[str, Engine],
+                progress: Progress | None = None, draft: Draft | None = None,
+                near: Mapping[str, NearVoice] | None = None) -> MatchedVoice:  # fmt: skip
+    """Fit a voice called ``name`` for each of ``bases`` (English engines by kind), and before them for the one of
+    the ``near`` voices that the person is nearest to. The first is the one measured.
 
     ``draft`` finds words for what of the sample has none.
 
@@ -50,14 +51,17 @@ def match_voice(name: str, sample: Sequence[SampleSentence], consent: Consent, b
     ensure_fit([examine(s.samples, s.rate) for s in sample])
     sentences = pieces_of(sample, draft)
     spoken = [spectra_of(s.samples, s.rate) for s in sentences]
+    tell(0.15, "looking for the nearest voice")
+    if nearest := nearest_of(near or {}, sentences, spoken):
+        bases = {nearest: (near or {})[nearest].engine, **bases}
     models, closeness, trusted = {}, None, True
     for number, (kind, engine) in enumerate(bases.items()):
-        begun, share = 0.15 + 0.85 * number / len(bases), 0.85 / len(bases)
+        begun, share = 0.3 + 0.7 * number / len(bases), 0.7 / len(bases)
         pairs: list[Pair] = []
         for index, (sentence, sound) in enumerate(zip(sentences, spoken, strict=True)):
             tell(begun + share * 0.4 * index / len(sentences), "reading the same sentences")
             text = sentence.text or SENTENCES[index % len(SENTENCES)]
-            pairs.append(Pair(_said(text, engine), sound, bool(sentence.text)))
+            pairs.append(Pair(said_by(engine, text), sound, bool(sentence.text)))
         if number == 0 and any(s.drafted for s in sentences):
             trusted = _same_words(pairs)
         if not trusted:
@@ -93,8 +97,3 @@ def _same_words(pairs: Sequence[Pair]) -> bool:
 def _held_out(count: int) -> list[int]:
     """Which sentences the voice is not fitted to but measured by."""
     return [count // 3, 2 * count // 3][:_HELD_OUT] if count >= _ENOUGH_TO_HOLD_OUT else []
-
-
-def _said(text: str, engine: Engine) -> Spectra:
-    reading = speak_plan(plan_words(text, "en-US"), engine)
-    return spectra_of(reading.samples, reading.sample_rate, said_in(reading.phones))

@@ -1,0 +1,106 @@
+"""A match begins from the voice that is nearest to the person, where there is one."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from datetime import date, timedelta
+from pathlib import Path
+from typing import Any
+
+import numpy as np
+import pytest
+
+from dearhost.speech import VoiceRegistry
+from dearhost.speech.engines.formant import FormantEngine
+from dearhost.speech.kokoro import prepared
+from dearhost.speech.matching import SENTENCES, Consent, NearVoice, SampleSentence, match_voice
+from dearhost.speech.matching.nearest import nearest_of, said_by
+from dearhost.speech.matching.spectra import Spectra, spectra_of
+from dearhost.speech.plan import plan_words
+from dearhost.speech.saying import speak_plan
+from tests.conftest import speaker_at
+
+CONSENT = Consent(
+    "Ines Calder", "2026-01-05", "lessons of the museum", "I am Ines Calder. The museum may make a voice from this.",
+    until=(date.today() + timedelta(days=400)).isoformat(), by="Tobias",
+)  # fmt: skip
+MEN_AND_WOMEN = {"en-us": 110.0, "en-us+f2": 190.0, "en-us+m3": 95.0}
+"""Formant voices, and about how high they speak."""
+
+
+def said(name: str, count: int = 2) -> tuple[list[SampleSentence], list[Spectra]]:
+    """Sentences in place of a person's, by a formant voice a little higher than it is."""
+    sample = []
+    for text in SENTENCES[:count]:
+        reading = speak_plan(plan_words(text, "en-US"), FormantEngine(name))
+        sample.append(SampleSentence(reading.samples, reading.sample_rate, text))
+    return sample, [spectra_of(one.samples, one.rate) for one in sample]
+
+
+def near(*names: str) -> dict[str, NearVoice]:
+    return {name: NearVoice(MEN_AND_WOMEN[name], FormantEngine(name)) for name in names}
+
+
+@pytest.mark.parametrize("person", MEN_AND_WOMEN)
+def test_of_several_voices_it_is_the_one_that_says_it_alike(person: str) -> None:
+    assert nearest_of(near(*MEN_AND_WOMEN), *said(person)) == person
+
+
+def test_one_of_another_height_is_not_even_compared(monkeypatch: pytest.MonkeyPatch) -> None:
+    heard: list[Any] = []
+    monkeypatch.setattr("dearhost.speech.matching.nearest.said_by", lambda engine, text: heard.append(engine))
+    monkeypatch.setattr("dearhost.speech.matching.nearest.spectral_distance", lambda a, b: 1.0)
+    voices = {"low": NearVoice(110.0, FormantEngine("en-us")), "high": NearVoice(400.0, FormantEngine("en-us+f2"))}
+    assert nearest_of(voices, *said("en-us", 1)) == "low" and heard == [voices["low"].engine]
+    assert nearest_of({"high": voices["high"]}, *said("en-us", 1)) == "high", "better than none"
+
+
+def test_nothing_is_chosen_by_what_cannot_be_compared() -> None:
+    sample, spoken = said("en-us", 1)
+    without_words = [replace(one, text="") for one in sample]
+    assert nearest_of(near("en-us"), without_words, spoken) == ""
+    assert nearest_of({}, sample, spoken) == ""
+    silent = [replace(one, samples=np.zeros(32_000, np.float32)) for one in sample]
+    assert nearest_of(near("en-us"), silent, [spectra_of(one.samples, one.rate) for one in silent]) == ""
+
+
+@pytest.fixture(scope="module")
+def sample(tmp_path_factory: pytest.TempPathFactory) -> list[SampleSentence]:
+    """The quick voice in place of a person, in a quiet room."""
+    person = VoiceRegistry(tmp_path_factory.mktemp("voices")).engine("joe")
+    chance = np.random.default_rng(2)
+    made = []
+    for text in SENTENCES[:5]:
+        sound = said_by(person, text)
+        padded = np.pad(sound.samples, 12_000)
+        made.append(SampleSentence((padded + chance.normal(0, 1e-4, len(padded))).astype(np.float32), 24_000, text))
+    return made
+
+
+def test_it_speaks_from_the_voice_it_was_fitted_to_where_that_is_there(
+    sample: list[SampleSentence], tmp_path: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    registry = VoiceRegistry(tmp_path / "voices")
+    monkeypatch.setenv("DEAR_HOST_VOICES", "quick")
+    assert not registry.near_voices(), "nobody waits for full voices who wants quick ones"
+    monkeypatch.setenv("DEAR_HOST_VOICES", "full")
+    voices = registry.near_voices()
+    assert {"hannah", "owen", "simon"} < set(voices) and not {"tessa", "pilar", "joe"} & set(voices)
+    few = {name: voices[name] for name in ("owen", "hannah")}
+    voice = match_voice("Ines", sample, CONSENT, {"formant": FormantEngine("en-us")}, near=few)
+    assert list(voice.models) == ["owen", "formant"], "Joe is a man, as Owen is"
+    assert voice.closeness.closed > 0.2 and voice.closeness.held_out == 2
+
+    registry.matched.keep(voice)
+    text = "The harbour is quiet tonight."
+    spoken = speaker_at(registry, tmp_path / "with").read(text, voice.id)
+    assert registry.engine(voice.id).version.endswith(registry.engine("owen").version)
+    assert [word.text for word in spoken.words] == text[:-1].split()
+    assert registry.voice(voice.id).language == "en-US" and registry.voice(voice.id).pace > 0
+
+    monkeypatch.setattr(prepared, "is_prepared", lambda: False)
+    without = VoiceRegistry(tmp_path / "voices")
+    assert not without.near_voices()
+    assert without.engine(voice.id).version.endswith(FormantEngine("en-us").version), "as it was before"
+    assert without.voice(voice.id).pace == 0
+    assert speaker_at(without, tmp_path / "without").read(text, voice.id).words[-1].text == "tonight"
