@@ -1,3 +1,4 @@
+import { useRef } from "react";
 import { BringFile } from "./BringFile";
 import { thumbnailOf, useThings } from "./useShelf";
 
@@ -22,14 +23,17 @@ export function ShelfChoice({ label, kinds, chosen, several = false, onChoose }:
 	const all = useThings(kinds);
 	// what is chosen comes first, where it is seen
 	const things = [...all].sort((a, b) => Number(chosen.includes(b.item)) - Number(chosen.includes(a.item)));
+	const row = useRef<HTMLDivElement>(null);
 	const toggle = (item: string) => {
-		if (!several) onChoose(chosen.includes(item) ? [] : [item]);
-		else onChoose(chosen.includes(item) ? chosen.filter((one) => one !== item) : [...chosen, item]);
+		if (!several) {
+			onChoose(chosen.includes(item) ? [] : [item]);
+			row.current?.scrollTo({ left: 0 });
+		} else onChoose(chosen.includes(item) ? chosen.filter((one) => one !== item) : [...chosen, item]);
 	};
 	return (
 		<fieldset className="shelf-choice">
 			<legend className="label">{label}</legend>
-			<div className="shelf-choice-row">
+			<div className="shelf-choice-row" ref={row}>
 				{things.map((thing) => {
 					const place = chosen.indexOf(thing.item);
 					return (
