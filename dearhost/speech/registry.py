@@ -276,6 +276,11 @@ class VoiceRegistry:
         found[FORMANT] = FormantEngine("en-us")
         return found
 
+    def begun_from(self, voice_id: str) -> str:
+        """The stock voice whose English a matched voice changes here. Raises VoiceUnavailable."""
+        kind = matched_from(self.matched.find(voice_id))
+        return {NEURAL: BASE_VOICE.id, FORMANT: "formant-en-us"}.get(kind, kind)
+
     def _service_voice(self, shape: Shape) -> Engine:
         return _changed(self.engine(self.default().id), shape, "service-voice-1")
 

@@ -252,8 +252,7 @@ def fit(request: HttpRequest, match_id: UUID) -> dict[str, Any]:
 def compare(request: HttpRequest, match_id: UUID, which: str, number: int = 0) -> HttpResponse:
     """One guided sentence by the base voice ('before') or by the match ('after')."""
     match = _mine(request, match_id)
-    voices = studio().voices
-    voice = {"before": voices.default().id, "after": match.voice}.get(which, "")
-    if not voice or not 0 <= number < len(SENTENCES):
+    if not match.voice or which not in ("before", "after") or not 0 <= number < len(SENTENCES):
         raise Http404
+    voice = match.voice if which == "after" else studio().voices.begun_from(match.voice)
     return HttpResponse(as_wav(studio().speaker.read(SENTENCES[number], voice)), content_type="audio/wav")

@@ -80,6 +80,12 @@ def test_from_the_first_sentence_to_the_voice_and_its_withdrawal(
     matched = client.get("/api/voices/matched").json()[0]
     assert matched["held_out"] == 2 and matched["after"] < matched["before"]
 
+    before, after = (client.get(f"{base}/compare/{which}.wav").content for which in ("before", "after"))
+    assert before == as_wav(studio.speaker.read(SENTENCES[0], "formant-en-us")), "what it was made from"
+    assert before != after == as_wav(studio.speaker.read(SENTENCES[0], voice))
+    assert stranger.get(f"{base}/compare/after.wav").status_code == 404
+    assert client.get(f"{base}/compare/else.wav").status_code == 404
+
     production = begin("MAREN: The tide is in.\n\nSKERRY: So it is.")
     production.document["cast"]["MAREN"]["voice"] = voice
     production.save()

@@ -95,6 +95,7 @@ def test_it_speaks_from_the_voice_it_was_fitted_to_where_that_is_there(
     text = "The harbour is quiet tonight."
     spoken = speaker_at(registry, tmp_path / "with").read(text, voice.id)
     assert registry.engine(voice.id).version.endswith(registry.engine("owen").version)
+    assert registry.begun_from(voice.id) == "owen"
     assert [word.text for word in spoken.words] == text[:-1].split()
     assert registry.voice(voice.id).language == "en-US" and registry.voice(voice.id).pace > 0
 
@@ -102,5 +103,5 @@ def test_it_speaks_from_the_voice_it_was_fitted_to_where_that_is_there(
     without = VoiceRegistry(tmp_path / "voices")
     assert not without.near_voices()
     assert without.engine(voice.id).version.endswith(FormantEngine("en-us").version), "as it was before"
-    assert without.voice(voice.id).pace == 0
+    assert without.voice(voice.id).pace == 0 and without.begun_from(voice.id) == "formant-en-us"
     assert speaker_at(without, tmp_path / "without").read(text, voice.id).words[-1].text == "tonight"
