@@ -135,7 +135,8 @@ def _values(parameter: Parameter) -> st.SearchStrategy[str | float]:
         return st.sampled_from(parameter.choices)
     if parameter.kind == "number":
         return st.integers(0, 20).map(lambda n: round(parameter.low + (parameter.high - parameter.low) * n / 20, 3))
-    return st.text("abc \"'é=*_", min_size=1, max_size=12).map(lambda t: " ".join(t.split())).filter(bool)
+    between = "" if parameter.asset and not parameter.several else " "
+    return st.text("abc \"'é=*_", min_size=1, max_size=12).map(lambda t: between.join(t.split())).filter(bool)
 
 
 @st.composite
