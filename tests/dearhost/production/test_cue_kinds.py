@@ -43,9 +43,13 @@ def test_a_flag_names_settings_that_there_are(kind: CueKind) -> None:
         assert kind.parameter(name), name
 
 
+def _text_for(parameter: Parameter) -> str:
+    return "water.png" if parameter.asset else "Low water"
+
+
 @every_kind
 def test_a_new_cue_has_every_setting(kind: CueKind) -> None:
-    texts = {p.name: "Low water" for p in kind.parameters if p.kind == "text" and p.required}
+    texts = {p.name: _text_for(p) for p in kind.parameters if p.kind == "text" and p.required}
     cue = Cue("c", kind.name, 0, texts)
     assert CUE_KINDS.problem(cue) == ""
     assert set(CUE_KINDS.resolved(cue).parameters) == {p.name for p in kind.parameters}
@@ -55,7 +59,7 @@ def test_a_new_cue_has_every_setting(kind: CueKind) -> None:
 
 @every_kind
 def test_values_beyond_the_range_are_told(kind: CueKind) -> None:
-    texts: dict[str, float | str] = {p.name: "Low water" for p in kind.parameters if p.kind == "text"}
+    texts: dict[str, float | str] = {p.name: _text_for(p) for p in kind.parameters if p.kind == "text"}
     for parameter in kind.parameters:
         wrong: list[float | str] = []
         if parameter.kind == "number":
@@ -64,6 +68,8 @@ def test_values_beyond_the_range_are_told(kind: CueKind) -> None:
             wrong = ["", "somewhere else", parameter.choices[0].upper()]
         elif parameter.required:
             wrong = ["", "  "]
+        if parameter.asset and not parameter.several:
+            wrong.append("water.png walls.png")
         for value in wrong:
             told = CUE_KINDS.problem(Cue("c", kind.name, 0, {**texts, parameter.name: value}))
             assert f"'{parameter.name}'" in told, (parameter.name, value)
