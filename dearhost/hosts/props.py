@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Mapping
+from contextlib import AbstractContextManager
 from dataclasses import dataclass
 
 import skia
@@ -95,22 +96,20 @@ def draw_laid(paper: Paper, name: str, side: int, content: str, contents: Conten
     paper.canvas.save()
     paper.canvas.rotate(side * (prop.turn + (0 if prop.standing else LYING)))
     draw_prop(paper, name, side, content, contents)
+    draw_on_screen(paper, name, side, content, contents)
     if prop.board:
         foot = (prop.foot - prop.grip[1]) * prop.size / 100
         paper.piece(cut_rect(-22, foot - 8, 44, 11, 0.6), "#A87B4C", darker("#A87B4C"), crescent=(6, 3))
     paper.canvas.restore()
 
 
-def draw_prop(paper: Paper, name: str, side: int, content: str = "", contents: Contents | None = None,
-              frame: int = 0) -> None:  # fmt: skip
+def draw_prop(paper: Paper, name: str, side: int, content: str = "", contents: Contents | None = None) -> None:
     """A prop with its grip at the origin, upright, in units, for the hand at the left (-1) or right (1).
 
-    ``content``: the words on its board, the id of the picture it is, or that of a thing of the shelf on its screen, of
-    which ``frame`` is seen.
+    ``content``: the words on its board, or the id of the picture it is.
     """
     prop = PROPS[name]
-    scale = prop.size / 100
-    with paper.placed(-prop.grip[0] * scale * side, -prop.grip[1] * scale, scale):
+    with _gripped(paper, prop, side):
         if prop.faces and side < 0:
             paper.canvas.scale(-1, 1)
         if name == OWN_PICTURE:
@@ -121,8 +120,23 @@ def draw_prop(paper: Paper, name: str, side: int, content: str = "", contents: C
             y, width, height = prop.board
             with paper.placed(0, y):
                 contents.letter(paper, content, width, height)
-        if prop.screen and content and contents:
+
+
+def draw_on_screen(paper: Paper, name: str, side: int, content: str, contents: Contents | None, frame: int = 0) -> None:
+    """What is on the screen of a prop, drawn after it as ``draw_prop`` places it; nothing where it has no screen.
+
+    Apart, because it may be another one at each frame. ``content``: the id of a thing of the shelf.
+    """
+    prop = PROPS[name]
+    if prop.screen and content and contents:
+        with _gripped(paper, prop, side):
             contents.screen(paper, content, frame, prop.screen)
+
+
+def _gripped(paper: Paper, prop: Prop, side: int) -> AbstractContextManager[None]:
+    """In a prop's box of 100, its grip where the origin was."""
+    scale = prop.size / 100
+    return paper.placed(-prop.grip[0] * scale * side, -prop.grip[1] * scale, scale)
 
 
 def _draw_own_picture(paper: Paper, own: OwnPicture | None) -> None:

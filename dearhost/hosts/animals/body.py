@@ -13,7 +13,7 @@ from dearhost.hosts.host import Part
 from dearhost.hosts.people.head_space import HeadSpace
 from dearhost.hosts.people.skeleton import reach
 from dearhost.hosts.pose import ArmPose, Body, Pose
-from dearhost.hosts.props import PROPS, draw_prop, prop_reach
+from dearhost.hosts.props import PROPS, draw_on_screen, draw_prop, prop_reach
 
 PROP_SIZE = 0.9
 """How large an animal's props are beside a person's."""
@@ -136,7 +136,8 @@ def limb_part(name: str, limb: Limb, trunk: Body, draw: LimbDrawing, fingers: Li
             paper.canvas.save()
             paper.canvas.rotate(limb.side * (PROPS[held.prop].turn + held.lying), palm.real, palm.imag)
             with paper.placed(palm.real, palm.imag, held.size * PROP_SIZE):
-                draw_prop(paper, held.prop, limb.side, held.content, held.contents, held.frame)
+                draw_prop(paper, held.prop, limb.side, held.content, held.contents)
+                draw_on_screen(paper, held.prop, limb.side, held.content, held.contents, held.frame)
             paper.canvas.restore()
             if fingers:
                 fingers(paper, limb)

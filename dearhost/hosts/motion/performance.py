@@ -184,9 +184,9 @@ class Performance:
 
     def _with_contents(self, held: Held) -> Held:
         """What is held, with what stands on it now."""
-        played = self.contents is not None and held.content and PROPS[held.prop].screen is not None
-        frame = self.contents.frame(held.content, held.since) if self.contents and played else 0
-        return replace(held, contents=self.contents, frame=frame)
+        contents, on_screen = self.contents, held.content if PROPS[held.prop].screen else ""
+        frame = contents.frame(on_screen, held.since) if contents and on_screen else 0
+        return replace(held, contents=contents, frame=frame)
 
     def _face(self, channels: dict[str, float], moment: float, mouth: Mouth) -> Face:
         alive, at, of = self.alive, self._value, self._of

@@ -22,7 +22,7 @@ from dearhost.hosts.people.model_sheet import ModelSheet
 from dearhost.hosts.people.skeleton import Arm, Skeleton, arm_at, solve
 from dearhost.hosts.people.torso import torso_outline
 from dearhost.hosts.pose import ArmPose, Held, Pose
-from dearhost.hosts.props import PROPS, draw_prop
+from dearhost.hosts.props import PROPS, draw_on_screen, draw_prop
 from dearhost.hosts.rounding import rounded
 
 ArmDrawing = Callable[[Paper, ModelSheet, Skeleton, Arm], None]
@@ -94,10 +94,9 @@ class DrawnArms:
         prop = PROPS[held.prop]
         with paper.frame(palm, own.side * (prop.turn + held.lying) - bend):
             paper.canvas.scale(held.size, held.size)
-            key = ("prop", held.prop, held.content, held.frame, own.side, held.contents is not None)
-            self._shelf.draw(
-                paper, key, lambda p: draw_prop(p, held.prop, own.side, held.content, held.contents, held.frame)
-            )
+            key = ("prop", held.prop, held.content, own.side, held.contents is not None)
+            self._shelf.draw(paper, key, lambda p: draw_prop(p, held.prop, own.side, held.content, held.contents))
+            draw_on_screen(paper, held.prop, own.side, held.content, held.contents, held.frame)
 
     def _draw_on_arm(self, paper: Paper, name: str, own: Arm, draw: ArmDrawing) -> None:
         """Draw something of an arm whose shoulder is at the origin."""

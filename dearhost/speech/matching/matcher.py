@@ -52,8 +52,9 @@ def match_voice(name: str, sample: Sequence[SampleSentence], consent: Consent, b
     sentences = pieces_of(sample, draft)
     spoken = [spectra_of(s.samples, s.rate) for s in sentences]
     tell(0.15, "looking for the nearest voice")
-    if nearest := nearest_of(near or {}, sentences, spoken):
-        bases = {nearest: (near or {})[nearest].engine, **bases}
+    near = near or {}
+    if nearest := nearest_of(near, sentences, spoken):
+        bases = {nearest: near[nearest].engine, **bases}
     models, closeness, trusted = {}, None, True
     for number, (kind, engine) in enumerate(bases.items()):
         begun, share = 0.3 + 0.7 * number / len(bases), 0.7 / len(bases)
