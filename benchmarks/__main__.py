@@ -6,7 +6,7 @@ import sys
 import tempfile
 from pathlib import Path
 
-from benchmarks import drafts, editing, films, full_voices, long_day, users, voices, writing
+from benchmarks import drafts, editing, films, full_voices, heard_words, long_day, users, voices, writing
 from dearhost.production import data_folder
 
 BENCHMARKS = {
@@ -27,6 +27,7 @@ BENCHMARKS = {
     "full": full_voices.full_against_quick,
     "full-words": full_voices.words_of_full_voices,
     "full-apart": full_voices.voices_apart,
+    "full-heard": heard_words.heard_words,
     "align": voices.aligning,
     "match": voices.matching,
 }

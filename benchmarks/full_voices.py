@@ -20,7 +20,7 @@ from dearhost.speech.manner import PLAIN, Manner
 from dearhost.speech.reading import Reading
 from dearhost.wav import audition
 
-_HEARD = """
+HEARD = """
 A king ruled the state in the early days. The ship was torn apart on the sharp reef.
 Sickness kept him home the third week. The wide road shimmered in the hot sun.
 The lazy cow lay in the cool grass. Lift the square stone over the fence.
@@ -62,7 +62,7 @@ def full_against_quick(folder: Path) -> Iterator[str]:
         "quick, calm": ("joe", calm),
     }
     cost: dict[str, list[float]] = {"times alone": [], **{name: [] for name in kinds}}
-    for text in _HEARD[:6]:
+    for text in HEARD[:6]:
         cost["times alone"].append(_cost(partial(studio.speaker.foreseen, text, "hannah")))
         for name, (voice, manner) in kinds.items():
             cost[name].append(_cost(partial(studio.speaker.read, text, voice, manner)))
@@ -82,7 +82,7 @@ def words_of_full_voices(folder: Path) -> Iterator[str]:
     studio = studio_in(folder)
     errors: list[float] = []
     for voice in ("hannah", "owen", "joan", "gareth", "maeve", "walter"):
-        for text in _HEARD[:5]:
+        for text in HEARD[:5]:
             reading = studio.speaker.read(text, voice)
             found = studio.speaker.aligner.align(reading.samples, reading.sample_rate, text, "en-US")
             errors += [abs(a.start - b.start) for a, b in zip(found.words, reading.words, strict=True) if a.said]
@@ -102,7 +102,7 @@ def voices_apart(folder: Path) -> Iterator[str]:
     asked = "\n".join(str(path) for paths in files.values() for path in paths)
     done = subprocess.run([python, "-c", _LISTENER], input=asked, capture_output=True, text=True, check=True)
     heard = [json.loads(row) for row in done.stdout.splitlines()]
-    count = len(_HEARD)
+    count = len(HEARD)
     quality = {id_: float(np.mean([q for q, _ in heard[i * count :][:count]])) for i, id_ in enumerate(voices)}
     means = np.array([np.mean([e for _, e in heard[i * count :][:count]], 0) for i in range(len(voices))])
     means /= np.linalg.norm(means, axis=1, keepdims=True)
@@ -118,7 +118,7 @@ def voices_apart(folder: Path) -> Iterator[str]:
 
 def _written(studio: Studio, voice: str, folder: Path) -> list[Path]:
     paths = []
-    for number, text in enumerate(_HEARD):
+    for number, text in enumerate(HEARD):
         path = folder / f"{voice}-{number}.wav"
         path.write_bytes(audition(studio.speaker, text, voice))
         paths.append(path)

@@ -254,7 +254,7 @@ def _wrong_words(studio: Studio, sounds: Sequence[tuple[np.ndarray, int]]) -> fl
         wanted = "".join(c for c in text.lower() if c.isalpha() or c in " '").split()
         for later in (0.0, 0.003, 0.006):
             shifted = np.concatenate([np.zeros(round(later * rate), np.float32), samples])
-            wrong += _edits(wanted, _plain(studio.speaker.aligner.draft(shifted, rate)))
+            wrong += edits(wanted, _plain(studio.speaker.aligner.draft(shifted, rate)))
             total += len(wanted)
     return wrong / total
 
@@ -265,7 +265,7 @@ def _plain(heard: Sequence[PlacedWord]) -> list[str]:
     return [word for word in kept if word]
 
 
-def _edits(wanted: Sequence[str], heard: Sequence[str]) -> int:
+def edits(wanted: Sequence[str], heard: Sequence[str]) -> int:
     """Substitutions, insertions and deletions (Levenshtein 1966)."""
     row = list(range(len(heard) + 1))
     for i, word in enumerate(wanted, 1):

@@ -233,3 +233,8 @@ def test_a_stretch_behind_a_split_keeps_both_its_ends_whatever_space_is_between(
     (cue,) = right.cues
     assert right.text[cue.start :].startswith("boats") and cue.end is not None
     assert right.text[cue.end :].startswith("harbour")
+
+
+def test_a_line_without_words_stays_as_it_is() -> None:
+    empty = Line("l", "", " ")
+    assert put_cue(empty, Cue("c", "picture", 0, {})) is empty

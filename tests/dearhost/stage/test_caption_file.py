@@ -121,3 +121,19 @@ def test_ten_thousand_captions_are_read_and_each_one_found() -> None:
     line = next(line for _, _, line in script.lines() if line.id == corrected[0].line)
     assert line.text.split()[18] == "the" and line.text[corrected[0].start :].startswith("the sea")
     assert sum(cue.kind == "caption-cut" for cue in read.cues) == 9_000, "every caption but the first of a line"
+
+
+def test_captions_come_in_order_of_time_without_who_speaks() -> None:
+    written = """WEBVTT
+
+00:05.000 --> 00:07.000
+<v Skerry>So it is.
+
+00:01.000 --> 00:03.500
+<v Maren>The tide is in.
+"""
+    assert [(c.text, c.start, c.end) for c in captions_in(written, "a.vtt")] == [
+        ("The tide is in.", 1.0, 3.5), ("So it is.", 5.0, 7.0)
+    ]  # fmt: skip
+    with pytest.raises(UnreadableScript, match=r"'empty\.vtt' holds no captions"):
+        captions_in("WEBVTT\n", "empty.vtt")
