@@ -34,7 +34,7 @@ def match_voice(name: str, sample: Sequence[SampleSentence], consent: Consent, b
                 progress: Progress | None = None, draft: Draft | None = None,
                 near: Mapping[str, NearVoice] | None = None) -> MatchedVoice:  # fmt: skip
     """Fit a voice called ``name`` for each of ``bases`` (English engines by kind), and before them for the one of
-    the ``near`` voices that the person is nearest to. The first is the one measured.
+    the ``near`` voices that the person is nearest to, if more is closed from there. The first is the one measured.
 
     ``draft`` finds words for what of the sample has none.
 
@@ -55,7 +55,9 @@ def match_voice(name: str, sample: Sequence[SampleSentence], consent: Consent, b
     near = near or {}
     if nearest := nearest_of(near, sentences, spoken):
         bases = {nearest: near[nearest].engine, **bases}
-    models, closeness, trusted = {}, None, True
+    models: dict[str, VoiceModel] = {}
+    closeness: dict[str, Closeness] = {}
+    trusted = True
     for number, (kind, engine) in enumerate(bases.items()):
         begun, share = 0.3 + 0.7 * number / len(bases), 0.7 / len(bases)
         pairs: list[Pair] = []
@@ -67,18 +69,22 @@ def match_voice(name: str, sample: Sequence[SampleSentence], consent: Consent, b
             trusted = _same_words(pairs)
         if not trusted:
             pairs = [replace(pair, same=False) for pair in pairs]
-        held = _held_out(len(pairs)) if closeness is None else []
+        is_measured = number < (2 if nearest else 1)
+        held = _held_out(len(pairs)) if is_measured else []
         tell(begun + share * 0.45, "fitting")
         models[kind] = fit_voice([p for i, p in enumerate(pairs) if i not in held])
-        if closeness is None:
+        if is_measured:
             tell(begun + share * 0.9, "measuring how close it came")
-            closeness = _measured(models[kind], pairs, held)
-    if closeness is None:
+            closeness[kind] = _measured(models[kind], pairs, held)
+    if not models:
         raise ValueError("'bases' must hold at least one engine")
+    closest = min(closeness, key=lambda kind: closeness[kind].after)
+    if closest != nearest:
+        models.pop(nearest, None)
     tell(1.0, "done")
     seconds = sum(len(s.samples) / s.rate for s in sentences)
     id_ = "match-" + fingerprint(name, consent, [[len(s.samples), s.text] for s in sentences], seconds)[:12]
-    return MatchedVoice(id_, name.strip(), consent, closeness, models, round(seconds, 1))
+    return MatchedVoice(id_, name.strip(), consent, closeness[closest], models, round(seconds, 1))
 
 
 def _measured(model: VoiceModel, pairs: Sequence[Pair], held: Sequence[int]) -> Closeness:

@@ -77,6 +77,14 @@ def sample(tmp_path_factory: pytest.TempPathFactory) -> list[SampleSentence]:
     return made
 
 
+def test_where_another_comes_closer_it_is_left_out(sample: list[SampleSentence], tmp_path: Path) -> None:
+    """The person is Joe here: from nobody else does one come so close."""
+    registry = VoiceRegistry(tmp_path / "voices")
+    owen = {"owen": NearVoice(115.0, FormantEngine("en-us"))}
+    voice = match_voice("Ines", sample, CONSENT, {"neural": registry.engine("joe")}, near=owen)
+    assert list(voice.models) == ["neural"]
+
+
 def test_it_speaks_from_the_voice_it_was_fitted_to_where_that_is_there(
     sample: list[SampleSentence], tmp_path: Path, monkeypatch: pytest.MonkeyPatch
 ) -> None:
