@@ -16,6 +16,7 @@ from benchmarks.material import studio_in
 from benchmarks.voices import edits
 from dearhost.languages import main_code
 from dearhost.speech import Speaker
+from dearhost.speech.engines.espeak import phonemes_of
 from dearhost.speech.full_voices import FULL_VOICES
 
 _RATE = 16_000
@@ -57,7 +58,7 @@ _FORMANT = {"en": "formant-en-us"}
 
 
 def heard_words(folder: Path) -> Iterator[str]:
-    """Words that a recogniser gets wrong of each full voice, and of the formant voice of its language.
+    """Words of each full voice, and of the formant voice of its language, that a recogniser hears as others.
 
     Needs, in DEAR_HOST_LISTENER, a folder with a model of faster-whisper that is not the one that ships.
     """
@@ -87,11 +88,13 @@ def _wrong(model: Any, speaker: Speaker, language: str, voice: str, texts: Seque
         reading = speaker.read(text, voice)
         sound = soxr.resample(np.pad(reading.samples, reading.sample_rate // 4), reading.sample_rate, _RATE)
         segments, _ = model.transcribe(sound.astype(np.float32), language=language, beam_size=5, temperature=0.0)
-        wanted, heard = _plain(text), _plain(" ".join(segment.text for segment in segments))
+        wanted, heard = (_sounds(words, language) for words in (text, " ".join(part.text for part in segments)))
         wrong += edits(wanted, heard)
         count += len(wanted)
     return wrong, count
 
 
-def _plain(text: str) -> list[str]:
-    return re.sub(r"[^\w ]", " ", text.lower()).split()
+def _sounds(text: str, language: str) -> list[str]:
+    """What each word sounds like: "a droit" and "à droit" cannot be told apart by ear."""
+    words = re.sub(r"[^\w ]", " ", text.lower()).split()
+    return [phonemes_of(word, "en-us" if language == "en" else language) for word in words]
