@@ -12,14 +12,16 @@ class Coming:
     """What there is of a reading, longer each time: one thread adds, others go through it as it comes."""
 
     def __init__(self) -> None:
-        self._parts: list[Callable[[], Reading]] = []
+        self._longest: Callable[[], Reading] | None = None
+        self._count = 0
         self._is_over = False
         self._changed = threading.Condition()
 
     def add(self, part: Callable[[], Reading]) -> None:
         """There is more of it now; it is measured only where somebody goes through it."""
         with self._changed:
-            self._parts.append(part)
+            self._longest = part
+            self._count += 1
             self._changed.notify_all()
 
     def end(self) -> None:
@@ -33,9 +35,9 @@ class Coming:
         seen = 0
         while True:
             with self._changed:
-                while not self._is_over and len(self._parts) == seen:
+                while not self._is_over and self._count == seen:
                     self._changed.wait()
-                if len(self._parts) == seen:
+                if self._longest is None or self._count == seen:
                     return
-                seen, part = len(self._parts), self._parts[-1]
+                seen, part = self._count, self._longest
             yield part()
