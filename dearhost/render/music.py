@@ -4,7 +4,7 @@ ends."""
 from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
-from dataclasses import replace
+from dataclasses import dataclass, replace
 from functools import lru_cache
 from pathlib import Path
 
@@ -12,7 +12,7 @@ import numpy as np
 
 from dearhost.assets.shelf import Shelf
 from dearhost.render.encoding import SAMPLE_RATE
-from dearhost.sound import Placement, Stereo
+from dearhost.sound import Placement, Stereo, Track, mix
 from dearhost.sound.beds import BedSpec
 from dearhost.sound.beds.rendering import Bed, Two
 from dearhost.sound.fitting import fitted_part, loudness_of_file
@@ -28,13 +28,43 @@ _COMES, _GOES = 0.8, 2.0
 """Seconds in which music of one's own comes in and goes; a composed bed begins and ends of itself."""
 _ROOM_STEP = 0.02
 _KEPT_SECONDS = 90.0
-"""The longest part of a bed that is kept for the next time: 35 MB."""
+"""The longest part of a bed that is kept for the next time: 35 MB; and of a voice that is measured."""
 
 
 def level_of(sound: Stereo) -> float:
     """The loudness of a sound in LUFS; that of a usual voice where there is none."""
     loudness = measure_loudness(sound, SAMPLE_RATE)
     return float(loudness) if np.isfinite(loudness) else _USUAL_VOICE
+
+
+@dataclass(frozen=True, eq=False)
+class _Said:
+    """A reading in its place: the same as another of equal samples there."""
+
+    placement: Placement
+
+    def __eq__(self, other: object) -> bool:
+        if not isinstance(other, _Said):
+            return NotImplemented
+        mine, its = self.placement, other.placement
+        alike = (mine.start, mine.sample_rate) == (its.start, its.sample_rate)
+        return alike and np.array_equal(mine.samples, its.samples)
+
+    def __hash__(self) -> int:
+        return hash((self.placement.start, len(self.placement.samples)))
+
+
+def voice_level(voice: Track, duration: float) -> float:
+    """The loudness of all that is said, in LUFS; that of a short scene is kept while levels are tried."""
+    measure = _kept_voice_level if duration <= _KEPT_SECONDS else _voice_level
+    return measure(tuple(_Said(placement) for placement in voice.placements), duration)
+
+
+def _voice_level(said: tuple[_Said, ...], duration: float) -> float:
+    return level_of(mix([Track("", tuple(one.placement for one in said))], duration, SAMPLE_RATE))
+
+
+_kept_voice_level = lru_cache(maxsize=2)(_voice_level)
 
 
 def placed_music(

@@ -59,10 +59,9 @@ def _beside(timeline: Timeline, shelf: Shelf, spoken: list[Track]) -> list[Track
         return []
     # signal processing takes 80 MB to load, and processes that draw never need it
     from dearhost.render.clip_sound import placed_footage  # noqa: PLC0415 - see above
-    from dearhost.render.music import level_of, placed_music  # noqa: PLC0415 - see above
+    from dearhost.render.music import placed_music, voice_level  # noqa: PLC0415 - see above
 
-    voice = [track for track in spoken if track.name == VOICE]
-    level = level_of(mix(voice, timeline.duration, SAMPLE_RATE))
+    level = voice_level(next(track for track in spoken if track.name == VOICE), timeline.duration)
     tracks = []
     if timeline.beds:
         tracks.append(Track(BED, tuple(placed_music(timeline.beds, _words(timeline), _marks(timeline), level, shelf))))
