@@ -13,7 +13,8 @@ import numpy as np
 from dearhost.assets.shelf import SOUND, Loop, Shelf, kind_of
 from dearhost.render.encoding import SAMPLE_RATE
 from dearhost.sound import Placement
-from dearhost.sound.fitting import Two, loudness_of_file, whole_file
+from dearhost.sound.fitting import loudness_of_file
+from dearhost.sound.parts import SoundParts, Two
 from dearhost.sound.tempo import at_speed
 from dearhost.sound.under_voice import faded
 from dearhost.stage.clip_time import ClipTime
@@ -32,7 +33,7 @@ def placed_footage(heard: Sequence[PlacedFootage], voice: float, shelf: Shelf) -
         path, item = shelf.file(one.item, "sound"), shelf.item(one.item)
         if path is None or item is None:
             continue
-        lasts = item.seconds or len(whole_file(path)) / SAMPLE_RATE
+        lasts = item.seconds or len(SoundParts(path)) / SAMPLE_RATE
         seconds = one.seconds or lasts
         # what is not played to its end does not go over into its beginning
         goes_round = one.time.loops and one.time.of_clip(seconds) > one.time.last(lasts)
@@ -50,20 +51,20 @@ def placed_footage(heard: Sequence[PlacedFootage], voice: float, shelf: Shelf) -
 def _played_sound(path: Path, time: ClipTime, joined: Loop | None, lasts: float, seconds: float) -> Two:
     """The sound of a clip, at its speed, for the ``seconds`` it is seen."""
     count = round(seconds * SAMPLE_RATE)
-    played = of_clip(whole_file(path), time, joined, lasts, seconds)
+    played = of_clip(SoundParts(path), time, joined, lasts, seconds)
     return (played if time.speed == 1.0 else at_speed(played, time.speed, SAMPLE_RATE))[:count]
 
 
 _kept_sound = lru_cache(maxsize=2)(_played_sound)
 
 
-def of_clip(sound: Two, time: ClipTime, joined: Loop | None, lasts: float, seconds: float) -> Two:
+def of_clip(sound: Two | SoundParts, time: ClipTime, joined: Loop | None, lasts: float, seconds: float) -> Two:
     """What is heard of the ``sound`` of a clip that ``lasts`` so long in the ``seconds`` it is seen, at the speed it
     has in the clip. Silence where the picture stays; where it goes round, the join is a fade as that of the picture."""
     count = math.ceil(seconds * time.speed * SAMPLE_RATE)
     if not time.loops:
         begin, last = (round(moment * SAMPLE_RATE) for moment in (time.begins, time.last(lasts)))
-        return _part(sound[:last], begin, begin + count)
+        return _part(sound, begin, begin + count, last)
     turn = time.round(joined, lasts)
     start, end, fade = (round(moment * SAMPLE_RATE) for moment in (turn.start, turn.end, turn.fade))
     again = _part(sound, start, end).copy()
@@ -74,8 +75,8 @@ def of_clip(sound: Two, time: ClipTime, joined: Loop | None, lasts: float, secon
     return np.concatenate([first, *[again] * rounds])[:count]
 
 
-def _part(sound: Two, first: int, last: int) -> Two:
-    """A part of a sound, with silence where it is over."""
-    part = sound[first:last]
+def _part(sound: Two | SoundParts, first: int, last: int, ends: int | None = None) -> Two:
+    """A part of a sound, with silence where it is over, or from a sample on."""
+    part = sound[first : last if ends is None else min(last, ends)]
     missing = last - first - len(part)
     return np.pad(part, ((0, missing), (0, 0))) if missing > 0 else part

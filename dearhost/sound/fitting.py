@@ -16,11 +16,11 @@ import numpy as np
 from numpy.typing import NDArray
 
 from dearhost.sound.files import read_stereo
-from dearhost.sound.loudness import measure_loudness
+from dearhost.sound.loudness import energies, loudness_of
 from dearhost.sound.mix import Stereo
+from dearhost.sound.parts import SoundParts, Two
 
 RATE = 48_000
-Two = NDArray[np.float32]
 _HOP, _WINDOW, _SMALL_RATE = 512, 2048, 24_000
 _TEMPO = (60.0, 180.0)
 _USUAL_TEMPO = 115.0
@@ -31,6 +31,8 @@ _CROSS, _ALIGN = 0.060, 0.020
 _END = 2.5
 """Seconds in which music that is cut off fades."""
 _MOST_JOINS = 12
+_MEASURED = 30
+"""Seconds of a file that are measured at once."""
 LONGEST = 960.0
 """Seconds of a file: a quarter of an hour takes 350 MB; a little more than is taken onto the shelf."""
 
@@ -72,8 +74,8 @@ def fitted_part(path: Path, seconds: float, first: int, last: int) -> Two:
 @lru_cache(maxsize=16)
 def loudness_of_file(path: Path) -> float:
     """LUFS of a whole file; -20 where it has none."""
-    music = whole_file(path)
-    loudness = measure_loudness(Stereo(music[:, 0].copy(), music[:, 1].copy()), RATE)
+    blocks = (Stereo(block[:, 0].copy(), block[:, 1].copy()) for block in SoundParts(path).blocks(_MEASURED * RATE))
+    loudness = loudness_of(energies(blocks, RATE))
     return float(loudness) if np.isfinite(loudness) else -20.0
 
 

@@ -6,7 +6,9 @@ which every frame begins: variable rates need no more.
 
 from __future__ import annotations
 
+import math
 from collections.abc import Callable, Iterator
+from contextlib import suppress
 from dataclasses import dataclass, field
 from pathlib import Path
 from typing import Any
@@ -18,7 +20,7 @@ from numpy.typing import NDArray
 
 from dearhost.assets.shelf.footage import even
 from dearhost.assets.shelf.item import Light, Loop
-from dearhost.assets.shelf.measuring import light_of, loop_of
+from dearhost.assets.shelf.measuring import MOST_LOOP_FRAMES, light_of, loop_of
 from dearhost.assets.shelf.own_film import WRITTEN_RATE, OwnFilm
 from dearhost.assets.shelf.rights import Rights, rights_of_tags
 from dearhost.assets.shelf.upright import Upright
@@ -26,7 +28,7 @@ from dearhost.errors import HostError, StorageFull
 from dearhost.sound.files import CONTAINERS
 from dearhost.storage import explained
 
-LONGEST_CLIP = 600.0
+LONGEST_CLIP = 3600.0
 """Seconds."""
 SMALL_SIDE = 360
 _MOST_PIXELS = 8192 * 4352
@@ -118,8 +120,8 @@ class _Taking:
     """A clip while it is written."""
 
     folder: Path
-    seconds: float
-    """How long it says it lasts."""
+    count: int
+    """How many frames there are about to be."""
     times: list[float] = field(default_factory=list)
     tiny: list[NDArray[np.uint8]] = field(default_factory=list)
     writers: list[OwnFilm] = field(default_factory=list)
@@ -130,13 +132,14 @@ class _Taking:
         if not self.writers:
             self.size = frame.width, frame.height
             self.writers = [
-                OwnFilm(self.folder / "full.mp4", *self.size, 18, self.seconds),
-                OwnFilm(self.folder / "small.mp4", *small_size(self.size), 20, self.seconds),
+                OwnFilm(self.folder / "full.mp4", *self.size, 18, self.count),
+                OwnFilm(self.folder / "small.mp4", *small_size(self.size), 20, self.count),
             ]
         tiny = frame.reformat(width=64, height=64, format="bgr24", interpolation=Interpolation.AREA).to_ndarray()
         if self.first is None or len(self.times) == WRITTEN_RATE:
             self.first = tiny
-        self.tiny.append(tiny.mean(-1).astype(np.uint8)[::2])
+        if len(self.tiny) < MOST_LOOP_FRAMES:
+            self.tiny.append(tiny.mean(-1).astype(np.uint8)[::2])
         self.times.append(at)
         for writer in self.writers:
             writer.add(frame)
@@ -151,14 +154,41 @@ def small_size(size: tuple[int, int]) -> tuple[int, int]:
 def take_clip(path: Path, folder: Path, tell: Tell) -> TakenClip:
     """Read a clip and write it anew into ``folder``; ``tell`` hears how far it is, 0 to 1. Raises HostError."""
     try:
+        length = _length_of(path)
         with av.open(str(path), options=OPENING) as container:
-            return _taken(container, folder, tell)
+            return _taken(container, length, folder, tell)
     except (OSError, ValueError, LookupError, av.FFmpegError) as error:
         ensure_room(error, folder)
         raise HostError("This clip is damaged or of a kind that cannot be read. Save it as MP4 (H.264).") from error
 
 
-def _taken(container: Any, folder: Path, tell: Tell) -> TakenClip:
+@dataclass(frozen=True, slots=True)
+class _Length:
+    """How long a clip is by its pictures: what a file says of itself is not believed, and some say nothing."""
+
+    seconds: float
+    count: int
+
+
+def _length_of(path: Path) -> _Length:
+    """The length of a clip, found without decoding it."""
+    count, first, last = 0, math.inf, 0.0
+    with av.open(str(path), options=OPENING) as container:
+        stream = picture_stream(container)
+        if stream is None:
+            return _Length(0.0, 0)
+        with suppress(av.FFmpegError):  # of a damaged file, what comes before
+            for packet in container.demux(stream):
+                if packet.pts is None:
+                    continue
+                at = float(packet.pts * packet.time_base)
+                first, last = min(first, at), max(last, at)
+                count += at - first <= LONGEST_CLIP
+    seconds = min(last - first, LONGEST_CLIP) if count else 0.0
+    return _Length(seconds, min(count, round(seconds * _HIGHEST_RATE) + 1))
+
+
+def _taken(container: Any, length: _Length, folder: Path, tell: Tell) -> TakenClip:
     stream = picture_stream(container)
     if stream is None:
         raise HostError("There are no moving pictures in this file.")
@@ -166,14 +196,13 @@ def _taken(container: Any, folder: Path, tell: Tell) -> TakenClip:
     context = stream.codec_context
     if context.width * context.height > _MOST_PIXELS:
         raise HostError(f"This clip is {context.width} x {context.height}; at most 8192 x 4320 can be read.")
-    claimed = min(float(container.duration or 0) / 1e6, LONGEST_CLIP)
-    source, taking, upright = _Source(container, stream), _Taking(folder, claimed or LONGEST_CLIP), None
+    source, taking, upright = _Source(container, stream), _Taking(folder, length.count), None
     for at, frame in source.frames():
         upright = upright or Upright(stream, frame)
         for done in upright.taken(at, frame):
             taking.add(*done)
-        if claimed > 0 and len(taking.times) % 10 == 0:
-            tell(min(0.99, at / claimed))
+        if length.seconds > 0 and len(taking.times) % 10 == 0:
+            tell(min(0.99, at / length.seconds))
     if upright is None:
         raise HostError("No picture of this file can be read.")
     for done in upright.rest():

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import itertools
+from collections.abc import Iterator
 from functools import cached_property
 from pathlib import Path
 from typing import Any
@@ -11,23 +12,30 @@ import av
 import numpy as np
 from numpy.typing import NDArray
 
-from dearhost.assets.shelf.own_film import KEY_FRAME_EVERY
+from dearhost.assets.shelf.own_film import SHORT, key_frame_every
+from dearhost.assets.shelf.pieces import Pieces
 from dearhost.errors import HostError
 from dearhost.storage import read_array
 
+_SMALL = 400
+"""Lines up to which frames at random are soon decoded."""
+
+_READ_ON = 6
+"""Frames that are passed over sooner than a key frame is looked for."""
+
 
 class Footage:
-    """Frames of a clip by their moment. For one thread."""
+    """Frames of a clip by their moment; of a long one out of ``pieces`` where one looks again. For one thread."""
 
-    def __init__(self, path: Path, times: Path) -> None:
-        self._path, self._times_path, self.times = path, times, read_array(times)
+    def __init__(self, path: Path, times: Path, pieces: Pieces | None = None) -> None:
+        self._path, self._times_path, self.times, self._pieces = path, times, read_array(times), pieces
         self._next = -1
         self._number, self._frame = -1, None
         self._decoding: Any = None
 
     def again(self) -> Footage:
         """The same clip, to be read at another place of it meanwhile."""
-        return Footage(self._path, self._times_path)
+        return Footage(self._path, self._times_path, self._pieces)
 
     @property
     def seconds(self) -> float:
@@ -45,7 +53,11 @@ class Footage:
         if number == self._number:
             return self._frame
         try:
-            if self._decoding is None or not 0 <= number - self._next <= KEY_FRAME_EVERY:
+            is_far = self._is_far(number)
+            if is_far and (kept := self._kept(number)):
+                self._number, self._frame = number, kept
+                return kept
+            if is_far:
                 self._seek(number)
             for _ in range(number - self._next):
                 next(self._decoding)
@@ -55,6 +67,33 @@ class Footage:
             raise HostError("A clip of the shelf cannot be read any more. Bring its file in again.") from error
         self._number, self._next = number, number + 1
         return self._frame
+
+    def _is_far(self, number: int) -> bool:
+        """Whether a frame is looked for rather than read on to."""
+        ahead = number - self._next
+        next_key_frame = (self._next // self._every + 1) * self._every
+        return self._decoding is None or ahead < 0 or (ahead > _READ_ON and number >= next_key_frame)
+
+    def _kept(self, number: int) -> Any:
+        """A frame of a long film out of a piece of it; None where there is none."""
+        context = self._container.streams.video[0].codec_context
+        if not self._pieces or self._every == SHORT.key_frame_every or min(context.width, context.height) <= _SMALL:
+            return None
+        piece, at = divmod(number, self._every)
+        size = context.width, context.height
+        return self._pieces.frame(self._path, size, piece, at, lambda: self._read_from(piece * self._every))
+
+    def _read_from(self, number: int) -> Iterator[Any]:
+        """The frames from a key frame on to the next."""
+        self._seek(number)
+        for frame in itertools.islice(self._decoding, self._every):
+            self._next += 1
+            yield frame
+
+    @cached_property
+    def _every(self) -> int:
+        """How far key frames are apart."""
+        return key_frame_every(self._container)
 
     @cached_property
     def _container(self) -> Any:

@@ -8,7 +8,7 @@ import av
 from av.video.reformatter import Interpolation
 
 from dearhost.assets.shelf.clips import OPENING, ensure_room, small_size
-from dearhost.assets.shelf.own_film import WRITTEN_RATE, OwnFilm
+from dearhost.assets.shelf.own_film import OwnFilm
 from dearhost.assets.shelf.packing import matte_stream
 from dearhost.errors import HostError
 
@@ -49,8 +49,7 @@ def _taken(path: Path, folder: Path, size: tuple[int, int], count: int) -> bool:
 
 def matte_films(folder: Path, size: tuple[int, int], count: int) -> tuple[OwnFilm, OwnFilm]:
     """The matte of a clip of so many frames at full size, and small."""
-    seconds = count / WRITTEN_RATE
     return (
-        OwnFilm(folder / "matte.mp4", *size, MATTE_QUALITY, seconds),
-        OwnFilm(folder / "small-matte.mp4", *small_size(size), MATTE_QUALITY, seconds),
+        OwnFilm(folder / "matte.mp4", *size, MATTE_QUALITY, count),
+        OwnFilm(folder / "small-matte.mp4", *small_size(size), MATTE_QUALITY, count),
     )

@@ -18,7 +18,8 @@ _CLIPPED, _DARK = 250, 0.02
 _MIDDLE_GREY = 0.18
 _LEAST_LOOP, _FADE = 2.0, 0.5
 """Seconds."""
-_MOST_LOOP_FRAMES = 900
+MOST_LOOP_FRAMES = 900
+"""The first frames of a clip, among which its loop is looked for."""
 
 
 def light_of(small: NDArray[np.uint8]) -> Light:
@@ -62,7 +63,7 @@ def _smoothed(values: NDArray[np.floating]) -> NDArray[np.float32]:
 def loop_of(frames: NDArray[np.uint8], rate: float) -> Loop | None:
     """Where a clip loops best: the two moments that look and move alike, the longer the better. ``frames`` (n, height,
     width) are small and grey, ``rate`` a second. None for a clip too short to loop."""
-    grey = frames[:_MOST_LOOP_FRAMES].reshape(min(len(frames), _MOST_LOOP_FRAMES), -1).astype(np.float32)
+    grey = frames[:MOST_LOOP_FRAMES].reshape(min(len(frames), MOST_LOOP_FRAMES), -1).astype(np.float32)
     count, fade = len(grey), max(2, round(_FADE * rate))
     least = round(_LEAST_LOOP * rate)
     if count < least + fade + 1:

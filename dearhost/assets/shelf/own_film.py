@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import dataclass
 from fractions import Fraction
 from pathlib import Path
 from typing import Any
@@ -11,27 +12,60 @@ from av.video.reformatter import Interpolation
 
 WRITTEN_RATE = 25
 """Frames are told apart by number; when each begins stands in the times."""
-KEY_FRAME_EVERY = 6
-"""Frames. At 1080p a frame at random takes 24 ms; more would take longer, fewer a quarter more room."""
-MOST_BYTES = 1_200_000_000
-"""Of a film of 1920 x 1080 pixels, however long it is; of others in proportion."""
-_BOUNDED_FROM = 60.0
-"""Seconds; what is shorter stays far below."""
+
+
+@dataclass(frozen=True, slots=True)
+class FilmKind:
+    """How films of a length are written. ``key_frame_every``: frames; ``most_bytes``: of a film of 1920 x 1080 pixels,
+    of others in proportion; ``x264``: further parameters."""
+
+    key_frame_every: int
+    most_bytes: int
+    x264: str
+
+    def most_bytes_of(self, pixels: int) -> int:
+        """Of a film whose frames have so many pixels."""
+        return round(self.most_bytes * pixels / (1920 * 1080))
+
+
+SHORT = FilmKind(6, 1_200_000_000, "cabac=0:no-deblock=1")
+"""At 1080p a frame at random takes 24 ms; with fewer key frames it would take longer, with more a quarter more room."""
+LONG = FilmKind(24, 2_400_000_000, "deblock=0,0")
+"""As good in a third of the room; a frame at random takes 140 ms at 1080p, so ``pieces`` are kept where one looks."""
+LONG_FROM = 18_000
+"""Frames: ten minutes of 30 a second."""
+_BOUNDED_FROM = 1500
+"""Frames; what is shorter stays far below its bound."""
+_TOLD = "key frame every "
+
+
+def kind_of_film(count: int) -> FilmKind:
+    """How a film of so many frames is written."""
+    return LONG if count > LONG_FROM else SHORT
+
+
+def key_frame_every(container: Any) -> int:
+    """How far key frames of one of our films are apart at most."""
+    told = str(container.metadata.get("comment", ""))
+    every = told.removeprefix(_TOLD)
+    return int(every) if every.isdigit() else SHORT.key_frame_every
 
 
 class OwnFilm:
     """An H.264 film of one size that is written frame by frame, at most a bound in bytes.
 
-    ``quality`` is x264's constant rate factor, ``seconds`` how long it will be: a long one gets less a second.
+    ``quality`` is x264's constant rate factor, ``count`` how many frames there will be: a long one gets less for each.
     """
 
-    def __init__(self, path: Path, width: int, height: int, quality: int, seconds: float) -> None:
+    def __init__(self, path: Path, width: int, height: int, quality: int, count: int) -> None:
+        kind = kind_of_film(count)
         self._container: Any = av.open(str(path), "w")
+        self._container.metadata["comment"] = f"{_TOLD}{kind.key_frame_every}"
         self._stream: Any = self._container.add_stream("libx264", rate=WRITTEN_RATE)
         self._stream.width, self._stream.height, self._stream.pix_fmt = width, height, "yuv420p"
         self._stream.options = {
-            "preset": "superfast", "crf": str(quality), "g": str(KEY_FRAME_EVERY), "bf": "0",
-            "x264-params": "cabac=0:scenecut=0:no-deblock=1", **_bound(width * height, seconds),
+            "preset": "superfast", "crf": str(quality), "g": str(kind.key_frame_every), "bf": "0",
+            "x264-params": f"scenecut=0:{kind.x264}", **_bound(kind.most_bytes_of(width * height), count),
         }  # fmt: skip
         context = self._stream.codec_context
         context.thread_count = 1
@@ -51,14 +85,9 @@ class OwnFilm:
         self._container.close()
 
 
-def most_bytes(pixels: int) -> int:
-    """Of a film whose frames have so many pixels."""
-    return round(MOST_BYTES * pixels / (1920 * 1080))
-
-
-def _bound(pixels: int, seconds: float) -> dict[str, str]:
+def _bound(most_bytes: int, count: int) -> dict[str, str]:
     """The encoder's options that keep a film below its bound."""
-    if seconds < _BOUNDED_FROM:
+    if count < _BOUNDED_FROM:
         return {}
-    kilobits = max(1, int(most_bytes(pixels) * 8 / seconds / 1000))
+    kilobits = max(1, int(most_bytes * 8 * WRITTEN_RATE / count / 1000))
     return {"maxrate": f"{kilobits}k", "bufsize": f"{kilobits}k"}

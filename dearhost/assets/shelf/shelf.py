@@ -18,6 +18,7 @@ from dearhost.assets.shelf.footage import Footage
 from dearhost.assets.shelf.item import CLIP, ITEM, PICTURE, SOUND, ShelfItem, kind_of
 from dearhost.assets.shelf.keying import KeySettings, key_still, key_thing, keyed_id
 from dearhost.assets.shelf.packing import write_packed
+from dearhost.assets.shelf.pieces import Pieces
 from dearhost.assets.shelf.screens import Happening, known_happening, look
 from dearhost.assets.shelf.taking import THUMBNAIL, take_file
 from dearhost.errors import HostError
@@ -25,7 +26,7 @@ from dearhost.foreign import ForeignFailure, in_own_process
 from dearhost.storage import explained, write_text
 
 _FACTS = "item.json"
-_SECONDS, _MEMORY = 1800.0, 2_500_000_000
+_SECONDS, _MEMORY = 10_800.0, 2_500_000_000
 """Limits for what reads a stranger's file."""
 _SMALL_ENOUGH = 400
 """Lines up to which the small film of a clip, of 360, is as good as the full one."""
@@ -40,6 +41,7 @@ class Shelf:
 
     def __init__(self, folder: Path) -> None:
         self.folder = folder
+        self._pieces = Pieces(folder.parent / "cache" / "pieces")
         self._images: OrderedDict[str, Any] = OrderedDict()
         self._lock = threading.Lock()
         self._looking = threading.Lock()
@@ -149,7 +151,7 @@ class Shelf:
         """The frames of a clip that is seen ``lines`` high: of its small film where that is as good; None where there
         is none."""
         path = self.file(item, "small" if lines <= _SMALL_ENOUGH else "full")
-        return Footage(path, self.path(item) / "times.npy") if path else None
+        return Footage(path, self.path(item) / "times.npy", self._pieces) if path else None
 
     def matte(self, item: str, lines: float) -> Footage | None:
         """The frames that say how far each pixel of a clip belongs to its figure; None for one that has a ground."""
@@ -174,4 +176,5 @@ class Shelf:
     def remove(self, item: str) -> None:
         """Forget a thing for good."""
         shutil.rmtree(self.path(item), ignore_errors=True)
+        self._pieces.forget(item)
         self._images.pop(item, None)

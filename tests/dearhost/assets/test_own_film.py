@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from pathlib import Path
 
 import av
@@ -11,26 +12,27 @@ from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
 from dearhost.assets.shelf.footage import Footage
-from dearhost.assets.shelf.own_film import KEY_FRAME_EVERY, WRITTEN_RATE, OwnFilm, most_bytes
+from dearhost.assets.shelf.own_film import LONG, LONG_FROM, SHORT, WRITTEN_RATE, FilmKind, OwnFilm, kind_of_film
+from dearhost.assets.shelf.pieces import Pieces
 from tests.clips import counted
 
 COUNT = 40
 
 
-def written(path: Path, frames: list[np.ndarray], seconds: float) -> Path:
+def written(path: Path, frames: list[np.ndarray], count: int) -> Path:
     height, width = frames[0].shape[:2]
-    film = OwnFilm(path, width, height, 18, seconds)
+    film = OwnFilm(path, width, height, 18, count)
     for frame in frames:
         film.add(av.VideoFrame.from_ndarray(frame, format="rgb24").reformat(format="yuv420p"))
     film.close()
     return path
 
 
-@pytest.fixture(scope="module")
-def footage(tmp_path_factory: pytest.TempPathFactory) -> Footage:
+@pytest.fixture(scope="module", params=[COUNT, LONG_FROM + 1], ids=["short", "long"])
+def footage(request: pytest.FixtureRequest, tmp_path_factory: pytest.TempPathFactory) -> Footage:
     folder = tmp_path_factory.mktemp("film")
     np.save(folder / "times.npy", np.arange(COUNT) / WRITTEN_RATE)
-    return Footage(written(folder / "full.mp4", counted(COUNT), COUNT / WRITTEN_RATE), folder / "times.npy")
+    return Footage(written(folder / "full.mp4", counted(COUNT), request.param), folder / "times.npy")
 
 
 def number_in(frame: av.VideoFrame) -> int:
@@ -48,23 +50,78 @@ def test_the_end_is_followed_by_the_beginning(footage: Footage) -> None:
     assert [number_in(footage.frame(number)) for number in (COUNT - 1, 0, COUNT - 2, COUNT - 1)] == [39, 0, 38, 39]
 
 
-def test_no_frame_is_far_from_a_key_frame(footage: Footage, tmp_path: Path) -> None:
-    cuts = [np.full((96, 160, 3), 40 + 200 * (number % 2), np.uint8) for number in range(4 * KEY_FRAME_EVERY)]
-    with av.open(str(written(tmp_path / "cuts.mp4", cuts, 1.0))) as film:
+@pytest.mark.parametrize(("kind", "count"), [(SHORT, 100), (LONG, LONG_FROM + 1)])
+def test_no_frame_is_far_from_a_key_frame(kind: FilmKind, count: int, tmp_path: Path) -> None:
+    assert kind_of_film(count) is kind
+    every = kind.key_frame_every
+    cuts = [np.full((96, 160, 3), 40 + 200 * (number % 2), np.uint8) for number in range(3 * every)]
+    with av.open(str(written(tmp_path / "cuts.mp4", cuts, count))) as film:
         keys = [number for number, packet in enumerate(film.demux(video=0)) if packet.is_keyframe]
-    assert keys == [0, KEY_FRAME_EVERY, 2 * KEY_FRAME_EVERY, 3 * KEY_FRAME_EVERY]
+    assert keys == [0, every, 2 * every]
 
 
-def test_a_long_clip_keeps_below_its_bound_and_a_short_one_its_quality(tmp_path: Path) -> None:
-    """Noise is the worst there is: as if it went on for an hour, a second of it takes its share."""
+@pytest.mark.parametrize("count", [LONG_FROM, 60 * 3600], ids=["ten minutes", "an hour of 60 a second"])
+def test_a_long_clip_keeps_below_its_bound_and_a_short_one_its_quality(count: int, tmp_path: Path) -> None:
+    """Noise is the worst there is: as if it went on for long, some of its frames take their share."""
     dice = np.random.default_rng(3)
     noise = [dice.integers(0, 255, (180, 320, 3), np.uint8) for _ in range(200)]
-    short = written(tmp_path / "short.mp4", noise, 8.0).stat().st_size
-    long = written(tmp_path / "long.mp4", noise, 3600.0).stat().st_size
-    share = most_bytes(320 * 180) * 8 / 3600
+    short = written(tmp_path / "short.mp4", noise, 200).stat().st_size
+    long = written(tmp_path / "long.mp4", noise, count).stat().st_size
+    share = kind_of_film(count).most_bytes_of(320 * 180) * 200 / count
     assert long <= 1.2 * share < short / 4
 
 
-def test_what_the_shelf_says_of_the_longest_clip_is_so() -> None:
-    small, sound = most_bytes(640 * 360), 600 * 96_000
-    assert most_bytes(1920 * 1080) + small + sound <= 1_400_000_000
+def test_what_the_shelf_says_of_the_longest_clips_is_so() -> None:
+    """Both films, and the sound in FLAC of two channels, about 96 kB a second (common practice, no source)."""
+    for kind, seconds, said in ((SHORT, 600, 1.4e9), (LONG, 3600, 3.1e9)):
+        films = kind.most_bytes_of(1920 * 1080) + kind.most_bytes_of(640 * 360)
+        assert films + seconds * 96_000 <= said
+
+
+HIGH = (640, 416)
+"""Pixels of a film that is large enough for pieces of it to be kept."""
+
+
+@pytest.fixture(scope="module")
+def long_film(tmp_path_factory: pytest.TempPathFactory) -> Path:
+    folder = tmp_path_factory.mktemp("long")
+    np.save(folder / "times.npy", np.arange(60) / WRITTEN_RATE)
+    return written(folder / "full.mp4", counted(60, HIGH), LONG_FROM + 1)
+
+
+def looked_at(film: Path, pieces: Pieces, numbers: Iterable[int]) -> list[np.ndarray]:
+    footage = Footage(film, film.parent / "times.npy", pieces)
+    return [footage.frame(number).to_ndarray(format="bgra") for number in numbers]
+
+
+def test_where_one_looks_again_frames_are_kept_as_they_are(long_film: Path, tmp_path: Path) -> None:
+    order = [50, 3, 51, 2, 59, 1, 30, 23, 24, 0, 47, 25, 58, 48]
+    kept, without = (looked_at(long_film, Pieces(tmp_path / name, most), order * 2)
+                     for name, most in (("kept", 10**9), ("without", 0)))  # fmt: skip
+    assert all(np.array_equal(one, other) for one, other in zip(kept, without, strict=True))
+    size = HIGH[0] * HIGH[1] * 3 // 2
+    assert sorted(path.stat().st_size for path in (tmp_path / "kept").glob("*/*")) == [12 * size, 24 * size, 24 * size]
+    assert not list((tmp_path / "without").glob("*/*"))
+
+
+def test_whoever_reads_on_leaves_nothing_behind(long_film: Path, tmp_path: Path) -> None:
+    looked_at(long_film, Pieces(tmp_path / "pieces"), [*range(60), *range(30, 60, 3)])
+    assert not list((tmp_path / "pieces").glob("*/*"))
+
+
+def test_pieces_keep_below_their_bound_and_the_last_used_stay(long_film: Path, tmp_path: Path) -> None:
+    pieces = Pieces(tmp_path / "pieces", 2 * 24 * HIGH[0] * HIGH[1] * 3 // 2)
+    for number in (2, 2, 30, 30, 3, 50, 50):
+        looked_at(long_film, pieces, [number])
+    names = {path.name for path in (tmp_path / "pieces").glob("*/*")}
+    assert {name.rpartition("-")[2] for name in names} == {"0", "2"}, "the middle one was used longest ago"
+    pieces.forget(long_film.parent.name)
+    assert not list((tmp_path / "pieces").glob("*/*"))
+
+
+def test_a_piece_that_is_cut_off_is_not_shown(long_film: Path, tmp_path: Path) -> None:
+    pieces = Pieces(tmp_path / "pieces")
+    first = looked_at(long_film, pieces, [40, 2, 41, 3])[-1]
+    for path in (tmp_path / "pieces").glob("*/*"):
+        path.write_bytes(path.read_bytes()[:1000])
+    assert np.array_equal(looked_at(long_film, pieces, [40, 3])[-1], first)

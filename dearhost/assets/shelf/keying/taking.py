@@ -203,10 +203,10 @@ class _Films:
     """The figure's colour and its matte, at full size and small."""
 
     def __init__(self, folder: Path, width: int, height: int, count: int) -> None:
-        size, seconds = (width, height), count / WRITTEN_RATE
+        size = width, height
         matte, small_matte = matte_films(folder, size, count)
-        full = OwnFilm(folder / "full.mp4", *size, _COLOUR, seconds)
-        small = OwnFilm(folder / "small.mp4", *small_size(size), _COLOUR, seconds)
+        full = OwnFilm(folder / "full.mp4", *size, _COLOUR, count)
+        small = OwnFilm(folder / "small.mp4", *small_size(size), _COLOUR, count)
         self._films = full, matte, small, small_matte
         self._size = width, height
 
