@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from pathlib import Path
 from typing import Any
@@ -130,18 +130,30 @@ def _frames(container: Any, stream: Any) -> Iterator[Any]:
 def _one_side(sides: NDArray[np.int16]) -> tuple[Mono, str]:
     if len(sides) == 1:
         return _mono(sides, (1.0,)), ""
-    powers = np.zeros(3)  # of the left side, the right one and both mixed
-    for first in range(0, sides.shape[1], _BLOCK):
-        block = sides[:, first : first + _BLOCK].astype(np.float64) / 32768
-        powers += [*(block**2).sum(1), (block.mean(0) ** 2).sum()]
-    levels = 10 * np.log10(np.maximum(powers / sides.shape[1], 1e-12))
+    blocks = (
+        sides[:, first : first + _BLOCK].T.astype(np.float32) / np.float32(32768)
+        for first in range(0, sides.shape[1], _BLOCK)
+    )
+    shares, note = shares_of_sides(blocks)
+    return _mono(sides, shares), note
+
+
+def shares_of_sides(blocks: Iterable[NDArray[np.float32]]) -> tuple[tuple[float, float], str]:
+    """What the two sides of a recording, which comes in blocks of shape (n, 2), have of it as one; and what a person
+    should know about that, or ""."""
+    powers, count = np.zeros(3), 0  # of the left side, the right one and both mixed
+    for block in blocks:
+        left, right = block.T.astype(np.float64)
+        powers += [(left**2).sum(), (right**2).sum(), (((left + right) / 2) ** 2).sum()]
+        count += len(block)
+    levels = 10 * np.log10(np.maximum(powers / max(1, count), 1e-12))
     if abs(levels[0] - levels[1]) > _SILENT_SIDE_DB:
         louder = int(levels[1] > levels[0])
         side = ("left", "right")[louder]
-        return _mono(sides, (1.0 - louder, louder)), f"Only its {side} side holds sound; that side was taken."
+        return (1.0 - louder, float(louder)), f"Only its {side} side holds sound; that side was taken."
     if powers[2] < 0.05 * (powers[0] + powers[1]) / 2:
-        return _mono(sides, (1.0, 0.0)), "Its two sides cancel each other out; the left one was taken."
-    return _mono(sides, (0.5, 0.5)), ""
+        return (1.0, 0.0), "Its two sides cancel each other out; the left one was taken."
+    return (0.5, 0.5), ""
 
 
 def _mono(sides: NDArray[np.int16], shares: Sequence[float]) -> Mono:
@@ -164,21 +176,29 @@ def write_sound(path: Path, samples: Mono, rate: int, *, kind: str = "", bit_rat
     if ending == "opus" and rate not in _OPUS_RATES:
         raise ValueError(f"'rate' must be one of {_OPUS_RATES} for Opus (got {rate})")
     container, codec, _ = KINDS[ending]
-    write_whole(path, lambda part: _write(part, container, codec, samples, rate, bit_rate))
+    blocks = (samples[first : first + rate] for first in range(0, max(1, len(samples)), rate))
+    write_whole(path, lambda part: _write(part, container, codec, blocks, rate, bit_rate))
 
 
-def _write(path: Path, kind: str, codec: str, samples: Mono, rate: int, bit_rate: int) -> None:
+def write_blocks(path: Path, blocks: Iterable[Mono], rate: int) -> None:
+    """Write mono samples in -1..1 that come in blocks, as FLAC. Raises StorageFull when the disk is full."""
+    container, codec, _ = KINDS["flac"]
+    write_whole(path, lambda part: _write(part, container, codec, blocks, rate, 0))
+
+
+def _write(path: Path, kind: str, codec: str, blocks: Iterable[Mono], rate: int, bit_rate: int) -> None:
     with av.open(str(path), "w", format=kind) as container:
         stream: Any = container.add_stream(codec, rate=rate)
         stream.codec_context.layout = "mono"
         lossless = codec in ("pcm_s16le", "flac")
         if not lossless:
             stream.codec_context.bit_rate = bit_rate
-        whole = np.clip(np.rint(samples * 32767), -32768, 32767).astype(np.int16)
-        block = rate
-        for first in range(0, max(1, len(whole)), block):
-            frame = av.AudioFrame.from_ndarray(whole[None, first : first + block], format="s16", layout="mono")
-            frame.sample_rate, frame.pts = rate, first
+        written = 0
+        for block in blocks:
+            whole = np.clip(np.rint(block * 32767), -32768, 32767).astype(np.int16)
+            frame = av.AudioFrame.from_ndarray(whole[None], format="s16", layout="mono")
+            frame.sample_rate, frame.pts = rate, written
+            written += len(whole)
             container.mux(stream.encode(frame))
         container.mux(stream.encode(None))
 

@@ -29,7 +29,7 @@ class SoundParts:
             stream = container.streams.audio[0]
             if not stream.duration:
                 raise UnreadableSound(_LOST)
-            self.rate: int = stream.rate
+            self.rate = int(stream.rate)
             self._count = round(float(stream.duration * stream.time_base) * self.rate)
 
     def __len__(self) -> int:

@@ -53,16 +53,26 @@ def levelled(samples: Mono, rate: int, decibels: float = _LEVEL_DB) -> Mono:
     """At a speech level in dB full scale, without rumble below 60 Hz; peaks stay below full scale."""
     if len(samples) < rate // 10:
         return samples
-    high_pass = signal.butter(2, 60.0, "highpass", fs=rate, output="sos")
-    sound = signal.sosfiltfilt(high_pass, samples.astype(np.float64))
+    sound = without_rumble(samples, rate)
     levels = frame_levels(sound.astype(np.float32), rate)
+    made: Mono = (sound * speech_gain(levels, float(np.abs(sound).max()), decibels)).astype(np.float32)
+    return made
+
+
+def without_rumble(samples: Mono, rate: int) -> NDArray[np.float64]:
+    """Without what lies below 60 Hz. Parts of a sound that overlap by a second are filtered as the whole is."""
+    high_pass = signal.butter(2, 60.0, "highpass", fs=rate, output="sos")
+    sound: NDArray[np.float64] = signal.sosfiltfilt(high_pass, samples.astype(np.float64))
+    return sound
+
+
+def speech_gain(levels: NDArray[np.float64], peak: float, decibels: float = _LEVEL_DB) -> float:
+    """The factor that brings speech whose levels every 20 ms and whose ``peak`` are given to a level; 1 for none."""
     speaking = levels[levels > np.percentile(levels, 95) - 25] if len(levels) else levels
     if not len(speaking):
-        return samples
+        return 1.0
     gain = 10 ** ((decibels - 10 * np.log10((10 ** (speaking / 10)).mean())) / 20)
-    sound *= min(gain, _PEAK / max(1e-9, float(np.abs(sound).max())))
-    made: Mono = sound.astype(np.float32)
-    return made
+    return float(min(gain, _PEAK / max(1e-9, peak)))
 
 
 def denoised(samples: Mono, rate: int, *, reduce_db: float = 18.0) -> Mono:

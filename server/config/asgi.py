@@ -11,7 +11,7 @@ from server.config.warm_up import WarmUp
 
 os.environ.setdefault("DJANGO_SETTINGS_MODULE", "server.config.settings")
 
-LARGEST_BODY = 1_000_000_000
+LARGEST_BODY = 4_000_000_000
 """The largest clip, and what is sent round it."""
 
 application = WarmUp(BodyLimit(get_asgi_application(), LARGEST_BODY))

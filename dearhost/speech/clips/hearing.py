@@ -14,6 +14,7 @@ from dearhost.sound.examining import examine, frame_levels
 from dearhost.speech.aligning import Aligner, WordTime
 from dearhost.speech.aligning.english_model import HESITATION, PlacedWord
 from dearhost.speech.aligning.onsets import at_onsets
+from dearhost.speech.clips.speech_file import ClipSpeech
 from dearhost.speech.clips.transcript import HESITATIONS, ClipWord, Transcript, plain
 from dearhost.speech.plan import plan_words
 from dearhost.speech.reading import Samples
@@ -32,40 +33,95 @@ _TAKEN_FOR = frozenset(("a", "ah", "am", "and", "are", "arm", "er", "her", "i", 
 """Words that Whisper writes down for a hesitation between two silences (by trial)."""
 _TOUCHING = 0.12
 _SHORTEST = 0.15
+_SECTION, _LOOKED_AT, _QUIET_FOR = 300.0, 60.0, 0.5
+"""Seconds that are heard at once: half a gigabyte is needed for an hour of spectra alone."""
+_LONGEST_PLACED = 900.0
+_NOBODY = "Nobody is heard in this clip. Choose one in which somebody speaks."
 Progress = Callable[[float], None]
 
 
-def hear_words(samples: Samples, rate: int, aligner: Aligner, *, language: str = ENGLISH, text: str = "",
+def hear_words(samples: Samples | ClipSpeech, rate: int, aligner: Aligner, *, language: str = ENGLISH, text: str = "",
                progress: Progress = lambda part: None) -> Transcript:  # fmt: skip
     """The words of mono ``samples``: those of ``text`` where it is given, else as they are heard, in English.
 
-    ``progress`` hears 0 to 1 and may raise to stop. Raises SpeechError where nothing is heard, where another language
-    than English comes without its text, and UnreadableSound where the model that hears words is not installed.
+    Hears some minutes at a time, parted where it is quiet. ``progress`` hears 0 to 1 and may raise to stop. Raises
+    SpeechError where nothing is heard, where another language than English comes without its text or a text belongs to
+    more than can be placed at once, and UnreadableSound where the model that hears words is not installed.
     """
     seconds = len(samples) / rate
-    if examine(samples, rate).silent:
-        raise SpeechError("Nobody is heard in this clip. Choose one in which somebody speaks.")
     if text.strip():
-        found = aligner.align(samples, rate, text, language, tell=False)
-        written = plan_words(text, language).written
-        placed = [
-            ClipWord(w.text, float(t.start), float(t.end), plain(w.text) in HESITATIONS)
-            for w, t in zip(written, found.words, strict=True)
-        ]
-        return Transcript(language, seconds, tuple(placed))
+        if seconds > _LONGEST_PLACED:
+            raise SpeechError(
+                f"A text can be found in clips of up to {_LONGEST_PLACED / 60:.0f} minutes; this one has "
+                f"{seconds / 60:.0f}. Cut the clip into parts, and bring them in one by one."
+            )
+        return Transcript(language, seconds, tuple(_placed(_somebody(samples[:], rate), rate, aligner, language, text)))
     if not language.lower().startswith(ENGLISH):
         raise SpeechError("Only English is heard by itself. Write what is said, and its words are found in the clip.")
-    drafted = aligner.draft(samples, rate)
-    if not drafted:
+    words: list[ClipWord] = []
+    is_quiet = True
+    sections = sections_of(samples, rate)
+    for number, section in enumerate(sections):
+        part = samples[round(section.start * rate) : round(section.end * rate)]
+        if examine(part, rate).silent:
+            continue
+        is_quiet = False
+
+        def of_all(done: float, before: int = number) -> None:
+            progress((before + done) / len(sections))
+
+        words += [
+            replace(word, start=word.start + section.start, end=word.end + section.start)
+            for word in _section(part, rate, aligner, of_all)
+        ]
+    if is_quiet:
+        raise SpeechError(_NOBODY)
+    if not words:
         raise SpeechError("No English word is heard in this clip. Write what is said, and its words are found in it.")
+    return Transcript(language, seconds, tuple(words))
+
+
+def _somebody(samples: Samples, rate: int) -> Samples:
+    """Samples in which something is heard. Raises SpeechError."""
+    if examine(samples, rate).silent:
+        raise SpeechError(_NOBODY)
+    return samples
+
+
+def _placed(samples: Samples, rate: int, aligner: Aligner, language: str, text: str) -> list[ClipWord]:
+    """The words of a text where they are said."""
+    found = aligner.align(samples, rate, text, language, tell=False)
+    written = plan_words(text, language).written
+    return [
+        ClipWord(w.text, float(t.start), float(t.end), plain(w.text) in HESITATIONS)
+        for w, t in zip(written, found.words, strict=True)
+    ]
+
+
+def _section(samples: Samples, rate: int, aligner: Aligner, progress: Progress) -> list[ClipWord]:
+    """The words that are heard in some minutes of English."""
+    drafted = aligner.draft(samples, rate)
     progress(0.5)
     words: list[ClipWord] = []
-    pieces = pieces_of(samples, rate)
+    pieces = pieces_of(samples, rate) if drafted else []
     for number, piece in enumerate(pieces):
         own = [word for word in drafted if piece.start <= (word.start + word.end) / 2 < piece.end]
         words += _heard(samples, rate, piece, own, aligner)
         progress(0.5 + 0.5 * (number + 1) / len(pieces))
-    return Transcript(language, seconds, tuple(_at_onsets(_in_order(words), samples, rate)))
+    return _at_onsets(_in_order(words), samples, rate)
+
+
+def sections_of(samples: Samples | ClipSpeech, rate: int) -> list[Span]:
+    """Sound in sections of ``_SECTION`` seconds or a little more, each ending in the middle of the quietest half second
+    of its last minute."""
+    seconds, cuts = len(samples) / rate, [0.0]
+    while seconds - cuts[-1] > _SECTION + _LOOKED_AT:
+        first = cuts[-1] + _SECTION - _LOOKED_AT
+        levels = frame_levels(samples[round(first * rate) : round((first + _LOOKED_AT) * rate)], rate, _HOP)
+        width = round(_QUIET_FOR / _HOP)
+        power = np.convolve(10 ** (levels / 10), np.full(width, 1 / width), "valid")
+        cuts.append(first + (int(power.argmin()) + width / 2) * _HOP)
+    return [Span(start, end) for start, end in pairwise([*cuts, seconds])]
 
 
 def pieces_of(samples: Samples, rate: int) -> list[Span]:

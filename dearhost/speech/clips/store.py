@@ -7,18 +7,17 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 
 import numpy as np
-from numpy.typing import NDArray
 from pydantic import ValidationError
 
 from dearhost.assets.shelf import Shelf
 from dearhost.errors import NothingToSay, SpeechError
 from dearhost.script.document import Word
-from dearhost.sound.files import RATE, read_sound, write_sound
-from dearhost.sound.tidying import levelled
+from dearhost.sound.files import RATE
 from dearhost.speech.aligning import Aligner
 from dearhost.speech.clips.cutting import cut_line
 from dearhost.speech.clips.hearing import ENGLISH, hear_words
 from dearhost.speech.clips.matching import Said, match_words
+from dearhost.speech.clips.speech_file import ClipSpeech, write_speech
 from dearhost.speech.clips.tidying import Tidy, tidying_of
 from dearhost.speech.clips.transcript import TRANSCRIPT, Transcript
 from dearhost.speech.manner import ClipTaken
@@ -49,7 +48,8 @@ class ClipStore:
         self._lock = threading.Lock()
         self._known: dict[str, tuple[str, Transcript]] = {}
         self._tidied: dict[tuple[str, str, ClipTaken, str], list[Tidy]] = {}
-        self._loaded: tuple[str, NDArray[np.int16]] | None = None
+        self._opening = threading.Lock()
+        self._loaded: tuple[str, ClipSpeech] | None = None
 
     def stamp(self, item: str) -> str:
         """Names what is known of the words of a clip: another once they are heard anew."""
@@ -98,8 +98,14 @@ class ClipStore:
         self.adopt(item, heard)
         return heard
 
-    def _speech(self, item: str) -> Samples:
-        """The speech of a clip, mono at 48 kHz, at the level of other voices."""
+    def _speech(self, item: str) -> ClipSpeech:
+        """The speech of a clip."""
+        with self._opening:
+            if self._loaded is None or self._loaded[0] != item:
+                self._loaded = item, self._opened(item)
+            return self._loaded[1]
+
+    def _opened(self, item: str) -> ClipSpeech:
         path = self._shelf.file(item, "sound")
         if path is None:
             missing = self._shelf.item(item) is None
@@ -107,22 +113,13 @@ class ClipStore:
             raise SpeechError(f"{what} Choose another clip, or let a host say the line.")
         kept = self._shelf.path(item) / _SPEECH
         if not kept.exists():
-            samples = levelled(read_sound(path).samples, RATE)
-            write_sound(kept, samples, RATE)
-        return read_sound(kept).samples
+            write_speech(path, kept)
+        return ClipSpeech(kept)
 
     def _sound(self, item: str) -> Callable[[float, float], Samples]:
         """Gives the speech of a clip between two seconds of it."""
-        with self._lock:
-            if self._loaded is None or self._loaded[0] != item:
-                whole = np.clip(np.rint(self._speech(item) * 32767), -32768, 32767).astype(np.int16)
-                self._loaded = item, whole
-            samples = self._loaded[1]
-
-        def between(start: float, end: float) -> Samples:
-            return samples[round(max(0.0, start) * RATE) : round(end * RATE)].astype(np.float32) / np.float32(32767)
-
-        return between
+        speech = self._speech(item)
+        return lambda start, end: speech[round(max(0.0, start) * RATE) : round(end * RATE)]
 
     def _found(self, text: str, language: str, taken: ClipTaken, transcript: Transcript) -> _Found:
         """The written words of a line, and what each is in its clip."""

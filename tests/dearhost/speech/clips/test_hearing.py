@@ -19,7 +19,8 @@ SAID = ("The water was so low that I saw the old slipway.", "um", "We we walked 
 PAUSES = (0.25, 1.5, 0.4)
 
 
-def test_words_hesitations_pauses_and_false_starts_are_found(studio: Studio) -> None:
+def said_aloud(studio: Studio) -> tuple[np.ndarray, list[tuple[str, float]]]:
+    """What was said, in a quiet room, and where each word begins."""
     parts: list[np.ndarray] = []
     truth: list[tuple[str, float]] = []
     now = 0.0
@@ -30,7 +31,12 @@ def test_words_hesitations_pauses_and_false_starts_are_found(studio: Studio) -> 
         parts += [sound, np.zeros(round(pause * RATE))]
         now += (len(sound) + round(pause * RATE)) / RATE
     samples = np.concatenate(parts) + np.random.default_rng(2).normal(0, 5e-4, sum(map(len, parts)))
-    heard = hear_words(samples.astype(np.float32), RATE, studio.speaker.aligner)
+    return samples.astype(np.float32), truth
+
+
+def test_words_hesitations_pauses_and_false_starts_are_found(studio: Studio) -> None:
+    samples, truth = said_aloud(studio)
+    heard = hear_words(samples, RATE, studio.speaker.aligner)
     late = [
         min((abs(word.start - at) for word in heard.words if word.plain == text), default=9.0) for text, at in truth
     ]

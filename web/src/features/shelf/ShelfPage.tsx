@@ -139,7 +139,7 @@ export function ShelfPage() {
 							.
 						</p>
 						<p className="small quiet">
-							A clip takes 1 to 4 MB a second here; a long one less: at most 1.4 GB, and ten minutes.
+							A clip takes 1 to 4 MB a second here; a long one less: ten minutes at most 1.4 GB, an hour 3.1 GB.
 							{mine.length > 0 &&
 								` What you brought takes ${megabytes(mine.reduce((sum, { bytes }) => sum + bytes, 0))}.`}
 						</p>
