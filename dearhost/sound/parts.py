@@ -14,6 +14,8 @@ from dearhost.errors import UnreadableSound
 
 Two = NDArray[np.float32]
 """Samples of two channels, shape (n, 2), in -1..1."""
+_BACK = (0.0, 2.0, 10.0, 60.0)
+"""Seconds before a place from which it is read on to, where it is not found itself."""
 _LOST = "A sound of the shelf cannot be read any more. Bring its file in again."
 
 
@@ -54,17 +56,30 @@ class SoundParts:
     def _blocks(self, first: int) -> Iterator[tuple[int, Two]]:
         """What is decoded from about a sample on, with the number of its first sample."""
         try:
-            with self._opened() as container:
+            with self._opened_at(first) as container:
                 stream = container.streams.audio[0]
-                ticks = round(first / self.rate / stream.time_base)
-                if first:
-                    container.seek(ticks, stream=stream)
                 for frame in container.decode(stream):
                     begins = round(frame.pts * frame.time_base * self.rate)
                     if begins + frame.samples > first:
                         yield begins, _both(frame)
         except av.FFmpegError as error:
             raise UnreadableSound(_LOST) from error
+
+    def _opened_at(self, first: int) -> Any:
+        """The file, to be read from a sample on or from before it: near the end of what is quiet FFmpeg may find no
+        place to go to, and cannot be asked for another then."""
+        for back in _BACK:
+            at, container = first - round(back * self.rate), self._opened()
+            if at <= 0:
+                return container
+            stream = container.streams.audio[0]
+            try:
+                container.seek(round(at / self.rate / stream.time_base), stream=stream)
+            except av.FFmpegError:
+                container.close()
+            else:
+                return container
+        return self._opened()
 
     def _opened(self) -> Any:
         try:

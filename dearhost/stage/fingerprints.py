@@ -19,7 +19,7 @@ if TYPE_CHECKING:
     from dearhost.stage.timeline import SceneTimeline
 
 VERSION = "stage-24"
-SETS_VERSION = "sets-8"
+SETS_VERSION = "sets-9"
 NOT_SEEN = frozenset(("id", "start", "choices", "stings", "footage", "bed_marks", "bed_accents", "notes", "lines"))
 """Fields of a scene that do not count as they are. What is seen of lines is in roles and captions; of choices those
 count that the table says touch the picture. A transition counts in the chunk that begins the scene."""

@@ -12,7 +12,7 @@ import av
 import numpy as np
 from numpy.typing import NDArray
 
-from dearhost.assets.shelf.own_film import SHORT, key_frame_every
+from dearhost.assets.shelf.own_film import key_frame_every
 from dearhost.assets.shelf.pieces import Pieces
 from dearhost.errors import HostError
 from dearhost.storage import read_array
@@ -25,7 +25,7 @@ _READ_ON = 6
 
 
 class Footage:
-    """Frames of a clip by their moment; of a long one out of ``pieces`` where one looks again. For one thread."""
+    """Frames of a clip by their moment; out of ``pieces`` where one looks again. For one thread."""
 
     def __init__(self, path: Path, times: Path, pieces: Pieces | None = None) -> None:
         self._path, self._times_path, self.times, self._pieces = path, times, read_array(times), pieces
@@ -75,9 +75,9 @@ class Footage:
         return self._decoding is None or ahead < 0 or (ahead > _READ_ON and number >= next_key_frame)
 
     def _kept(self, number: int) -> Any:
-        """A frame of a long film out of a piece of it; None where there is none."""
+        """A frame out of a piece of the film; None where there is none."""
         context = self._container.streams.video[0].codec_context
-        if not self._pieces or self._every == SHORT.key_frame_every or min(context.width, context.height) <= _SMALL:
+        if not self._pieces or min(context.width, context.height) <= _SMALL:
             return None
         piece, at = divmod(number, self._every)
         size = context.width, context.height

@@ -1,4 +1,4 @@
-"""Pieces of long films, decoded, where somebody looks again and again; those least recently used go first."""
+"""Pieces of films, decoded, where somebody looks again and again; those least recently used go first."""
 
 from __future__ import annotations
 

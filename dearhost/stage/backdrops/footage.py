@@ -15,7 +15,7 @@ from numpy.typing import NDArray
 from dearhost.assets.shelf import Footage, Loop
 from dearhost.stage.backdrops.parts import scale_part
 from dearhost.stage.backdrops.placing import Placing, behind_whole, seen_part, whole_place
-from dearhost.stage.backdrops.toning import fade, grain_tile, no_grain, tone_of, tone_words, whole_tone
+from dearhost.stage.backdrops.toning import colour_words, fade, grain_tile, no_grain, tone_of, tone_words, whole_tone
 from dearhost.stage.layout.shapes import Picture
 from dearhost.stage.painting.area import Area
 from dearhost.stage.painting.sheet import Sheet, Words
@@ -161,12 +161,11 @@ def _part(frame: Any, seen: Box, width: int, height: int) -> NDArray[np.uint32]:
 def _bgra(
     frame: Any, width: int, height: int, interpolation: Interpolation = Interpolation.BILINEAR
 ) -> NDArray[np.uint8]:
-    """A frame at a size. Scaled first and coloured then takes half the time that both at once do; colours that belong
-    to four pixels are repeated, so that the film's own colours come out of them again."""
+    """A frame at a size. Scaled first and coloured then takes half the time that both at once do."""
     width, height = max(2, width), max(2, height)
     if frame.format.name == "yuv420p" and width % 2 == height % 2 == 0:
         if (width, height) != (frame.width, frame.height):
             frame = frame.reformat(width=width, height=height, interpolation=interpolation)
-        interpolation = Interpolation.FAST_BILINEAR
+        return colour_words(frame).view(np.uint8).reshape(height, width, 4)
     pixels: NDArray[np.uint8] = frame.to_ndarray(format="bgra", width=width, height=height, interpolation=interpolation)
     return np.ascontiguousarray(pixels)

@@ -1,4 +1,4 @@
-"""Own pictures toned to the drawing: less colour, blacks to ink, whites to cream, and a still grain over them.
+"""Own pictures and clips in colour, toned to the drawing: less colour, blacks to ink, whites to cream, grained.
 
 Whole numbers throughout, so that the compiled loops films are drawn with give the same pixels.
 """
@@ -7,6 +7,7 @@ from __future__ import annotations
 
 from functools import lru_cache
 from types import ModuleType
+from typing import Any
 
 import numpy as np
 from numpy.random import default_rng
@@ -74,6 +75,26 @@ def grain_tile() -> Grain:
 def no_grain() -> Grain:
     """A tile without any."""
     return np.zeros((_TILE, _TILE), np.int32)
+
+
+def colour_words(frame: Any) -> Words:
+    """The pixels of a yuv420p frame of BT.709 in limited range, both sides even, as BGRA words.
+
+    ITU-R BT.709-6 in 65536ths. The colour that belongs to four pixels is repeated, so that averaging gives it back.
+    """
+    luma, cb, cr = (np.frombuffer(plane, np.uint8).reshape(plane.height, plane.line_size) for plane in frame.planes)
+    target: Words = np.empty((frame.height, frame.width), np.uint32)
+    if _machine_code:
+        _machine_code[0].colour_words(luma, cb, cr, target)
+        return target
+    light = 76309 * (luma[:, : frame.width].astype(np.int32) - 16) + 32768
+    u, v = (
+        (plane[:, : frame.width // 2].astype(np.int32) - 128).repeat(2, 0).repeat(2, 1) for plane in (cb, cr)
+    )  # fmt: skip
+    target[...] = 0xFF000000
+    for shift, added in ((16, 117489 * v), (8, -13975 * u - 34925 * v), (0, 138438 * u)):
+        target |= np.clip((light + added) >> 16, 0, 255).astype(np.uint32) << np.uint32(shift)
+    return target
 
 
 def tone_words(source: NDArray[np.uint32], target: Words, tone: Tone, grain: Grain) -> None:

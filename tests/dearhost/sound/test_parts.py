@@ -33,6 +33,17 @@ def test_a_part_is_what_the_whole_has_there(file: Path, first: int, count: int) 
     assert np.array_equal(SoundParts(file)[first : first + count], whole[first : first + count])
 
 
+@pytest.mark.parametrize("seconds", [0.3, 0.8, 1.0, 2.0, 5.0])
+def test_what_is_packed_tightly_is_found_up_to_its_end(seconds: float, tmp_path: Path) -> None:
+    """Of silence and pure tones little is left in the file, and FFmpeg finds no place near their ends."""
+    times = np.arange(round(seconds * RATE))
+    for sound in (np.zeros(len(times)), np.sin(times / 50) * 0.3):
+        write_stereo(tmp_path / "sound.flac", np.repeat(sound[:, None], 2, 1).astype(np.float32))
+        parts, whole = SoundParts(tmp_path / "sound.flac"), read_stereo(tmp_path / "sound.flac")
+        for first in range(0, len(whole), len(whole) // 23):
+            assert np.array_equal(parts[first : first + 2000], whole[first : first + 2000])
+
+
 def test_its_blocks_are_all_of_it(file: Path) -> None:
     parts = SoundParts(file)
     blocks = list(parts.blocks(4 * RATE))
