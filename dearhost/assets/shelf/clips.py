@@ -179,11 +179,14 @@ def _length_of(path: Path) -> _Length:
             return _Length(0.0, 0)
         with suppress(av.FFmpegError):  # of a damaged file, what comes before
             for packet in container.demux(stream):
-                if packet.pts is None:
+                if not packet.size:
                     continue
-                at = float(packet.pts * packet.time_base)
+                ticks = packet.dts if packet.pts is None else packet.pts
+                at = count / WRITTEN_RATE if ticks is None else float(ticks * packet.time_base)
                 first, last = min(first, at), max(last, at)
-                count += at - first <= LONGEST_CLIP
+                if at - first > LONGEST_CLIP:
+                    break
+                count += 1
     seconds = min(last - first, LONGEST_CLIP) if count else 0.0
     return _Length(seconds, min(count, round(seconds * _HIGHEST_RATE) + 1))
 

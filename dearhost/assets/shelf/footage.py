@@ -19,7 +19,6 @@ from dearhost.storage import read_array
 
 _SMALL = 400
 """Lines up to which frames at random are soon decoded."""
-
 _READ_ON = 6
 """Frames that are passed over sooner than a key frame is looked for."""
 

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 from pathlib import Path
+from typing import Any
 
 import av
 import numpy as np
@@ -11,10 +12,11 @@ import pytest
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
+from dearhost.assets.shelf import clips
 from dearhost.assets.shelf.footage import Footage
 from dearhost.assets.shelf.own_film import LONG, LONG_FROM, SHORT, WRITTEN_RATE, FilmKind, OwnFilm, kind_of_film
 from dearhost.assets.shelf.pieces import Pieces
-from tests.clips import counted
+from tests.clips import counted, write_clip
 
 COUNT = 40
 
@@ -125,3 +127,13 @@ def test_a_piece_that_is_cut_off_is_not_shown(long_film: Path, tmp_path: Path) -
     for path in (tmp_path / "pieces").glob("*/*"):
         path.write_bytes(path.read_bytes()[:1000])
     assert np.array_equal(looked_at(long_film, pieces, [40, 3])[-1], first)
+
+
+@pytest.mark.parametrize("ending", ["mp4", "webm", "avi"])
+def test_how_long_a_clip_is_is_counted_and_not_believed(ending: str, tmp_path: Path, monkeypatch: Any) -> None:
+    """Files of browsers' recorders say nothing of their length, others what is not so."""
+    path = write_clip(tmp_path / f"a.{ending}", counted(50), rate=50, codec="libvpx" if ending == "webm" else "libx264")
+    length = clips._length_of(path)
+    assert length.count == 50 and length.seconds == pytest.approx(0.98, abs=0.03)
+    monkeypatch.setattr(clips, "LONGEST_CLIP", 0.5)
+    assert clips._length_of(path).count in (25, 26)
