@@ -32,11 +32,13 @@ class FrameRate:
 
     def start_of(self, frame: int) -> float:
         """When frame ``frame`` (from 0) begins, in seconds."""
-        return float(frame / self.value)
+        rate = self.value
+        return frame * rate.denominator / rate.numerator  # as exact as a fraction, asked for many times a frame
 
     def centre_of(self, frame: int) -> float:
         """The middle of a frame's time on screen, in seconds: the moment it should show."""
-        return float((frame + Fraction(1, 2)) / self.value)
+        rate = self.value
+        return (2 * frame + 1) * rate.denominator / (2 * rate.numerator)
 
 
 @dataclass(frozen=True, slots=True)

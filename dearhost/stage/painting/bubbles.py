@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Sequence
-from dataclasses import replace
 from typing import Any
 
 import skia
@@ -37,8 +36,7 @@ def in_bubble(bubble: Bubble, hosts: Sequence[Layer], picture: Picture, number: 
         canvas.drawPath(path, line)
 
     cut = [
-        replace(
-            layer,
+        layer._replace(
             key=(layer.key, layer.place),
             box=_within(layer.box, box),
             draw=_clipped(layer.draw, path),

@@ -4,8 +4,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Callable
-from dataclasses import dataclass
-from typing import Any
+from typing import Any, NamedTuple
 
 from dearhost.stage.layout.shapes import Picture
 
@@ -16,12 +15,11 @@ _COARSE = 16
 """Pixels to which the sheet of a drawing that goes about is evened: a pixel's way is no new drawing."""
 
 
-@dataclass(frozen=True, slots=True)
-class Layer:
+class Layer(NamedTuple):
     """Equal ``key`` gives equal pixels about ``place``. ``box`` in pixels holds everything that is seen.
 
     ``reach``: about the place, what the drawing takes up, which may be more than is seen; for what stays where it is
-    the box.
+    the box. A tuple, since many are made for every frame.
     """
 
     name: str

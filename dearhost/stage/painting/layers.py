@@ -59,9 +59,9 @@ class HostLayers:
 
     def __init__(
         self, placed: PlacedHost, host: Host, performance: Performance, shot: int, picture: Picture,
-        frame_rate: FrameRate, glide: Glide | None = None,
+        frame_rate: FrameRate, glide: Glide | None = None, light: Any = None,
     ) -> None:  # fmt: skip
-        self.host, self._glide = host, glide
+        self.host, self._glide, self._light = host, glide, light
         self.name, self._picture, self._rate = f"{placed.host}.{shot}", picture, frame_rate
         self.performance = performance
         self.scale = placed.head * picture.height / 100
@@ -83,7 +83,7 @@ class HostLayers:
         """A part as a layer; what has a place of its own goes there in steps."""
         if not part.at:
             box, draw = self._pixels(part.box, x), self._drawer(part.draw, x, self._offset)
-            return Layer(f"{self.name}.{part.name}", (part.key, x), box, draw)
+            return Layer(f"{self.name}.{part.name}", (part.key, x), box, draw, light=self._light)
         left = round((x + part.at.real * self.scale) / self._step) * self._step
         top = round((self._offset + part.at.imag * self.scale) / self._step) * self._step
         about = tuple(side * self.scale for side in part.box)
@@ -91,7 +91,8 @@ class HostLayers:
         place = math.floor(left), math.floor(top)
         key = part.key, left - place[0], top - place[1]
         reach = coarse_reach((about[0], about[1], about[2] + 1, about[3] + 1), place, self._picture)
-        return Layer(f"{self.name}.{part.name}", key, box, self._drawer(part.draw, left, top), place, reach)
+        drawer = self._drawer(part.draw, left, top)
+        return Layer(f"{self.name}.{part.name}", key, box, drawer, place, reach, self._light)
 
     def on_desk(self, moment: float) -> list[Layer]:
         """What stands on the desk before the host."""
@@ -111,7 +112,8 @@ class HostLayers:
 
         box = (palm.real - reach, palm.imag - reach, palm.real + reach, palm.imag + reach)
         name = f"{self.name}.{item.prop}.{item.hand}.{item.start:.2f}"
-        return Layer(name, item, self._pixels(box, self.x), self._drawer(draw, self.x, self._offset))
+        drawer = self._drawer(draw, self.x, self._offset)
+        return Layer(name, item, self._pixels(box, self.x), drawer, light=self._light)
 
     def _held_pose(self, frame: int) -> Pose:
         """The mouth of this frame; trunk and arms, head, and eyes, each of the even frame before while slow."""
@@ -174,7 +176,7 @@ def _split_at_body(layers: list[Layer]) -> tuple[list[Layer], list[Layer]]:
 def _cut_at(layer: Layer, bottom: int) -> Layer:
     """The layer down to ``bottom``: what is below is behind something."""
     left, top, right, low = layer.box
-    return replace(layer, box=(left, top, right, max(top, min(low, bottom))))
+    return layer._replace(box=(left, top, right, max(top, min(low, bottom))))
 
 
 def _eyes_fast(before: Face, now: Face) -> bool:
@@ -228,7 +230,9 @@ class SceneLayers:
         }
         self.shots = [
             [
-                HostLayers(placed, *played[placed.host], number, picture, frame_rate, _glide(scene, number, placed))
+                HostLayers(
+                    placed, *played[placed.host], number, picture, frame_rate, _glide(scene, number, placed), light
+                )
                 for placed in shot.hosts
             ]
             for number, shot in enumerate(scene.shots)
@@ -242,7 +246,7 @@ class SceneLayers:
         """What the camera sees: hosts, what they stand behind, pictures."""
         moment = self._rate.start_of(frame)
         number = self.scene.shot_at(moment)
-        shot, hosts = self.scene.shots[number], [self._in_light(host.layers(frame)) for host in self.shots[number]]
+        shot, hosts = self.scene.shots[number], [host.layers(frame) for host in self.shots[number]]
         shown = self._figures_in_light(self._shown.layers(moment, steady=False))
         beside = self._figures_in_light(self._shown.layers(moment, steady=False, behind=True))
         if shot.bubble:
@@ -254,23 +258,16 @@ class SceneLayers:
         if shot.furniture and hosts:
             drawing = self._furniture_drawing(shot.furniture)
             box = pixel_box(drawing.box, self.picture)
-            desk = Layer(f"furniture.{number}", shot.furniture, box, drawing.draw)
+            desk = Layer(f"furniture.{number}", shot.furniture, box, drawing.draw, light=self._light)
             behind, before = zip(*(_split_at_body(own) for own in hosts), strict=True)
             hidden = [_cut_at(layer, box[1] + 24) for layer in itertools.chain(*behind)]
-            [desk] = self._in_light([desk])
-            standing = self._in_light([item for host in self.shots[number] for item in host.on_desk(moment)])
+            standing = [item for host in self.shots[number] for item in host.on_desk(moment)]
             return [*beside, *hidden, desk, *standing, *itertools.chain(*before), *shown]
         return [*beside, *itertools.chain(*hosts), *shown]
 
     def _figures_in_light(self, layers: list[Layer]) -> list[Layer]:
         """The layers, figures that stand on the stage in its light."""
-        return [self._in_light([layer])[0] if layer.name == FIGURE else layer for layer in layers]
-
-    def _in_light(self, layers: list[Layer]) -> list[Layer]:
-        """The layers in the light of the time of day."""
-        if self._light is None:
-            return layers
-        return [replace(layer, light=self._light) for layer in layers]
+        return [layer._replace(light=self._light) if layer.name == FIGURE else layer for layer in layers]
 
     @lru_cache(maxsize=4)  # noqa: B019 - lives as long as its scene does
     def _furniture_drawing(self, furniture: PlacedFurniture) -> FurnitureDrawing:
