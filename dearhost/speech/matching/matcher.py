@@ -6,7 +6,7 @@ from collections.abc import Callable, Mapping, Sequence
 from dataclasses import replace
 from datetime import date
 
-from dearhost.errors import ConsentError, UnfitSample
+from dearhost.errors import ConsentError, UnfitSample, UnreadableSound
 from dearhost.sound.examining import examine
 from dearhost.speech.engine import Engine
 from dearhost.speech.matching.closeness import Closeness, measure_closeness, said_distance
@@ -16,7 +16,8 @@ from dearhost.speech.matching.fitting import Pair, fit_voice
 from dearhost.speech.matching.guide import SENTENCES, ensure_fit
 from dearhost.speech.matching.nearest import NearVoice, nearest_of, said_by
 from dearhost.speech.matching.sample import Draft, SampleSentence, pieces_of
-from dearhost.speech.matching.spectra import RATE, spectra_of
+from dearhost.speech.matching.spectra import RATE, Spectra, spectra_of
+from dearhost.speech.matching.understood import words_lost
 from dearhost.speech.matching.voice_file import MatchedVoice
 from dearhost.storage import fingerprint
 
@@ -25,6 +26,8 @@ Progress = Callable[[float, str], None]
 _HELD_OUT = 2
 _ENOUGH_TO_HOLD_OUT = 5
 _ENOUGH_TO_COMPARE = 2
+_LISTENED_TO = 20
+"""Sentences in which it is heard whether the words of a match are understood."""
 _SAME_WORDS = 0.89
 """Of the distance of other words, below which a draft says what its recording says. By trial: drafts of four speakers
 of English lie at .72 to .85 of it, English drafts of Spanish and German at .92 and .93."""
@@ -34,9 +37,10 @@ def match_voice(name: str, sample: Sequence[SampleSentence], consent: Consent, b
                 progress: Progress | None = None, draft: Draft | None = None,
                 near: Mapping[str, NearVoice] | None = None) -> MatchedVoice:  # fmt: skip
     """Fit a voice called ``name`` for each of ``bases`` (English engines by kind), and before them for the one of
-    the ``near`` voices that the person is nearest to, if more is closed from there. The first is the one measured.
+    the ``near`` voices that the person is nearest to, if more is closed from there and no more words are lost. The
+    first is the one measured.
 
-    ``draft`` finds words for what of the sample has none.
+    ``draft`` finds words for what of the sample has none, and tells which are understood.
 
     Raises ConsentError without a complete consent that holds today, and UnfitSample for a sample that is too
     short, too noisy or clipped.
@@ -57,6 +61,7 @@ def match_voice(name: str, sample: Sequence[SampleSentence], consent: Consent, b
         bases = {nearest: near[nearest].engine, **bases}
     models: dict[str, VoiceModel] = {}
     closeness: dict[str, Closeness] = {}
+    said: dict[str, list[Spectra]] = {}
     trusted = True
     for number, (kind, engine) in enumerate(bases.items()):
         begun, share = 0.3 + 0.7 * number / len(bases), 0.7 / len(bases)
@@ -76,15 +81,31 @@ def match_voice(name: str, sample: Sequence[SampleSentence], consent: Consent, b
         if is_measured:
             tell(begun + share * 0.9, "measuring how close it came")
             closeness[kind] = _measured(models[kind], pairs, held)
+            said[kind] = [pair.base for pair in pairs]
     if not models:
         raise ValueError("'bases' must hold at least one engine")
     closest = min(closeness, key=lambda kind: closeness[kind].after)
+    if closest == nearest and draft and len(closeness) > 1:
+        tell(0.97, "listening whether its words are understood")
+        texts = [sentence.text for sentence in sentences]
+        nearest_lost, usual_lost = (_lost(texts, said[kind], models[kind], draft) for kind in closeness)
+        if nearest_lost > usual_lost:
+            closest = next(kind for kind in closeness if kind != nearest)
     if closest != nearest:
         models.pop(nearest, None)
     tell(1.0, "done")
     seconds = sum(len(s.samples) / s.rate for s in sentences)
     id_ = "match-" + fingerprint(name, consent, [[len(s.samples), s.text] for s in sentences], seconds)[:12]
     return MatchedVoice(id_, name.strip(), consent, closeness[closest], models, round(seconds, 1))
+
+
+def _lost(texts: Sequence[str], said: Sequence[Spectra], model: VoiceModel, draft: Draft) -> int:
+    """How many words of the first sentences are not understood in a match; 0 where nobody can tell."""
+    made = [(text, converted(base, model)) for text, base in zip(texts, said, strict=True) if text]
+    try:
+        return words_lost(made[:_LISTENED_TO], RATE, draft)
+    except UnreadableSound:  # the model that hears words is not installed
+        return 0
 
 
 def _measured(model: VoiceModel, pairs: Sequence[Pair], held: Sequence[int]) -> Closeness:

@@ -11,11 +11,13 @@ import numpy as np
 import pytest
 
 from dearhost.speech import VoiceRegistry
+from dearhost.speech.aligning.english_model import PlacedWord
 from dearhost.speech.engines.formant import FormantEngine
 from dearhost.speech.kokoro import prepared
 from dearhost.speech.matching import SENTENCES, Consent, NearVoice, SampleSentence, match_voice
 from dearhost.speech.matching.nearest import nearest_of, said_by
 from dearhost.speech.matching.spectra import Spectra, spectra_of
+from dearhost.speech.matching.understood import words_lost
 from dearhost.speech.plan import plan_words
 from dearhost.speech.saying import speak_plan
 from tests.conftest import speaker_at
@@ -83,6 +85,30 @@ def test_where_another_comes_closer_it_is_left_out(sample: list[SampleSentence],
     owen = {"owen": NearVoice(115.0, FormantEngine("en-us"))}
     voice = match_voice("Ines", sample, CONSENT, {"neural": registry.engine("joe")}, near=owen)
     assert list(voice.models) == ["neural"]
+
+
+@pytest.mark.parametrize(("lost_from_near", "chosen"), [(0, "near"), (1, "near"), (3, "formant")])
+def test_one_that_is_understood_less_is_left_out(
+    sample: list[SampleSentence], tmp_path: Path, monkeypatch: pytest.MonkeyPatch, lost_from_near: int, chosen: str
+) -> None:
+    """The person is Joe, and so is what is near; only what is heard of it makes a difference."""
+    joe = VoiceRegistry(tmp_path / "voices").engine("joe")
+    counts = iter([lost_from_near, 1])
+    monkeypatch.setattr("dearhost.speech.matching.matcher.words_lost", lambda said, rate, draft: next(counts))
+    near_one = {"near": NearVoice(115.0, joe)}
+    bases = {"formant": FormantEngine("en-us")}
+    voice = match_voice("Ines", sample, CONSENT, bases, draft=lambda samples, rate: [], near=near_one)
+    assert next(iter(voice.models)) == chosen
+
+
+def test_words_that_are_not_heard_as_they_are_written_are_lost() -> None:
+    heard = {1: "The tide, turns at SIX.", 2: "The tied turns at six o'clock", 3: "", 4: "Well the tide turns at six"}
+
+    def draft(samples: np.ndarray, rate: int) -> list[PlacedWord]:
+        return [PlacedWord(word, 0.0, 0.1) for word in heard[len(samples)].split()]
+
+    lost = [words_lost([("The tide turns at six.", np.zeros(n, np.float32))], 24_000, draft) for n in heard]
+    assert lost == [0, 2, 5, 1]
 
 
 def test_it_speaks_from_the_voice_it_was_fitted_to_where_that_is_there(
