@@ -40,7 +40,7 @@ def in_own_process(
 
     With ``progress``, ``work`` is called with one argument more: what it is told there, ``progress`` hears; that may
     raise to end it all. Raises the DearHostError that ``work`` raises, and ForeignFailure for anything else: another
-    exception, a crash, more than ``seconds``, more than ``memory`` bytes.
+    exception, a crash, more than ``seconds`` since it began or told something, more than ``memory`` bytes.
     """
     # not forked from the server that painters are forked from: that one must have their code loaded when it begins
     context = get_context("spawn")
@@ -58,6 +58,7 @@ def in_own_process(
             kind, value = ours.recv()
             if kind == "progress" and progress:
                 progress(value)
+                until = time.monotonic() + seconds
     except EOFError:
         raise ForeignFailure("cannot be read to its end") from None
     finally:
