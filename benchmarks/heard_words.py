@@ -99,7 +99,9 @@ def _sounds(text: str, language: str) -> list[str]:
     """What each word sounds like: "a droit" and "à droit" cannot be told apart by ear."""
     words = re.sub(r"[^\w ]", " ", text.lower()).split()
     phones = (phonemes_of(word, "en-us" if language == "en" else language) for word in words)
-    return [re.sub(r"[ˈˌː ]", "", word) for word in phones]
+    made = [re.sub(r"[ˈˌː ]", "", word) for word in phones]
+    # espeak tells them apart even in two forms of one word, "e" and "ed"
+    return [word.replace("ɛ", "e").replace("ɔ", "o") for word in made] if language == "it" else made
 
 
 def heard_otherwise(wanted: Sequence[str], heard: Sequence[str]) -> int:
