@@ -14,7 +14,16 @@ from hypothesis import strategies as st
 
 from dearhost.assets.shelf import clips
 from dearhost.assets.shelf.footage import Footage
-from dearhost.assets.shelf.own_film import LONG, LONG_FROM, SHORT, WRITTEN_RATE, FilmKind, OwnFilm, kind_of_film
+from dearhost.assets.shelf.own_film import (
+    LONG,
+    LONG_FROM,
+    SHORT,
+    WRITTEN_RATE,
+    FilmKind,
+    OwnFilm,
+    key_frame_every,
+    kind_of_film,
+)
 from dearhost.assets.shelf.pieces import Pieces
 from tests.clips import counted, write_clip
 
@@ -60,6 +69,11 @@ def test_no_frame_is_far_from_a_key_frame(kind: FilmKind, count: int, tmp_path: 
     with av.open(str(written(tmp_path / "cuts.mp4", cuts, count))) as film:
         keys = [number for number, packet in enumerate(film.demux(video=0)) if packet.is_keyframe]
     assert keys == [0, every, 2 * every]
+
+
+def test_films_that_say_nothing_of_key_frames_have_one_in_six(tmp_path: Path) -> None:
+    with av.open(str(write_clip(tmp_path / "before.mp4", counted(3), rate=25))) as film:
+        assert key_frame_every(film) == 6
 
 
 @pytest.mark.parametrize("count", [LONG_FROM, 60 * 3600], ids=["ten minutes", "an hour of 60 a second"])
