@@ -33,8 +33,8 @@ _TAKEN_FOR = frozenset(("a", "ah", "am", "and", "are", "arm", "er", "her", "i", 
 """Words that Whisper writes down for a hesitation between two silences (by trial)."""
 _TOUCHING = 0.12
 _SHORTEST = 0.15
-_SECTION, _LOOKED_AT, _QUIET_FOR = 300.0, 60.0, 0.5
-"""Seconds that are heard at once: half a gigabyte is needed for an hour of spectra alone."""
+_SECTION, _LOOKED_AT, _QUIET_FOR = 180.0, 45.0, 0.5
+"""Seconds that are heard at once: five minutes would take a gigabyte."""
 _LONGEST_PLACED = 900.0
 _NOBODY = "Nobody is heard in this clip. Choose one in which somebody speaks."
 Progress = Callable[[float], None]
@@ -113,7 +113,7 @@ def _section(samples: Samples, rate: int, aligner: Aligner, progress: Progress) 
 
 def sections_of(samples: Samples | ClipSpeech, rate: int) -> list[Span]:
     """Sound in sections of ``_SECTION`` seconds or a little more, each ending in the middle of the quietest half second
-    of its last minute."""
+    of its last part."""
     seconds, cuts = len(samples) / rate, [0.0]
     while seconds - cuts[-1] > _SECTION + _LOOKED_AT:
         first = cuts[-1] + _SECTION - _LOOKED_AT

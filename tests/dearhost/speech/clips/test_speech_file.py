@@ -46,7 +46,9 @@ def test_a_slice_of_it_is_what_all_of_it_has_there(tmp_path: Path) -> None:
         assert np.array_equal(speech[int(first) : int(last)], whole[first:last])
 
 
-def test_sections_end_where_it_is_quiet_and_leave_nothing_out() -> None:
+def test_sections_end_where_it_is_quiet_and_leave_nothing_out(monkeypatch: pytest.MonkeyPatch) -> None:
+    monkeypatch.setattr(hearing, "_SECTION", 300.0)
+    monkeypatch.setattr(hearing, "_LOOKED_AT", 60.0)
     rate = 100
     sound = np.ones(1000 * rate, np.float32) * 0.3
     quiet = [(270, 271), (333, 336), (560, 561), (800, 801)]
