@@ -10,6 +10,7 @@ from concurrent.futures import ThreadPoolExecutor
 import httpx
 import pytest
 
+from server.config.asgi import LARGEST_BODY
 from server.config.body_limit import BodyLimit, Message, Receive, Send
 
 LARGEST = 1000
@@ -81,7 +82,7 @@ def test_the_real_server_refuses(address: str) -> None:
     with socket.create_connection((host, int(port)), timeout=10) as line:
         line.sendall(
             b"POST /api/productions/open HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Type: text/plain\r\n"
-            b"Content-Length: 1500000000\r\n\r\n"
+            b"Content-Length: %d\r\n\r\n" % (LARGEST_BODY + 1)
         )
         assert line.recv(200).startswith(b"HTTP/1.1 413")
 
