@@ -25,11 +25,11 @@ class LazyModule:
 
 
 def compiled_later(work: Callable[_P, _R]) -> Callable[_P, _R]:
-    """``work`` compiled by numba when it is first called; other threads go on while it runs."""
+    """``work`` compiled by numba when it is first called."""
 
     @lru_cache(maxsize=1)
     def compiled() -> Callable[_P, _R]:
-        made: Callable[_P, _R] = LazyModule("numba").njit(cache=True, nogil=True)(work)
+        made: Callable[_P, _R] = LazyModule("numba").njit(cache=True)(work)
         return made
 
     @wraps(work)

@@ -10,15 +10,13 @@ from collections.abc import Iterable
 import numpy as np
 from numpy.typing import NDArray
 from pyloudnorm.iirfilter import IIRfilter
-from scipy.signal import resample_poly
+from scipy.signal import resample_poly, sosfilt
 
-from dearhost.memory import compiled_later
 from dearhost.sound.mix import Stereo
 from dearhost.sound.placing import Mono
 
 Energies = NDArray[np.float64]
 """Mean squares of both channels added, K-weighted, one a step."""
-Filters = NDArray[np.float64]
 BLOCK_SECONDS = 5
 _GATED = 0.4
 """BS.1770 gates in blocks of 400 ms: shorter sounds have no loudness."""
@@ -64,7 +62,7 @@ def loudness_of(tenths: Energies) -> float:
     return float(-0.691 + 10 * np.log10(kept.mean())) if len(kept) else -np.inf
 
 
-def _k_weighting(sample_rate: int) -> Filters:
+def _k_weighting(sample_rate: int) -> NDArray[np.float64]:
     """The two filters of BS.1770-4, annex 1, as second-order sections: a shelf for the head, and a high pass."""
     stages = [
         IIRfilter(4.0, 1 / np.sqrt(2), 1500.0, sample_rate, "high_shelf"),
@@ -83,33 +81,11 @@ class _Energy:
 
     def of(self, block: Mono) -> Energies:
         """Of the next block."""
-        return _mean_squares(block, self._sections, self._state, self._step)
-
-
-@compiled_later
-def _mean_squares(block: Mono, sections: Filters, state: Filters, step: int) -> Energies:
-    """Filter a block by two second-order sections, normalised, in the transposed direct form II, and square what comes
-    of it; ``state``, (2, 2), is where the block before left it, and is left anew."""
-    b0, b1, b2, a1, a2 = sections[0, 0], sections[0, 1], sections[0, 2], sections[0, 4], sections[0, 5]
-    d0, d1, d2, c1, c2 = sections[1, 0], sections[1, 1], sections[1, 2], sections[1, 4], sections[1, 5]
-    u, v, w, z = state[0, 0], state[0, 1], state[1, 0], state[1, 1]
-    energy = np.zeros(len(block) // step)
-    at, total, left = 0, 0.0, step
-    for sample in block:
-        value = float(sample)
-        shelved = b0 * value + u
-        u = b1 * value - a1 * shelved + v
-        v = b2 * value - a2 * shelved
-        passed = d0 * shelved + w
-        w = d1 * shelved - c1 * passed + z
-        z = d2 * shelved - c2 * passed
-        total += passed * passed
-        left -= 1
-        if left == 0:
-            energy[at] = total / step
-            at, total, left = at + 1, 0.0, step
-    state[0, 0], state[0, 1], state[1, 0], state[1, 1] = u, v, w, z
-    return energy
+        weighted, self._state = sosfilt(self._sections, block.astype(np.float64), zi=self._state)
+        whole = len(weighted) // self._step
+        rows = weighted[: whole * self._step].reshape(whole, self._step)
+        energy: Energies = np.einsum("ij,ij->i", rows, rows) / self._step
+        return energy
 
 
 def true_peak(samples: NDArray[np.floating], *, oversampling: int = 8) -> float:

@@ -13,13 +13,11 @@ from numpy.typing import NDArray
 from scipy.ndimage import maximum_filter1d
 from scipy.signal import firwin, oaconvolve
 
-from dearhost.memory import compiled_later
 from dearhost.sound.loudness import BLOCK_SECONDS, Energies, blocks_of, energies, loudness_of
 from dearhost.sound.mix import Stereo
 from dearhost.sound.placing import Mono
 
 Peaks = NDArray[np.float16]
-Rows = NDArray[np.float32]
 
 TARGET_LUFS = -16.0
 CEILING_DBTP = -1.0
@@ -71,7 +69,9 @@ def _peaks(sound: Stereo, heeded: float = 0.0) -> Peaks:
         # many blocks at once: in small steps a thread would wait for others at each
         for first in range(0, len(loud), _MOST_BLOCKS):
             at = loud[first : first + _MOST_BLOCKS] * _BLOCK
-            found = (_oversampled(_around(channel, at), _TAPS) * 1.0005 + 1e-7).astype(np.float16)
+            near = sliding_window_view(_around(channel, at), 2 * _FILTER_REACH + 1, axis=1)
+            each = np.abs(_TAPS.T @ near.reshape(-1, near.shape[2]).T).max(axis=0).reshape(len(at), _BLOCK)
+            found = (each * 1.0005 + 1e-7).astype(np.float16)
             if at[-1] + _BLOCK > len(sound):  # the last block is a part of one
                 rest = len(sound) - at[-1]
                 peaks[at[-1] : -1] = np.maximum(peaks[at[-1] : -1], found[-1, :rest])
@@ -82,27 +82,7 @@ def _peaks(sound: Stereo, heeded: float = 0.0) -> Peaks:
     return np.maximum(peaks[:-1], peaks[1:])
 
 
-@compiled_later
-def _oversampled(rows: Rows, taps: Rows) -> Rows:
-    """The largest of what lies at and after each sample of blocks, whatever its sign. ``rows``: the blocks with their
-    surroundings; ``taps``: a column for each moment between two samples."""
-    reach, moments = taps.shape
-    width = rows.shape[1] - reach + 1
-    largest = np.zeros((len(rows), width), np.float32)
-    filtered = np.empty(width, np.float32)
-    for row in range(len(rows)):
-        for moment in range(moments):
-            filtered[:] = 0
-            for tap in range(reach):
-                weight = taps[tap, moment]
-                for at in range(width):
-                    filtered[at] += weight * rows[row, tap + at]
-            for at in range(width):
-                largest[row, at] = max(largest[row, at], abs(filtered[at]))
-    return largest
-
-
-def _around(channel: Mono, at: NDArray[np.int64]) -> Rows:
+def _around(channel: Mono, at: NDArray[np.int64]) -> NDArray[np.float32]:
     """The blocks that begin at some samples, a row each, with what a filter needs on either side; 0 past the ends."""
     width = _BLOCK + 2 * _FILTER_REACH
     rows = np.zeros((len(at), width), np.float32)

@@ -24,6 +24,7 @@ INK, CREAM = (30, 43, 53), (250, 246, 236)
 """Red, green, blue."""
 LUMINANCE = (0.2126, 0.7152, 0.0722)  # ITU-R BT.709-6, red green blue
 _GRAIN, _MOST_GRAIN, _TILE = 0.009, 40, 256
+_LIGHT = (76309 * (np.arange(256) - 16) + 32768).astype(np.int32)
 _machine_code: list[ModuleType] = []
 
 
@@ -87,13 +88,16 @@ def colour_words(frame: Any) -> Words:
     if _machine_code:
         _machine_code[0].colour_words(luma, cb, cr, target)
         return target
-    light = 76309 * (luma[:, : frame.width].astype(np.int32) - 16) + 32768
-    u, v = (
-        (plane[:, : frame.width // 2].astype(np.int32) - 128).repeat(2, 0).repeat(2, 1) for plane in (cb, cr)
-    )  # fmt: skip
-    target[...] = 0xFF000000
-    for shift, added in ((16, 117489 * v), (8, -13975 * u - 34925 * v), (0, 138438 * u)):
-        target |= np.clip((light + added) >> 16, 0, 255).astype(np.uint32) << np.uint32(shift)
+    u, v = (plane[:, : frame.width // 2].astype(np.int32) - 128 for plane in (cb, cr))
+    added = 138438 * u, -13975 * u - 34925 * v, 117489 * v
+    pixels = target.view(np.uint8).reshape(frame.height, frame.width, 4)
+    pixels[..., 3] = 255
+    for y, x in ((0, 0), (0, 1), (1, 0), (1, 1)):  # of each four pixels that share their chroma the first, and so on
+        light = _LIGHT[luma[y::2, x : frame.width : 2]]
+        for channel, of_chroma in enumerate(added):
+            value = light + of_chroma
+            value >>= 16
+            pixels[y::2, x::2, channel] = np.clip(value, 0, 255, out=value)
     return target
 
 
