@@ -29,9 +29,9 @@ class FilmKind:
 
 
 SHORT = FilmKind(4, 1_200_000_000, "cabac=0:no-deblock=1")
-"""At 1080p a frame at random takes 25 ms, the first time (``pieces``); with fewer key frames it would take longer."""
+"""At 1080p a frame at random takes 25 to 31 ms, the first time (``pieces``); more with fewer key frames."""
 LONG = FilmKind(24, 2_400_000_000, "deblock=0,0")
-"""As good in a third of the room; a frame at random takes 140 ms at 1080p, the first time."""
+"""As good in a third of the room; a frame at random takes 140 to 170 ms at 1080p, the first time."""
 LONG_FROM = 18_000
 """Frames: ten minutes of 30 a second."""
 _BOUNDED_FROM = 1500
