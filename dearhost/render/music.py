@@ -4,7 +4,7 @@ ends."""
 from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from functools import lru_cache
 from pathlib import Path
 
@@ -37,34 +37,19 @@ def level_of(sound: Stereo) -> float:
     return float(loudness) if np.isfinite(loudness) else _USUAL_VOICE
 
 
-@dataclass(frozen=True, eq=False)
-class _Said:
-    """A reading in its place: the same as another of equal samples there."""
-
-    placement: Placement
-
-    def __eq__(self, other: object) -> bool:
-        if not isinstance(other, _Said):
-            return NotImplemented
-        mine, its = self.placement, other.placement
-        alike = (mine.start, mine.sample_rate) == (its.start, its.sample_rate)
-        return alike and np.array_equal(mine.samples, its.samples)
-
-    def __hash__(self) -> int:
-        return hash((self.placement.start, len(self.placement.samples)))
-
-
 def voice_level(voice: Track, duration: float) -> float:
     """The loudness of all that is said, in LUFS; that of a short scene is kept while levels are tried."""
-    measure = _kept_voice_level if duration <= _KEPT_SECONDS else _voice_level
-    return measure(tuple(_Said(placement) for placement in voice.placements), duration)
+    if duration > _KEPT_SECONDS:
+        return level_of(mix([voice], duration, SAMPLE_RATE))
+    said = ((placed.start, placed.sample_rate, placed.samples.tobytes()) for placed in voice.placements)
+    return _kept_voice_level(tuple(said), duration)
 
 
-def _voice_level(said: tuple[_Said, ...], duration: float) -> float:
-    return level_of(mix([Track("", tuple(one.placement for one in said))], duration, SAMPLE_RATE))
-
-
-_kept_voice_level = lru_cache(maxsize=2)(_voice_level)
+@lru_cache(maxsize=2)
+def _kept_voice_level(said: tuple[tuple[float, int, bytes], ...], duration: float) -> float:
+    """``said``: where each reading begins, its rate and samples. They are read anew for each try, and are the same."""
+    placements = (Placement(start, rate, np.frombuffer(samples, np.float32)) for start, rate, samples in said)
+    return level_of(mix([Track("", tuple(placements))], duration, SAMPLE_RATE))
 
 
 def placed_music(

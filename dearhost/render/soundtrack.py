@@ -61,7 +61,8 @@ def _beside(timeline: Timeline, shelf: Shelf, spoken: list[Track]) -> list[Track
     from dearhost.render.clip_sound import placed_footage  # noqa: PLC0415 - see above
     from dearhost.render.music import placed_music, voice_level  # noqa: PLC0415 - see above
 
-    level = voice_level(next(track for track in spoken if track.name == VOICE), timeline.duration)
+    voice = next((track for track in spoken if track.name == VOICE), Track(VOICE, ()))
+    level = voice_level(voice, timeline.duration)
     tracks = []
     if timeline.beds:
         tracks.append(Track(BED, tuple(placed_music(timeline.beds, _words(timeline), _marks(timeline), level, shelf))))

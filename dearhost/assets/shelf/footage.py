@@ -84,10 +84,14 @@ class Footage:
 
     def _read_from(self, number: int) -> Iterator[Any]:
         """The frames from a key frame on to the next."""
-        self._seek(number)
-        for frame in itertools.islice(self._decoding, self._every):
-            self._next += 1
-            yield frame
+        self._seek(number)  # at once: what a generator cannot find would be an error of the program
+
+        def frames() -> Iterator[Any]:
+            for frame in itertools.islice(self._decoding, self._every):
+                self._next += 1
+                yield frame
+
+        return frames()
 
     @cached_property
     def _every(self) -> int:

@@ -156,7 +156,7 @@ class Shelf:
     def matte(self, item: str, lines: float) -> Footage | None:
         """The frames that say how far each pixel of a clip belongs to its figure; None for one that has a ground."""
         path = self.file(item, "small-matte" if lines <= _SMALL_ENOUGH else "matte")
-        return Footage(path, self.path(item) / "times.npy") if path else None
+        return Footage(path, self.path(item) / "times.npy", self._pieces) if path else None
 
     def happening(self, item: str, progress: Progress = lambda part: None) -> Happening | None:
         """Where things happen in a clip, looked at now if need be; None where there is none. ``progress`` hears 0 to 1

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable
 from difflib import SequenceMatcher
 
+from dearhost.speech.clips.transcript import plain
 from dearhost.speech.matching.sample import Draft
 from dearhost.speech.reading import Samples
 
@@ -21,6 +22,4 @@ def words_lost(said: Iterable[tuple[str, Samples]], rate: int, draft: Draft) -> 
 
 
 def _plain(words: Iterable[str]) -> list[str]:
-    """Words in small letters, without stops."""
-    kept = ("".join(sign for sign in word.lower() if sign.isalnum() or sign == "'") for word in words)
-    return [word for word in kept if word]
+    return [letters for word in words if (letters := plain(word))]

@@ -25,6 +25,7 @@ from dearhost.assets.shelf.own_film import (
     kind_of_film,
 )
 from dearhost.assets.shelf.pieces import Pieces
+from dearhost.errors import HostError
 from tests.clips import counted, write_clip
 
 COUNT = 40
@@ -151,3 +152,16 @@ def test_how_long_a_clip_is_is_counted_and_not_believed(ending: str, tmp_path: P
     assert length.count == 50 and length.seconds == pytest.approx(0.98, abs=0.03)
     monkeypatch.setattr(clips, "LONGEST_CLIP", 0.5)
     assert clips._length_of(path).count in (25, 26)
+
+
+def test_a_film_that_is_cut_off_is_told_at_every_look(long_film: Path, tmp_path: Path) -> None:
+    """Its index still names the frames that are gone."""
+    data = bytearray(long_film.read_bytes())
+    begins = data.index(b"mdat") + 4
+    data[begins : begins + len(data) // 2] = bytes(len(data) // 2)
+    (tmp_path / "full.mp4").write_bytes(data)
+    (tmp_path / "times.npy").write_bytes((long_film.parent / "times.npy").read_bytes())
+    pieces = Pieces(tmp_path / "pieces")
+    for _ in range(3):
+        with pytest.raises(HostError, match="cannot be read any more"):
+            looked_at(tmp_path / "full.mp4", pieces, [0, 1])
