@@ -9,7 +9,7 @@ import numpy as np
 
 from dearhost.assets.shelf import SOUND, Shelf, kind_of
 from dearhost.render.encoding import SAMPLE_RATE
-from dearhost.sound import STING_LEVEL, STING_RATE, Placement, Stereo, Track, joined, mix, sting_over
+from dearhost.sound import STING_LEVEL, STING_RATE, Placement, Stereo, Track, joined, mix, mix_part, sting_over
 from dearhost.sound.under_voice import Mark
 from dearhost.speech import Reading
 from dearhost.stage import SceneTimeline, Timeline
@@ -107,13 +107,20 @@ def mastered(tracks: Iterable[Track], duration: float, loudness: str = "-16") ->
 
 
 def mastered_from(tracks: Iterable[Track], duration: float, loudness: str, first: int, count: int) -> Iterator[Stereo]:
-    """The same from a sample on, in two parts: ``count`` samples as soon as can be, then the rest."""
-    from dearhost.sound.mastering import limited, mastered_from  # noqa: PLC0415 - for the same reason
+    """The same from a sample on, in two parts: ``count`` samples as soon as can be, then the rest.
 
-    mixed = mix(tracks, duration, SAMPLE_RATE)
-    if loudness == "none":
-        made = limited(mixed, SAMPLE_RATE)
-        yield made.part(first, first + count)
-        yield made.part(first + count, len(made))
-    else:
-        yield from mastered_from(mixed, SAMPLE_RATE, first, count, float(loudness))
+    How loud the first are is foreseen before all of it is mixed: within an eighth of a dB.
+    """
+    from dearhost.sound.foreseeing import foreseen_gain, outline_of_mix  # noqa: PLC0415 - for the same reason
+    from dearhost.sound.mastering import limited_part, reach_of  # noqa: PLC0415 - for the same reason
+
+    tracks, total = list(tracks), round(duration * SAMPLE_RATE)
+    part = range(min(first, total), min(first + count, total))
+    if part:
+        outline = outline_of_mix(tracks, duration, SAMPLE_RATE)
+        gain = 0.0 if loudness == "none" else foreseen_gain(outline, float(loudness))
+        reach = reach_of(part, total, SAMPLE_RATE)
+        within = range(part.start - reach.start, part.stop - reach.start)
+        yield limited_part(mix_part(tracks, reach, SAMPLE_RATE), within, gain, SAMPLE_RATE)
+    whole = mastered(tracks, duration, loudness)
+    yield whole.part(part.stop, len(whole))

@@ -1,7 +1,7 @@
 """Sound: short sounds, placing sample arrays, and the mix. Mastering is a module of its own: what it needs is expensive
 to load."""
 
-from dearhost.sound.mix import Stereo, Track, joined, mix
+from dearhost.sound.mix import Stereo, Track, joined, mix, mix_part
 from dearhost.sound.placing import Placement, resampled
 from dearhost.sound.stings import LEVEL as STING_LEVEL
 from dearhost.sound.stings import STINGS, sting, sting_over
@@ -16,6 +16,7 @@ __all__ = [
     "Track",
     "joined",
     "mix",
+    "mix_part",
     "resampled",
     "sting",
     "sting_over",

@@ -1,16 +1,14 @@
-"""The mix: tracks of placed sound, each with a gain curve, added up to two channels."""
+"""The mix: tracks of placed sound, added up to two channels."""
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
 
 import numpy as np
 
-from dearhost.sound.placing import Mono, Placement, resampled
-
-Curve = tuple[tuple[float, float], ...]
-"""(seconds, dB) in order of time: straight lines between, level before the first and after the last; () for 0 dB."""
+from dearhost.sound.placing import Curve, Mono, Placement, factors_at, resampled
 
 
 @dataclass(frozen=True, eq=False)
@@ -44,31 +42,29 @@ class Track:
 
     name: str
     placements: tuple[Placement, ...]
-    gain: Curve = ()
 
     def later(self, seconds: float) -> Track:
         """The same, ``seconds`` later."""
-        moved = tuple(Placement(p.start + seconds, p.sample_rate, p.samples) for p in self.placements)
-        return Track(self.name, moved, tuple((at + seconds, level) for at, level in self.gain))
+        return Track(self.name, tuple(placed.later(seconds) for placed in self.placements))
 
 
 def joined(tracks: Iterable[Track]) -> list[Track]:
-    """Tracks of one name as one, in the order in which names first come; their gain curves follow each other."""
-    found: dict[str, Track] = {}
+    """Tracks of one name as one, in the order in which names first come."""
+    found: dict[str, tuple[Placement, ...]] = {}
     for track in tracks:
-        known = found.get(track.name)
-        if known is None:
-            found[track.name] = track
-        else:
-            found[track.name] = Track(track.name, known.placements + track.placements, known.gain + track.gain)
-    return list(found.values())
+        found[track.name] = found.get(track.name, ()) + track.placements
+    return [Track(name, placements) for name, placements in found.items()]
 
 
 def mix(tracks: Iterable[Track], duration: float, sample_rate: int) -> Stereo:
     """Everything added up: exactly ``round(duration * sample_rate)`` samples; what sticks out is cut."""
-    total = round(duration * sample_rate)
-    channels = [np.zeros(total, np.float32)]
-    for first, sound in _placed(tracks, total, sample_rate):
+    return mix_part(tracks, range(round(duration * sample_rate)), sample_rate)
+
+
+def mix_part(tracks: Iterable[Track], part: range, sample_rate: int) -> Stereo:
+    """The same of these samples alone."""
+    channels = [np.zeros(len(part), np.float32)]
+    for first, sound in _placed(tracks, part, sample_rate):
         if sound.ndim == 2 and len(channels) == 1:
             channels.append(channels[0].copy())  # from here on they differ
         for index, channel in enumerate(channels):
@@ -76,23 +72,21 @@ def mix(tracks: Iterable[Track], duration: float, sample_rate: int) -> Stereo:
     return Stereo.of(channels)
 
 
-def _placed(tracks: Iterable[Track], total: int, sample_rate: int) -> Iterator[tuple[int, Mono]]:
-    """(first sample, samples) of every sound as far as it lies in the whole, at its track's level."""
-    for track in tracks:
-        for item in track.placements:
-            sound = resampled(item.samples, item.sample_rate, sample_rate)
-            first = round(item.start * sample_rate)
-            begin, end = max(0, -first), min(len(sound), total - first)
-            if end <= begin:
-                continue
-            part, first = sound[begin:end], first + begin
-            if track.gain:
-                part = _at_level(part, track.gain, first, sample_rate)
-            yield first, part
+def _placed(tracks: Iterable[Track], part: range, sample_rate: int) -> Iterator[tuple[int, Mono]]:
+    """(first sample, samples) of every sound as far as it lies in a part, counted from there, at its level."""
+    for item in (placed for track in tracks for placed in track.placements):
+        first = round(item.start * sample_rate)
+        lasts = math.ceil(len(item.samples) * sample_rate / item.sample_rate) + 1
+        if first >= part.stop or first + lasts <= part.start:
+            continue
+        sound = resampled(item.samples, item.sample_rate, sample_rate)
+        begin, end = max(0, part.start - first), min(len(sound), part.stop - first)
+        if end > begin:
+            yield first + begin - part.start, _at_level(sound[begin:end], item.gain, first + begin, sample_rate)
 
 
 def _at_level(sound: Mono, gain: Curve, first: int, sample_rate: int) -> Mono:
-    moments = (first + np.arange(len(sound))) / sample_rate
-    levels = np.interp(moments, [at for at, _ in gain], [level for _, level in gain])
-    factor = (10 ** (levels / 20)).astype(np.float32)
+    if not gain:
+        return sound
+    factor = factors_at(gain, np.arange(first, first + len(sound)) / sample_rate).astype(np.float32)
     return sound * (factor if sound.ndim == 1 else factor[:, None])

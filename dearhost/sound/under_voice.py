@@ -10,7 +10,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from dearhost.memory import LazyModule
-from dearhost.sound.mix import Curve
+from dearhost.sound.placing import Curve
 
 signal = LazyModule("scipy.signal")
 

@@ -15,7 +15,8 @@ from hypothesis import strategies as st
 
 from dearhost.production import Studio
 from dearhost.render import SAMPLE_RATE, mastered, stream_pictures, stream_sound
-from dearhost.render.soundtrack import tracks_of_scene
+from dearhost.render.soundtrack import mastered_from, tracks_of_scene
+from dearhost.sound import Placement, Track
 from dearhost.stage import Painter, Picture, Timeline
 
 
@@ -91,3 +92,26 @@ def test_nothing_more_is_made_when_nobody_listens(
     next(pieces)
     pieces.close()
     assert not [t for t in threading.enumerate() if t.name == "proof" and t.is_alive()]
+
+
+@pytest.mark.parametrize("loudness", ["-16", "-23", "none"])
+@pytest.mark.parametrize("under", [6.0, 20.0])
+def test_what_is_heard_at_once_is_as_loud_as_in_the_film(
+    timeline: Timeline, studio: Studio, under: float, loudness: str
+) -> None:
+    """How loud it is is foreseen: within an eighth of a dB for the first part, to the sample after it."""
+    scene = timeline.scenes[0]
+    spoken = tracks_of_scene(timeline, scene, studio.resources.shelf)
+    time = np.arange(round(scene.duration * SAMPLE_RATE)) / SAMPLE_RATE
+    chord = [sum(np.sin(2 * np.pi * hertz * time) for hertz in tones) for tones in ((220, 277, 330), (220, 277, 440))]
+    music = (np.stack(chord, axis=1) * 0.05).astype(np.float32)
+    bed = Track("bed", (Placement(0.0, SAMPLE_RATE, music, ((0.0, -under),)),))
+    first = round(0.4 * SAMPLE_RATE)
+    [at_once, rest] = mastered_from([*spoken, bed], scene.duration, loudness, first, SAMPLE_RATE)
+    film = mastered([*spoken, bed], scene.duration, loudness)
+    assert len(at_once) == SAMPLE_RATE and len(rest) == len(film) - first - SAMPLE_RATE
+    for made, whole in ((at_once.left, film.left), (at_once.right, film.right)):
+        within = whole[first : first + SAMPLE_RATE]
+        assert abs(20 * np.log10(np.std(made) / np.std(within))) < 0.125
+        assert np.corrcoef(made, within)[0, 1] > 0.9999
+    assert np.array_equal(rest.right, film.right[first + SAMPLE_RATE :])

@@ -9,8 +9,9 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from dearhost.sound import Placement, Stereo, Track, mix
+from dearhost.sound.limiter import factor_of, limited_blocks, peaks_of
 from dearhost.sound.loudness import measure_loudness, true_peak
-from dearhost.sound.mastering import CEILING_DBTP, limited, master, mastered_from
+from dearhost.sound.mastering import CEILING_DBTP, limited, limited_part, master, reach_of
 
 RATE = 48_000
 
@@ -170,24 +171,17 @@ def test_peaks_between_samples_are_found_where_no_sample_is_loud(top: float) -> 
 
 
 @settings(max_examples=10, deadline=None)
-@given(st.integers(0, 99), st.floats(0.01, 0.2), st.floats(0, 5.9), st.booleans())
-def test_a_part_made_at_once_is_that_of_the_whole(seed: int, level: float, start: float, bursts: bool) -> None:
-    """What is heard first in a proof is what is in the film: within a quarter of a dB even where nothing but clicks is
-    loud, and to the sample after it."""
-    sound = centred(noise(6.0, level, bursts, seed))
-    first, count = round(start * RATE), RATE
-    parts = list(mastered_from(Stereo.of([sound.left.copy()]), RATE, first, count, -16.0))
-    whole = master(sound, RATE).left[first:]
-    made = np.concatenate([part.left for part in parts])
-    assert len(parts) == 2 and len(parts[0]) == min(count, len(whole))
-    assert len(made) == len(whole) and (np.abs(made - whole) <= 0.03 * np.abs(whole) + 4e-4).all()
-    assert np.abs(made - whole)[count:].max(initial=0) < 2e-4
-    assert bursts or np.abs(made - whole).max() < 6e-3
-
-
-def test_a_part_of_silence_is_silence() -> None:
-    parts = list(mastered_from(centred(np.zeros(RATE, np.float32)), RATE, 0, RATE // 2, -16.0))
-    assert [len(part) for part in parts] == [RATE // 2, RATE // 2] and not any(part.left.any() for part in parts)
+@given(st.integers(0, 99), st.floats(0, 12), st.floats(0, 5.9), st.booleans())
+def test_a_part_is_limited_as_it_is_within_the_whole(seed: int, gain: float, start: float, bursts: bool) -> None:
+    sound = centred(noise(6.0, 0.15, bursts, seed))
+    blocks = limited_blocks(sound, peaks_of(sound), factor_of(gain), RATE)
+    whole = np.concatenate([block.left for block in blocks])
+    first = round(start * RATE)
+    part = range(first, min(first + RATE, len(sound)))
+    reach = reach_of(part, len(sound), RATE)
+    within = range(first - reach.start, part.stop - reach.start)
+    made = limited_part(sound.part(reach.start, reach.stop), within, gain, RATE).left
+    assert len(made) == len(part) and np.abs(made - whole[first : part.stop]).max() < 2e-4
 
 
 @pytest.mark.parametrize("seconds", [110, 130])

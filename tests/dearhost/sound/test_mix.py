@@ -8,7 +8,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from dearhost.sound import Placement, Stereo, Track, joined, mix
+from dearhost.sound import Placement, Stereo, Track, joined, mix, mix_part
 from dearhost.sound.loudness import measure_loudness, true_peak
 from dearhost.sound.mastering import CEILING_DBTP, master
 
@@ -57,31 +57,42 @@ def test_stereo_parts_the_channels_and_leaves_the_middle_in_both() -> None:
         assert np.allclose(channel, expected, atol=1e-6)
 
 
-def test_a_gain_curve_is_straight_in_decibels_between_its_points_and_level_outside() -> None:
+def test_amplitudes_go_straight_between_the_points_of_a_curve_and_are_level_outside() -> None:
     ones = np.ones(RATE, np.float32)
     curve = ((0.25, 0.0), (0.75, -20.0))
-    made = mix([Track("bed", (Placement(0.0, RATE, ones),), curve)], 1.0, RATE).left
-    decibels = 20 * np.log10(made)
-    assert decibels[: RATE // 4] == pytest.approx(0.0, abs=1e-4)
-    assert decibels[RATE // 2] == pytest.approx(-10.0, abs=0.01)
-    assert decibels[3 * RATE // 4 :] == pytest.approx(-20.0, abs=1e-3)
-    assert np.all(np.diff(decibels[RATE // 4 : 3 * RATE // 4]) < 0)
+    made = mix([Track("bed", (Placement(0.0, RATE, ones, curve),))], 1.0, RATE).left
+    assert made[: RATE // 4] == pytest.approx(1.0)
+    assert made[RATE // 2] == pytest.approx((1 + 0.1) / 2, abs=1e-3)
+    assert made[3 * RATE // 4 :] == pytest.approx(0.1)
+    assert np.ptp(np.diff(made[RATE // 4 : 3 * RATE // 4])) < 1e-6
 
 
 def test_a_curve_is_in_the_time_of_the_mix_wherever_the_sound_begins() -> None:
     half = np.ones(RATE // 2, np.float32)
-    made = mix([Track("bed", (Placement(0.5, RATE, half),), ((0.5, -6.0), (1.0, -12.0)))], 1.0, RATE).left
+    made = mix([Track("bed", (Placement(0.5, RATE, half, ((0.5, -6.0), (1.0, -12.0))),))], 1.0, RATE).left
     assert 20 * np.log10(made[RATE // 2]) == pytest.approx(-6.0, abs=0.01)
     assert 20 * np.log10(made[-1]) == pytest.approx(-12.0, abs=0.01)
 
 
 def test_tracks_of_a_name_are_one_and_move_with_their_curves() -> None:
-    bed = Track("bed", (Placement(0.0, RATE, noise(0.1)),), ((0.0, -6.0), (1.0, 0.0)))
+    bed = Track("bed", (Placement(0.0, RATE, noise(0.1), ((0.0, -6.0), (1.0, 0.0))),))
     voice = Track("voice", (Placement(0.2, RATE, noise(0.1, 3)),))
     (first, second) = joined([voice, bed, voice.later(2.0), bed.later(2.0)])
     assert (first.name, second.name) == ("voice", "bed")
     assert [p.start for p in first.placements] == [0.2, 2.2]
-    assert second.gain == ((0.0, -6.0), (1.0, 0.0), (2.0, -6.0), (3.0, 0.0))
+    assert [p.gain for p in second.placements] == [((0.0, -6.0), (1.0, 0.0)), ((2.0, -6.0), (3.0, 0.0))]
+
+
+@settings(max_examples=40)
+@given(placed, st.integers(0, RATE), st.integers(0, RATE), st.booleans())
+def test_a_part_of_a_mix_is_what_it_is_within_the_whole(
+    items: list[tuple[float, int, int]], first: int, last: int, slower: bool
+) -> None:
+    curve = ((0.1, -3.0), (0.4, -30.0), (0.9, 2.0))
+    rate = RATE // 2 if slower else RATE
+    tracks = [Track("a", tuple(Placement(at, rate, noise(n / RATE, seed), curve) for at, n, seed in items))]
+    whole = mix(tracks, 1.0, RATE)
+    assert np.allclose(mix_part(tracks, range(first, last), RATE).left, whole.left[first:last], atol=1e-7)
 
 
 def test_other_sample_rates_are_brought_to_the_mixs() -> None:
