@@ -1,10 +1,13 @@
-"""What a recogniser from outside, in many languages, understands of the full voices."""
+"""What a recogniser from outside, in many languages, understands of the full voices.
+
+It may know what is read, articles of 1948: what it understands of a formant voice tells how far.
+"""
 
 from __future__ import annotations
 
 import os
 import re
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Iterator, Sequence
 from pathlib import Path
 from typing import Any
 
@@ -13,46 +16,13 @@ import soxr
 
 from benchmarks.full_voices import HEARD
 from benchmarks.material import studio_in
+from benchmarks.rights import RIGHTS
 from dearhost.languages import main_code
 from dearhost.speech import Speaker
 from dearhost.speech.engines.espeak import phonemes_of
 from dearhost.speech.full_voices import FULL_VOICES
 
 _RATE = 16_000
-_RIGHTS: Mapping[str, Sequence[str]] = {
-    "es": (
-        "Todo individuo tiene derecho a la vida, a la libertad y a la seguridad de su persona.",
-        "Nadie estará sometido a esclavitud ni a servidumbre.",
-        "Toda persona tiene derecho a circular libremente y a elegir su residencia en el territorio de un Estado.",
-        "Toda persona tiene derecho a la propiedad, individual y colectivamente.",
-        "Nadie será privado arbitrariamente de su propiedad.",
-        "Todo individuo tiene derecho a la libertad de opinión y de expresión.",
-        "Toda persona tiene derecho al descanso y al disfrute del tiempo libre.",
-        "Toda persona tiene derecho a tomar parte libremente en la vida cultural de la comunidad.",
-    ),
-    "fr": (
-        "Tout individu a droit à la vie, à la liberté et à la sûreté de sa personne.",
-        "Nul ne sera tenu en esclavage ni en servitude.",
-        "Toute personne a le droit de circuler librement et de choisir sa résidence à l'intérieur d'un État.",
-        "Toute personne, aussi bien seule qu'en collectivité, a droit à la propriété.",
-        "Nul ne peut être arbitrairement privé de sa propriété.",
-        "Tout individu a droit à la liberté d'opinion et d'expression.",
-        "Toute personne a droit au repos et aux loisirs.",
-        "Toute personne a le droit de prendre part librement à la vie culturelle de la communauté.",
-    ),
-    "it": (
-        "Ogni individuo ha diritto alla vita, alla libertà ed alla sicurezza della propria persona.",
-        "Nessun individuo potrà essere tenuto in stato di schiavitù o di servitù.",
-        "Ogni individuo ha diritto alla libertà di movimento e di residenza entro i confini di ogni Stato.",
-        "Ogni individuo ha il diritto ad avere una proprietà sua personale o in comune con altri.",
-        "Nessun individuo potrà essere arbitrariamente privato della sua proprietà.",
-        "Ogni individuo ha diritto alla libertà di opinione e di espressione.",
-        "Ogni individuo ha diritto al riposo ed allo svago.",
-        "Ogni individuo ha diritto di prendere parte liberamente alla vita culturale della comunità.",
-    ),
-}
-"""Universal Declaration of Human Rights (1948), articles 3, 4, 13, 17, 19, 24 and 27, from memory. A recogniser may
-know them: what it understands of a formant voice tells how far."""
 _PARTED = 3
 """Words that may be parted otherwise."""
 _FORMANT = {"en": "formant-en-us"}
@@ -71,8 +41,8 @@ def heard_words(folder: Path) -> Iterator[str]:
 
     model = WhisperModel(model_folder, device="cpu", compute_type="int8", cpu_threads=1, local_files_only=True)
     speaker = studio_in(folder).speaker
-    for language in ("en", *_RIGHTS):
-        texts = _RIGHTS.get(language, HEARD)
+    for language in ("en", *RIGHTS):
+        texts = RIGHTS.get(language, HEARD)
         full = [id_ for id_, row in FULL_VOICES.items() if main_code(row.voice.language) == language and not row.shape]
         total = all_words = 0
         for voice in full:

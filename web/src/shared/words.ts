@@ -9,3 +9,10 @@ export function hasWords(text: string, typed: string): boolean {
 function plain(text: string): string {
 	return text.normalize("NFD").replace(/\p{M}/gu, "").toLowerCase();
 }
+
+const SERIES = new Intl.ListFormat("en-GB", { type: "conjunction" });
+
+/** "a", "a and b", "a, b and c". */
+export function series(words: readonly string[]): string {
+	return SERIES.format(words);
+}

@@ -5,7 +5,7 @@ import { clock } from "../../shared/time";
 import { ContextMenu } from "../../shared/ui/ContextMenu";
 import { PlainButton } from "../../shared/ui/controls";
 import { Actions, useNaming } from "./Actions";
-import { facts, picture } from "./facts";
+import { facts, picture, shaped } from "./facts";
 import { found } from "./finding";
 import { Card, ChosenCard, Several } from "./Several";
 import { type Summary, useProductions, useShelfWork } from "./useProductions";
@@ -111,7 +111,13 @@ function LastOpen({ production, work }: { production: Summary; work: Work }) {
 	const { menu, actions, onKeyDown } = useDoings(production, work);
 	return (
 		<article className="last-open">
-			<Link to={`/productions/${production.id}`} className="frame" tabIndex={-1} aria-hidden="true">
+			<Link
+				to={`/productions/${production.id}`}
+				className="frame"
+				style={shaped(production)}
+				tabIndex={-1}
+				aria-hidden="true"
+			>
 				{production.first_scene && <img src={picture(production)} alt="" />}
 			</Link>
 			<div>

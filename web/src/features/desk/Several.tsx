@@ -1,13 +1,13 @@
 import { clock } from "../../shared/time";
 import { PlainButton } from "../../shared/ui/controls";
-import { facts, picture } from "./facts";
+import { facts, picture, shaped } from "./facts";
 import type { Summary, useShelfWork } from "./useProductions";
 
 /** A production at a glance. */
 export function Card({ production }: { production: Summary }) {
 	return (
 		<>
-			<span className="frame small-frame">
+			<span className="frame small-frame" style={shaped(production)}>
 				{production.first_scene && <img src={picture(production)} alt="" loading="lazy" />}
 			</span>
 			<span>

@@ -3,6 +3,7 @@ import { type FormEvent, useState } from "react";
 import { api, ask, sentence } from "../../shared/api/client";
 import type { Candidates, Sheet } from "../../shared/hosts/useHosts";
 import { PlainButton, Tick } from "../../shared/ui/controls";
+import { series } from "../../shared/words";
 import { SheetPicture } from "./SheetPicture";
 
 type Props = {
@@ -90,7 +91,7 @@ export function Beginnings({ sheet, groups, onChoose }: Props) {
 						<p className="small quiet">
 							{candidates.understood?.map((heard) => `“${heard.words}”: ${heard.means}`).join("; ")}.
 							{Boolean(candidates.unknown?.length) &&
-								` Nothing was made of ${candidates.unknown?.map((word) => `“${word}”`).join(", ")}.`}
+								` Nothing was made of ${series(candidates.unknown?.map((word) => `“${word}”`) ?? [])}.`}
 						</p>
 					)}
 				</div>

@@ -4,6 +4,7 @@ import { Link } from "react-router";
 import { api, ask, sentence } from "../../shared/api/client";
 import { type Own, usePlaying } from "../../shared/hosts/useHosts";
 import { PlainButton } from "../../shared/ui/controls";
+import { series } from "../../shared/words";
 
 /** A host was saved: productions keep the version they have until somebody says otherwise. */
 export function KeepVersions({ host }: { host: Own }) {
@@ -30,7 +31,7 @@ export function KeepVersions({ host }: { host: Own }) {
 			</p>
 			{older.length > 0 && (
 				<>
-					<p className="small">An earlier version plays in {older.map((production) => production.title).join(", ")}.</p>
+					<p className="small">An earlier version plays in {series(older.map((production) => production.title))}.</p>
 					<PlainButton small onClick={bring}>
 						Bring this version there
 					</PlainButton>

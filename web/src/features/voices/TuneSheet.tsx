@@ -6,6 +6,7 @@ import { PlainButton } from "../../shared/ui/controls";
 import { Scale } from "../../shared/ui/Scale";
 import { Sheet } from "../../shared/ui/Sheet";
 import { auditionAddress, type MadeVoice } from "../../shared/voices/useVoices";
+import { series } from "../../shared/words";
 
 type Shape = Schemas["ShapeSchema"];
 type Part = keyof Shape;
@@ -104,10 +105,7 @@ export function TuneSheet({ voiceId, text, onClose }: Props) {
 					/>
 					<p className="small quiet">
 						Made from {voice.base_name}. {voice.understood.map((u) => `“${u.words}”: ${u.means}`).join("; ")}
-						{voice.unknown.length > 0 && (
-							<>. Nothing was made of {voice.unknown.map((word) => `“${word}”`).join(", ")}</>
-						)}
-						.
+						{voice.unknown.length > 0 && <>. Nothing was made of {series(voice.unknown.map((word) => `“${word}”`))}</>}.
 					</p>
 					<div className="tune-scales">
 						{PARTS.map(({ part, label, step, ends }) => {
@@ -155,5 +153,5 @@ function Uses({ voiceId }: { voiceId: string }) {
 		queryFn: () => ask(api.GET("/api/productions/using/{voice_id}", { params: { path: { voice_id: voiceId } } })),
 	});
 	if (!uses.data?.length) return null;
-	return <p className="small">It speaks in {uses.data.map((use) => use.title).join(", ")}: a change is heard there.</p>;
+	return <p className="small">It speaks in {series(uses.data.map((use) => use.title))}: a change is heard there.</p>;
 }

@@ -1,3 +1,4 @@
+import { series } from "../../../shared/words";
 import type { ProductionChoice } from "./catalogue";
 import type { SceneChange } from "./choosing";
 import type { Choices, ProductionDocument, Scene, Staging } from "./document";
@@ -69,5 +70,5 @@ export function listed(numbers: readonly number[]): string {
 		if (from === to) return [String(from)];
 		return to - from === 1 ? [String(from), String(to)] : [`${from} to ${to}`];
 	});
-	return words.length < 2 ? words.join("") : `${words.slice(0, -1).join(", ")} and ${words.at(-1)}`;
+	return series(words);
 }

@@ -1,4 +1,5 @@
 import { type ReactNode, type RefObject, useEffect, useRef, useState } from "react";
+import { series } from "../../../shared/words";
 import { shownName } from "../document/document";
 import { playhead, usePlayhead } from "../document/playhead";
 import { trying, useTried } from "../document/trying";
@@ -84,8 +85,7 @@ function FigureText({ times, sceneNumber, hint }: Props) {
 	const current = times.lines[Math.max(0, line)];
 	const speaker = shownName(current?.speaker ?? "");
 	const others = [...new Set(times.lines.map((l) => shownName(l.speaker)))].filter((n) => n && n !== speaker);
-	const listens =
-		others.length === 1 ? `, ${others[0]} listens` : others.length ? `, ${others.join(" and ")} listen` : "";
+	const listens = others.length ? `, ${series(others)} ${others.length === 1 ? "listens" : "listen"}` : "";
 	return (
 		<span>
 			Scene {sceneNumber}, line {Math.max(0, line) + 1}.{speaker && ` ${speaker} speaks${listens}.`}
