@@ -4,7 +4,6 @@ mixed. What is heard again and again while levels are tried is outlined once.
 
 from __future__ import annotations
 
-import hashlib
 import threading
 from collections import OrderedDict
 from collections.abc import Callable, Iterable
@@ -107,12 +106,13 @@ class _Outlines:
     """Those of sounds that were heard last, told apart by their samples: readings are read anew for each try."""
 
     def __init__(self) -> None:
-        self._kept: OrderedDict[tuple[bytes, int, int], Outline] = OrderedDict()
+        self._kept: OrderedDict[tuple[int, tuple[int, ...], int], Outline] = OrderedDict()
         self._lock = threading.Lock()
 
     def of(self, placed: Placement, sample_rate: int) -> Outline:
         samples = np.ascontiguousarray(placed.samples)
-        key = hashlib.md5(samples.data, usedforsecurity=False).digest(), samples.ndim, placed.sample_rate
+        # a cryptographic digest would take longer than all the rest
+        key = hash(samples.data.cast("B").toreadonly()), samples.shape, placed.sample_rate
         with self._lock:
             if key in self._kept:
                 self._kept.move_to_end(key)

