@@ -14,7 +14,7 @@ import numpy as np
 from dearhost.sound.limiter import Release, factor_of
 from dearhost.sound.loudness import Energies, blocks_of, energies, loudness_of
 from dearhost.sound.mix import Stereo, Track
-from dearhost.sound.placing import Mono, Placement, factors_at, resampled
+from dearhost.sound.placing import Mono, Placement, amplitudes, resampled
 
 STEPS = 100
 """A second: what an outline tells apart."""
@@ -74,7 +74,7 @@ def outline_of_mix(tracks: Iterable[Track], duration: float, sample_rate: int) -
         begin, end = max(0, -first), min(len(outline.energies), count - first)
         if end <= begin:
             continue
-        factors = factors_at(placed.gain, (first + np.arange(begin, end) + 0.5) / STEPS)
+        factors = np.interp((first + np.arange(begin, end) + 0.5) / STEPS, *amplitudes(placed.gain))
         part = slice(first + begin, first + end)
         fine[part] += outline.energies[begin:end] * factors**2
         tops[part] = np.hypot(tops[part], outline.tops[begin:end] * factors[:, None])
@@ -106,13 +106,13 @@ class _Outlines:
     """Those of sounds that were heard last, told apart by their samples: readings are read anew for each try."""
 
     def __init__(self) -> None:
-        self._kept: OrderedDict[tuple[int, tuple[int, ...], int], Outline] = OrderedDict()
+        self._kept: OrderedDict[tuple[int, tuple[int, ...], int, int], Outline] = OrderedDict()
         self._lock = threading.Lock()
 
     def of(self, placed: Placement, sample_rate: int) -> Outline:
         samples = np.ascontiguousarray(placed.samples)
         # a cryptographic digest would take longer than all the rest
-        key = hash(samples.data.cast("B").toreadonly()), samples.shape, placed.sample_rate
+        key = hash(samples.tobytes()), samples.shape, placed.sample_rate, sample_rate
         with self._lock:
             if key in self._kept:
                 self._kept.move_to_end(key)

@@ -8,7 +8,10 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from dearhost.sound.placing import Curve, Mono, Placement, factors_at, resampled
+from dearhost.sound.placing import Mono, Placement, amplitudes, resampled
+
+_BLOCK = 480_000
+"""Samples whose levels are worked out at once."""
 
 
 @dataclass(frozen=True, eq=False)
@@ -79,14 +82,12 @@ def _placed(tracks: Iterable[Track], part: range, sample_rate: int) -> Iterator[
         lasts = math.ceil(len(item.samples) * sample_rate / item.sample_rate) + 1
         if first >= part.stop or first + lasts <= part.start:
             continue
-        sound = resampled(item.samples, item.sample_rate, sample_rate)
+        sound, curve = resampled(item.samples, item.sample_rate, sample_rate), amplitudes(item.gain)
         begin, end = max(0, part.start - first), min(len(sound), part.stop - first)
-        if end > begin:
-            yield first + begin - part.start, _at_level(sound[begin:end], item.gain, first + begin, sample_rate)
-
-
-def _at_level(sound: Mono, gain: Curve, first: int, sample_rate: int) -> Mono:
-    if not gain:
-        return sound
-    factor = factors_at(gain, np.arange(first, first + len(sound)) / sample_rate).astype(np.float32)
-    return sound * (factor if sound.ndim == 1 else factor[:, None])
+        for at in range(begin, end, _BLOCK):
+            block = sound[at : min(at + _BLOCK, end)]
+            if item.gain:
+                moments = np.arange(first + at, first + at + len(block)) / sample_rate
+                factors = np.interp(moments, *curve).astype(np.float32)
+                block = block * (factors if block.ndim == 1 else factors[:, None])
+            yield first + at - part.start, block

@@ -38,10 +38,7 @@ def resampled(samples: Mono, source: int, target: int) -> Mono:
     return np.asarray(soxr.resample(samples, source, target, quality="HQ"), np.float32)
 
 
-def factors_at(gain: Curve, moments: NDArray[np.float64]) -> NDArray[np.float64]:
-    """What amplitudes are multiplied with at some seconds."""
-    if not gain:
-        return np.ones(len(moments))
-    times, levels = np.array(gain).T
-    factors: NDArray[np.float64] = np.interp(moments, times, 10 ** (levels / 20))
-    return factors
+def amplitudes(gain: Curve) -> tuple[NDArray[np.float64], NDArray[np.float64]]:
+    """The seconds of a curve, and what amplitudes are multiplied with there: as ``np.interp`` takes them."""
+    times, levels = np.array(gain or ((0.0, 0.0),)).T
+    return times, 10 ** (levels / 20)
