@@ -14,7 +14,8 @@ from dearhost.assets.shelf import SOUND, Loop, Shelf, kind_of
 from dearhost.render.encoding import SAMPLE_RATE
 from dearhost.sound import Placement
 from dearhost.sound.fitting import loudness_of_file
-from dearhost.sound.parts import SoundParts, Two
+from dearhost.sound.parts import SoundParts
+from dearhost.sound.placing import Two
 from dearhost.sound.tempo import at_speed
 from dearhost.sound.under_voice import faded
 from dearhost.stage.clip_time import ClipTime

@@ -14,10 +14,11 @@ from dearhost.assets.shelf import Shelf
 from dearhost.render.encoding import SAMPLE_RATE
 from dearhost.sound import Placement, Stereo, Track
 from dearhost.sound.beds import BedSpec
-from dearhost.sound.beds.rendering import Bed, Two
+from dearhost.sound.beds.rendering import Bed
 from dearhost.sound.fitting import fitted_part, loudness_of_file
 from dearhost.sound.foreseeing import outline_of_mix
 from dearhost.sound.loudness import measure_loudness
+from dearhost.sound.placing import Two
 from dearhost.sound.under_voice import Mark, faded, gain_curve, speaking, with_room
 from dearhost.stage.beds import PlacedBed
 

@@ -8,10 +8,10 @@ import numpy as np
 from numpy.typing import NDArray
 
 from dearhost.memory import LazyModule
+from dearhost.sound.placing import Mono
 
 ndimage, signal = LazyModule("scipy.ndimage"), LazyModule("scipy.signal")
 
-Mono = NDArray[np.float32]
 Floats = NDArray[np.float64]
 _LOUDEST = 0.97
 _TELEPHONE_HZ = (300.0, 3400.0)

@@ -8,10 +8,10 @@ import numpy as np
 from numpy.typing import NDArray
 
 from dearhost.memory import LazyModule
+from dearhost.sound.placing import Mono
 
 signal = LazyModule("scipy.signal")
 
-Mono = NDArray[np.float32]
 Floats = NDArray[np.float64]
 _FRAME = 0.02
 _CLIPPED = 0.985

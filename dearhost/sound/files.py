@@ -12,9 +12,9 @@ import numpy as np
 from numpy.typing import NDArray
 
 from dearhost.errors import SoundError, UnreadableSound
+from dearhost.sound.placing import Mono
 from dearhost.storage import write_whole
 
-Mono = NDArray[np.float32]
 RATE = 48_000
 LONGEST_SECONDS = 1800.0
 _BLOCK = 1 << 20

@@ -18,7 +18,8 @@ from numpy.typing import NDArray
 from dearhost.sound.files import read_stereo
 from dearhost.sound.loudness import energies, loudness_of
 from dearhost.sound.mix import Stereo
-from dearhost.sound.parts import SoundParts, Two
+from dearhost.sound.parts import SoundParts
+from dearhost.sound.placing import Two
 
 RATE = 48_000
 _HOP, _WINDOW, _SMALL_RATE = 512, 2048, 24_000

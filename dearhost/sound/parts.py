@@ -8,11 +8,10 @@ from typing import Any
 
 import av
 import numpy as np
-from numpy.typing import NDArray
 
 from dearhost.errors import UnreadableSound
+from dearhost.sound.placing import Two
 
-Two = NDArray[np.float32]
 """Samples of two channels, shape (n, 2), in -1..1."""
 _BACK = (0.0, 2.0, 10.0, 60.0)
 """Seconds before a place from which it is read on to, where it is not found itself."""

@@ -7,10 +7,10 @@ from numpy.typing import NDArray
 
 from dearhost.memory import LazyModule
 from dearhost.sound.examining import frame_levels
+from dearhost.sound.placing import Mono
 
 ndimage, signal = LazyModule("scipy.ndimage"), LazyModule("scipy.signal")
 
-Mono = NDArray[np.float32]
 _EDGE = 0.08
 _FRAME = 0.02
 _LEVEL_DB = -23.0

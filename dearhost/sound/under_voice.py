@@ -10,11 +10,10 @@ import numpy as np
 from numpy.typing import NDArray
 
 from dearhost.memory import LazyModule
-from dearhost.sound.placing import Curve
+from dearhost.sound.placing import Curve, Two
 
 signal = LazyModule("scipy.signal")
 
-Two = NDArray[np.float32]
 _ATTACK, _AHEAD, _HOLD, _RELEASE = 0.35, 0.05, 0.35, 0.9
 """Seconds: how long it takes to go down, how long before a word it is down, how long after it stays, and comes up."""
 _PAUSE = 1.6

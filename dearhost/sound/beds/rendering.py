@@ -11,8 +11,8 @@ from scipy.signal import lfilter, oaconvolve
 from dearhost.sound.beds.composing import BedSpec, Score, compose
 from dearhost.sound.beds.instruments import RATE, drum, high_passed, low_passed, tone
 from dearhost.sound.beds.moods import BASS, FIGURE, MELODY, PAD, ROLES, STYLES
+from dearhost.sound.placing import Two
 
-Two = NDArray[np.float32]
 """Samples of two channels, shape (n, 2)."""
 _BLOCK_SECONDS, _BEFORE = 10.0, 2.0
 """Of a block, and what is made before it so that rooms and filters have settled."""
