@@ -29,7 +29,8 @@ class FilmKind:
 
 
 SHORT = FilmKind(3, 1_200_000_000, "cabac=0:no-deblock=1")
-"""At 1080p a frame of dense footage at random takes 22 ms, the first time (``pieces``); with one more between, 26."""
+"""At 1080p a frame at random takes 23 ms, of dense footage 30, the first time (``pieces``); with one more between 26
+and 36."""
 LONG = FilmKind(24, 2_400_000_000, "deblock=0,0")
 """As good in a third of the room; a frame at random takes 140 to 170 ms at 1080p, the first time."""
 LONG_FROM = 18_000
