@@ -111,14 +111,16 @@ def mastered_from(tracks: Iterable[Track], duration: float, loudness: str, first
 
     How loud the first are is foreseen before all of it is mixed: within an eighth of a dB.
     """
-    from dearhost.sound.foreseeing import foreseen_gain, outline_of_mix  # noqa: PLC0415 - for the same reason
-    from dearhost.sound.mastering import limited_part, reach_of  # noqa: PLC0415 - for the same reason
+    # signal processing takes 80 MB to load, and processes that draw never need it
+    from dearhost.sound.foreseeing import foreseen_gain, outline_of_mix  # noqa: PLC0415 - see above
+    from dearhost.sound.mastering import limited_part, reach_of  # noqa: PLC0415 - see above
 
     tracks, total = list(tracks), round(duration * SAMPLE_RATE)
     part = range(min(first, total), min(first + count, total))
     if part:
-        outline = outline_of_mix(tracks, duration, SAMPLE_RATE)
-        gain = 0.0 if loudness == "none" else foreseen_gain(outline, float(loudness))
+        gain = 0.0
+        if loudness != "none":
+            gain = foreseen_gain(outline_of_mix(tracks, duration, SAMPLE_RATE), float(loudness))
         reach = reach_of(part, total, SAMPLE_RATE)
         within = range(part.start - reach.start, part.stop - reach.start)
         yield limited_part(mix_part(tracks, reach, SAMPLE_RATE), within, gain, SAMPLE_RATE)

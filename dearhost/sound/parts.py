@@ -12,7 +12,6 @@ import numpy as np
 from dearhost.errors import UnreadableSound
 from dearhost.sound.placing import Two
 
-"""Samples of two channels, shape (n, 2), in -1..1."""
 _BACK = (0.0, 2.0, 10.0, 60.0)
 """Seconds before a place from which it is read on to, where it is not found itself."""
 _LOST = "A sound of the shelf cannot be read any more. Bring its file in again."

