@@ -17,11 +17,23 @@ Box = tuple[float, float, float, float]
 
 
 class Paper:
-    """A canvas to cut and stick paper on; ``scale`` is its pixels a unit, which sets the line weight."""
+    """A canvas to cut and stick paper on; ``scale`` is its pixels a unit, which sets the line weight.
 
-    def __init__(self, canvas: Any, scale: float) -> None:
-        self.canvas = canvas
+    ``shade_side``: where pieces are in shade, 1 the right where the light comes from the left, -1 the left.
+    """
+
+    def __init__(self, canvas: Any, scale: float, shade_side: int = 1) -> None:
+        self.canvas, self.shade_side = canvas, shade_side
         self.set_scale(scale)
+
+    @classmethod
+    def on(cls, canvas: Any, shade_side: int = 1) -> Paper:
+        """Paper on a canvas as it is scaled now."""
+        return cls(canvas, canvas.getTotalMatrix().getScaleX(), shade_side)
+
+    def shaded(self, crescent: complex) -> complex:
+        """A crescent of shade that is given as it lies at the right, on the side where shade is."""
+        return complex(crescent.real * self.shade_side, crescent.imag)
 
     def set_scale(self, scale: float) -> None:
         """Line weight grows slower than the framing (optical scaling)."""
@@ -57,8 +69,10 @@ class Paper:
 
     @contextmanager
     def clipped(self, path: Any, *, needed: bool = True, outside: bool = False) -> Iterator[None]:
-        """Draw inside ``path`` only, or ``outside`` it. Clipping is dear: pass ``needed`` False where nothing can reach
-        over."""
+        """Draw inside ``path`` only, or ``outside`` it.
+
+        Clipping is expensive: pass ``needed`` False where nothing can reach over.
+        """
         if not needed:
             yield
             return
@@ -86,43 +100,45 @@ class Paper:
         self.canvas.drawCircle(centre.real, centre.imag, radius, paint(colour))
 
     def ink_edge(self, path: Any, weight: float = 1.0) -> None:
-        """The lower-right edge in ink: the same path, slid."""
+        """The lower edge on the side of the shade in ink: the same path, slid."""
         self.canvas.save()
-        self.canvas.translate(self.ink[0] * weight, self.ink[1] * weight)
+        self.canvas.translate(self.ink[0] * weight * self.shade_side, self.ink[1] * weight)
         self.canvas.drawPath(path, paint("ink"))
         self.canvas.restore()
 
     def piece(self, path: Any, base: str, shade: str | None = None, *, ink: float = 1.0,
               crescent: tuple[float, float] = (5.0, 4.0), rim: bool = True, lit: Any = None) -> None:  # fmt: skip
-        """One piece of paper: ink edge, flat fill, a hard shade at the lower right, a light rim.
+        """One piece of paper: ink edge, flat fill, a hard shade at its lower edge, a light rim.
 
-        ``crescent`` is how far the shade reaches in. ``lit`` is what the light falls on, where it is known; else it is
-        cut out.
+        ``crescent`` is how far the shade reaches in, as it lies at the right. ``lit`` is what the light falls on,
+        where it is known; else it is cut out.
         """
         canvas = self.canvas
         if canvas.quickReject(path.getBounds().makeOutset(4, 4)):
             return
         half = self.rim / 2 if rim else 0.0
+        aside = half * self.shade_side
         canvas.save()
-        canvas.translate(half, half)
+        canvas.translate(aside, half)
         if ink:
             self.ink_edge(path, ink)
-        if rim:  # light, and on it the piece a little to the lower right: quicker than cutting the rim out
+        if rim:  # light, and on it the piece a little lower and aside: quicker than cutting the rim out
             lightness = 0.18 + 0.22 * (sum(rgb(base)) / 765)
-            canvas.translate(-2 * half, -2 * half)
+            canvas.translate(-2 * aside, -2 * half)
             canvas.drawPath(path, paint(mix(base, "#FFF6E4", round(lightness, 3))))
-            canvas.translate(2 * half, 2 * half)
+            canvas.translate(2 * aside, 2 * half)
         canvas.drawPath(path, paint(shade or base))
         if lit is not None:
             canvas.drawPath(lit, paint(base))
         elif shade is not None:
-            self._cut(path, moved(path, -crescent[0], -crescent[1]), skia.PathOp.kIntersect_PathOp, paint(base))
+            in_light = moved(path, -crescent[0] * self.shade_side, -crescent[1])
+            self._cut(path, in_light, skia.PathOp.kIntersect_PathOp, paint(base))
         canvas.restore()
 
     def cast(self, onto: Any, caster: Any, dx: float = 4.0, dy: float = 6.0, colour: str = "ink",
              alpha: float = 0.16) -> None:  # fmt: skip
-        """The hard shadow ``caster`` throws on the piece ``onto``."""
-        self._cut(moved(caster, dx, dy), onto, skia.PathOp.kIntersect_PathOp, paint(colour, alpha))
+        """The hard shadow ``caster`` throws on the piece ``onto``, slid by ``dx`` to the side of the shade."""
+        self._cut(moved(caster, dx * self.shade_side, dy), onto, skia.PathOp.kIntersect_PathOp, paint(colour, alpha))
 
     def _cut(self, path: Any, other: Any, operation: Any, fill: Any) -> None:
         """Fill ``path`` less ``other``, or what both share; by clipping where path operations give up."""

@@ -20,10 +20,10 @@ EVERYTHING = skia.Rect.MakeLTRB(-8000, -8000, 8000, 8000)
 _KEPT = 1200
 
 
-def recorded(draw: Callable[[Paper], None], scale: float) -> Any:
-    """What ``draw`` draws on paper of ``scale``, as a picture that can be drawn again and again."""
+def recorded(draw: Callable[[Paper], None], scale: float, shade_side: int = 1) -> Any:
+    """What ``draw`` draws on such paper, as a picture that can be drawn again and again."""
     recorder = skia.PictureRecorder()
-    draw(Paper(recorder.beginRecording(EVERYTHING), scale))
+    draw(Paper(recorder.beginRecording(EVERYTHING), scale, shade_side))
     return recorder.finishRecordingAsPicture()
 
 
@@ -36,12 +36,12 @@ class PictureShelf:
     def draw(self, paper: Paper, key: Hashable, record: Callable[[Paper], None]) -> None:
         """Draw the picture of ``key`` on ``paper``, recorded by ``record`` when it is not there yet.
 
-        ``key`` must hold everything the drawing depends on but the paper's scale.
+        ``key`` must hold everything the drawing depends on but the paper's scale and side of shade.
         """
-        full_key = (key, round(paper.scale, 3))
+        full_key = (key, round(paper.scale, 3), paper.shade_side)
         picture = self._pictures.get(full_key)
         if picture is None:
-            picture = self._pictures[full_key] = recorded(record, paper.scale)
+            picture = self._pictures[full_key] = recorded(record, paper.scale, paper.shade_side)
             while len(self._pictures) > _KEPT:
                 self._pictures.popitem(last=False)
         else:

@@ -6,6 +6,7 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Any, Protocol
 
+from dearhost.drawing.paper import Paper
 from dearhost.hosts.abilities import Abilities
 from dearhost.hosts.pose import Pose
 
@@ -45,15 +46,13 @@ class Part:
     name: str
     key: Any
     box: Box
-    draw: Callable[[Any], None]
+    draw: Callable[[Paper], None]
     at: complex = 0j
 
-    def place(self, canvas: Any) -> None:
+    def place(self, paper: Paper) -> None:
         """Draw it where it is."""
-        canvas.save()
-        canvas.translate(self.at.real, self.at.imag)
-        self.draw(canvas)
-        canvas.restore()
+        with paper.frame(self.at, 0):
+            self.draw(paper)
 
 
 class Host(Protocol):

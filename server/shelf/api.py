@@ -257,7 +257,7 @@ def _clip(request: HttpRequest, item: str) -> str:
 class RemedyOut(Schema):
     """A choice that would help, and the words for it."""
 
-    name: Literal["own_mirrored", "own_dim", "own_light", "own_blur"]
+    name: Literal["own_dim", "own_light", "own_blur"]
     value: bool | float
     words: str
 

@@ -91,9 +91,9 @@ def test_every_demo_production_can_be_rendered() -> None:
 
 def test_processes_that_draw_load_nothing_that_is_for_sound() -> None:
     """There are several of them, and each such library takes 20 to 80 MB."""
-    dear = "scipy.signal scipy.ndimage parselmouth sklearn onnxruntime pocketsphinx pyloudnorm django"
+    slow_to_load = "scipy.signal scipy.ndimage parselmouth sklearn onnxruntime pocketsphinx pyloudnorm django"
     told = subprocess.run(
         [sys.executable, "-c", "import sys, dearhost.render.chunk_worker, dearhost.render.colour; print(*sys.modules)"],
         check=True, capture_output=True, text=True, cwd=ROOT,
     )  # fmt: skip
-    assert not set(dear.split()) & set(told.stdout.split())
+    assert not set(slow_to_load.split()) & set(told.stdout.split())

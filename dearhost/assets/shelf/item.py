@@ -27,10 +27,15 @@ class Light:
     right: float = 0.0
     behind: float = 0.0
 
+    def side(self, *, mirrored: bool = False) -> str:
+        """Where it comes from, "left" or "right", in the picture as it is or turned over; "" from nowhere."""
+        right = -self.right if mirrored else self.right
+        return "right" if right > _SIDED else "left" if right < -_SIDED else ""
+
     @property
     def words(self) -> str:
         """What is said of it, as "from the left, warm, dark"."""
-        side = "from the right" if self.right > _SIDED else "from the left" if self.right < -_SIDED else "even"
+        side = f"from the {self.side()}" if self.side() else "even"
         red, _, blue = self.gain
         warmth = "warm" if red > blue * _TINTED else "cool" if blue > red * _TINTED else "neutral"
         depth = "dark" if self.level < _DARK else "bright" if self.level > _BRIGHT else ""

@@ -5,6 +5,7 @@ from __future__ import annotations
 from abc import ABC, abstractmethod
 from typing import Any, ClassVar
 
+from dearhost.drawing.paper import Paper
 from dearhost.hosts.abilities import ANIMAL
 from dearhost.hosts.animals.body import PROP_SIZE, Build, Frame
 from dearhost.hosts.host import Card, Part
@@ -47,8 +48,9 @@ class Animal(ABC):
 
     def draw(self, canvas: Any, pose: Pose) -> None:
         """Draw ``pose`` whole."""
-        for part in self.parts(pose, canvas.getTotalMatrix().getScaleX()):
-            part.place(canvas)
+        paper = Paper.on(canvas)
+        for part in self.parts(pose, paper.scale):
+            part.place(paper)
 
     @abstractmethod
     def parts(self, pose: Pose, scale: float) -> list[Part]:

@@ -5,7 +5,6 @@ from __future__ import annotations
 import math
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
-from typing import Any
 
 from dearhost.drawing.outlines import clamp, lerp, turned
 from dearhost.drawing.paper import Paper
@@ -106,11 +105,6 @@ def soft_limit(degrees: float, limit: float) -> float:
     return math.copysign(held * fade * fade * (3 - 2 * fade), degrees)
 
 
-def drawer(draw: Callable[[Paper], None]) -> Callable[[Any], None]:
-    """A part's drawing from one on paper."""
-    return lambda canvas: draw(Paper(canvas, canvas.getTotalMatrix().getScaleX()))
-
-
 def palm_of(limb: Limb, prop: str) -> complex:
     """Where a limb has the grip of ``prop``."""
     return limb.wrist + turned(limb.angle) * 14 + 1j * (PROPS[prop].slide - 12 if prop else -12)
@@ -142,7 +136,7 @@ def limb_part(name: str, limb: Limb, trunk: Body, draw: LimbDrawing, fingers: Li
             if fingers:
                 fingers(paper, limb)
 
-    return Part(f"{name}{limb.side}", (trunk, limb.pose), box, drawer(drawing))
+    return Part(f"{name}{limb.side}", (trunk, limb.pose), box, drawing)
 
 
 def in_order(limbs: Sequence[Limb], height: float) -> tuple[list[Limb], list[Limb]]:

@@ -17,7 +17,7 @@ from dearhost.drawing.colours import darker, mix, paint
 from dearhost.drawing.outlines import clamp, joined, lerp, limb, spline, turned
 from dearhost.drawing.paper import Paper
 from dearhost.hosts.animals.animal import Animal
-from dearhost.hosts.animals.body import Build, Frame, Limb, drawer, in_order, limb_part, soft_limit
+from dearhost.hosts.animals.body import Build, Frame, Limb, in_order, limb_part, soft_limit
 from dearhost.hosts.host import Part
 from dearhost.hosts.people.eyes import draw_brow, draw_eye
 from dearhost.hosts.people.head_space import HeadSpace, mirrored
@@ -53,14 +53,14 @@ class Seabird(Animal):
         trunk = replace(body, yaw=0, pitch=0, roll=0, jaw=0, head_x=0)
         x, y = frame.head.real, frame.head.imag
         return [
-            Part("body", (trunk, body.yaw), (-130, -260, 130, 40), drawer(lambda p: _draw_body(p, frame))),
+            Part("body", (trunk, body.yaw), (-130, -260, 130, 40), lambda p: _draw_body(p, frame)),
             *(limb_part("wing", wing, trunk, _draw_wing) for wing in low),
-            Part("scarf", (trunk, sway), (-90, -260, 90, -90), drawer(lambda p: _draw_scarf(p, frame, sway))),
-            Part("head", body, (x - 90, y - 105, x + 90, y + 80), drawer(lambda p: _draw_head(p, frame))),
+            Part("scarf", (trunk, sway), (-90, -260, 90, -90), lambda p: _draw_scarf(p, frame, sway)),
+            Part("head", body, (x - 90, y - 105, x + 90, y + 80), lambda p: _draw_head(p, frame)),
             Part("eyes", (body, face), (x - 66, y - 52, x + 66, y + 24),
-                 drawer(lambda p: _draw_eyes(p, frame, face))),
+                 lambda p: _draw_eyes(p, frame, face)),
             Part("beak", (body, mouth), (x - 40, y - 26, x + 40, y + 92),
-                 drawer(lambda p: _draw_beak(p, frame.head_space, mouth))),
+                 lambda p: _draw_beak(p, frame.head_space, mouth)),
             *(limb_part("wing", wing, trunk, _draw_wing, _draw_feathers) for wing in raised),
         ]  # fmt: skip
 
@@ -100,7 +100,8 @@ def _draw_feathers(paper: Paper, wing: Limb) -> None:
 
 def _draw_body(paper: Paper, frame: Frame) -> None:
     at, hip = frame.at, frame.hip
-    paper.canvas.drawOval(skia.Rect.MakeLTRB(hip.real - 80, -7, hip.real + 90, 13), paint("ink", 0.20))
+    below = hip.real + 5 * paper.shade_side
+    paper.canvas.drawOval(skia.Rect.MakeLTRB(below - 85, -7, below + 85, 13), paint("ink", 0.20))
     for side in (-1, 1):
         ankle = complex(side * 25, 0)
         thigh = limb(skia.Path(), at(side * 22, -22), at(side * 24, -52), 15, 6.5)

@@ -13,7 +13,7 @@ from dearhost.drawing.colours import darker, mix, paint
 from dearhost.drawing.outlines import clamp, limb, spline, turned
 from dearhost.drawing.paper import Paper
 from dearhost.hosts.animals.animal import Animal
-from dearhost.hosts.animals.body import Build, Frame, Limb, drawer, in_order, limb_part, soft_limit
+from dearhost.hosts.animals.body import Build, Frame, Limb, in_order, limb_part, soft_limit
 from dearhost.hosts.host import Part
 from dearhost.hosts.people.eyes import draw_brow, draw_eye
 from dearhost.hosts.people.head_space import HeadSpace, mirrored
@@ -49,14 +49,14 @@ class Seal(Animal):
         x, y = frame.head.real, frame.head.imag
         hip = frame.hip.real
         return [
-            Part("body", trunk, (hip - 130, -270, hip + 130, 40), drawer(lambda p: _draw_body(p, frame))),
+            Part("body", trunk, (hip - 130, -270, hip + 130, 40), lambda p: _draw_body(p, frame)),
             *(limb_part("flipper", flipper, trunk, _draw_flipper) for flipper in low),
-            Part("kerchief", trunk, (hip - 105, -275, hip + 105, -110), drawer(lambda p: _draw_kerchief(p, frame))),
-            Part("head", body, (x - 90, y - 92, x + 90, y + 84), drawer(lambda p: _draw_head(p, frame))),
+            Part("kerchief", trunk, (hip - 105, -275, hip + 105, -110), lambda p: _draw_kerchief(p, frame)),
+            Part("head", body, (x - 90, y - 92, x + 90, y + 84), lambda p: _draw_head(p, frame)),
             Part("eyes", (body, face), (x - 66, y - 56, x + 66, y + 26),
-                 drawer(lambda p: _draw_eyes(p, frame, face))),
+                 lambda p: _draw_eyes(p, frame, face)),
             Part("mouth", (body, mouth), (x - 70, y - 22, x + 70, y + 92),
-                 drawer(lambda p: _draw_muzzle(p, frame.head_space, mouth))),
+                 lambda p: _draw_muzzle(p, frame.head_space, mouth)),
             *(limb_part("flipper", flipper, trunk, _draw_flipper) for flipper in raised),
         ]  # fmt: skip
 
@@ -94,7 +94,8 @@ def _body_outline(frame: Frame) -> Any:
 
 def _draw_body(paper: Paper, frame: Frame) -> None:
     at, hip = frame.at, frame.hip
-    paper.canvas.drawOval(skia.Rect.MakeLTRB(hip.real - 100, -8, hip.real + 108, 14), paint("ink", 0.20))
+    below = hip.real + 4 * paper.shade_side
+    paper.canvas.drawOval(skia.Rect.MakeLTRB(below - 104, -8, below + 104, 14), paint("ink", 0.20))
     for side in (-1, 1):  # the hind flippers lie out to both sides
         ground = [at(side * 30, -44), complex(hip.real + side * 92, -22), complex(hip.real + side * 116, -4),
                   complex(hip.real + side * 96, 2), complex(hip.real + side * 88, 10), complex(hip.real + side * 64, 4),

@@ -85,7 +85,7 @@ def draw_bare_arm(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, arm: Arm)
         return
     thick = skeleton.proportions.limb * skeleton.build.limb
     upper = _direction(arm.shoulder, arm.elbow)
-    bare = _Limbs(4 + 3j)
+    bare = _Limbs(paper.shaded(4 + 3j))
     bare.add(arm.shoulder + upper * 8, arm.elbow, 18.5 * thick * 0.78, 14.0 * thick * 0.80, 0.8)
     bare.add(arm.elbow, arm.wrist, 14.0 * thick * 0.82, _wrist_radius(skeleton) * 0.80, 1.6 * thick)
     paper.piece(bare.path, sheet.skin_base, sheet.skin_shade, lit=bare.lit)
@@ -97,7 +97,7 @@ def draw_sleeve(paper: Paper, sheet: ModelSheet, skeleton: Skeleton, arm: Arm) -
     thick = skeleton.proportions.limb * skeleton.build.limb
     shoulder_r, elbow_r, wrist_r = 18.5 * thick, 14.0 * thick, _wrist_radius(skeleton)
     fore, upper = _direction(arm.elbow, arm.wrist), _direction(arm.shoulder, arm.elbow)
-    sleeve, colour = _Limbs(5 + 3.6j), outfit.sleeve_colour
+    sleeve, colour = _Limbs(paper.shaded(5 + 3.6j)), outfit.sleeve_colour
     if outfit.sleeve == "long":
         end_r = _sleeve_end(skeleton, arm)
         sleeve.add(arm.shoulder, arm.elbow, shoulder_r, elbow_r, 0.8 * thick)
@@ -157,7 +157,8 @@ def _draw_cuff(paper: Paper, sheet: ModelSheet, arm: Arm, fore: complex, wrist_r
     colour = cut.cuff(outfit)
     radius = wrist_r * (1.2 + 0.22 * (1 - arm.foreshortening))
     cuff = arm.wrist - fore, arm.wrist - fore * cut.cuff_length, radius, radius * 1.03
-    paper.piece(_ring(*cuff), colour, darker(colour), ink=0.6, rim=False, lit=_ring(*lit_limb(*cuff, 3 + 2j)))
+    lit = _ring(*lit_limb(*cuff, paper.shaded(3 + 2j)))
+    paper.piece(_ring(*cuff), colour, darker(colour), ink=0.6, rim=False, lit=lit)
 
 
 def _ring(near: complex, far: complex, near_radius: float, far_radius: float) -> Any:

@@ -66,7 +66,7 @@ class DrawnHead:
     def _record_skull(self, paper: Paper, head: HeadSpace) -> None:
         sheet = self._sheet
         points = head_points(head, sheet.features)
-        path, lit = spline(points), spline(lit_points(points, head.size * (0.056 + 0.03j)))
+        path, lit = spline(points), spline(lit_points(points, paper.shaded(head.size * (0.056 + 0.03j))))
         far = head.far_side
         if not self._ears_covered:
             for side in (-1, 1):

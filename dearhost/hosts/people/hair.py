@@ -27,7 +27,7 @@ def draw_back_hair(paper: Paper, head: HeadSpace, sheet: ModelSheet) -> None:
         return
     points = head.silhouettes(list(style.back))
     colour = sheet.hair_base if style.lit_back else mix(sheet.hair_base, sheet.hair_shade, 0.55)
-    paper.piece(spline(points), colour, sheet.hair_shade, lit=spline(lit_points(points, 6 + 4j)))
+    paper.piece(spline(points), colour, sheet.hair_shade, lit=spline(lit_points(points, paper.shaded(6 + 4j))))
     draw_strands(paper, head, style.back_strands, mix(sheet.hair_shade, "ink", 0.3), 0.016)
 
 
@@ -49,7 +49,7 @@ def draw_front_hair(paper: Paper, head: HeadSpace, sheet: ModelSheet, head_path:
         paper.piece(path, base, shade, ink=0.8, rim=False, crescent=(6, 4))
         return
     paper.cast(head_path, path, 3.5, 5.5, "#5A2430", 0.22)
-    lit = spline(lit_points(points, 7 + 5j), corners=style.corners, tension=style.tension)
+    lit = spline(lit_points(points, paper.shaded(7 + 5j)), corners=style.corners, tension=style.tension)
     paper.piece(path, sheet.hair_base, sheet.hair_shade, lit=lit)
     draw_strands(paper, head, style.strands, sheet.hair_shade, 0.014)
     draw_strands(paper, head, style.light, sheet.hair_light, 0.016, 0.85)

@@ -26,7 +26,7 @@ def draw_nose(paper: Paper, head: HeadSpace, sheet: ModelSheet) -> None:
     ground = head.depth(0, 0)
     at = head.solid
     tip = at(0, length, ground + depth)
-    side = 1 if head.sin_yaw > -0.15 else -1
+    side = paper.shade_side if paper.shade_side * head.sin_yaw > -0.15 else -paper.shade_side
     wing = at(width * side, length + 0.012, ground + depth * 0.35)
     under = at(0, length + 0.040, ground + depth * 0.55)
     bridge = at(0.030 * side, -0.015, ground - 0.01)

@@ -155,8 +155,9 @@ class Person:
 
     def draw(self, canvas: Any, pose: Pose) -> None:
         """Draw ``pose`` whole."""
-        for part in self.parts(pose, canvas.getTotalMatrix().getScaleX()):
-            part.place(canvas)
+        paper = Paper.on(canvas)
+        for part in self.parts(pose, paper.scale):
+            part.place(paper)
 
     def parts(self, pose: Pose, scale: float) -> list[Part]:
         """Legs, trunk with its hanging arms, the head, eyes and mouth, then raised arms."""
@@ -220,12 +221,12 @@ class Person:
         setting = view.setting
         size = 1 + 0.09 * max(0.0, setting.lean)
 
-        def placed(canvas: Any) -> None:
-            with self._figure_space(canvas) as paper:
-                canvas.scale(size, size)
-                canvas.translate(0, PIVOT.imag * 100)
-                canvas.rotate(setting.roll)
-                canvas.translate(0, -PIVOT.imag * 100)
+        def placed(whole: Paper) -> None:
+            with self._figure_space(whole) as paper:
+                paper.canvas.scale(size, size)
+                paper.canvas.translate(0, PIVOT.imag * 100)
+                paper.canvas.rotate(setting.roll)
+                paper.canvas.translate(0, -PIVOT.imag * 100)
                 paper.set_scale(paper.scale * size)
                 draw(paper)
 
@@ -238,10 +239,11 @@ class Person:
         skirt = body.sway if self.sheet.outfit.below != "trousers" else 0.0
         key = (hip, body.bend, body.tilt, body.lean, body.turn, skirt, pose.legs, seat)
 
-        def draw(canvas: Any) -> None:
-            with self._figure_space(canvas) as paper:
-                canvas.clipRect(skia.Rect.MakeLTRB(-9e3, hip.imag - UNDER_TRUNK, 9e3, 9e3))
-                canvas.drawOval(skia.Rect.MakeLTRB(hip.real - 95, -8, hip.real + 105, 14), paint("ink", 0.20))
+        def draw(whole: Paper) -> None:
+            with self._figure_space(whole) as paper:
+                paper.canvas.clipRect(skia.Rect.MakeLTRB(-9e3, hip.imag - UNDER_TRUNK, 9e3, 9e3))
+                below = hip.real + 5 * paper.shade_side
+                paper.canvas.drawOval(skia.Rect.MakeLTRB(below - 100, -8, below + 100, 14), paint("ink", 0.20))
                 if pose.seat:
                     draw_seat(paper, -pose.root, pose.seat)
                 legs = [skeleton.left_leg, skeleton.right_leg]
@@ -252,8 +254,8 @@ class Person:
         return Part("legs", key, self._boxes.legs(skeleton, pose), draw)
 
     def _trunk_part(self, skeleton: Skeleton, body: Body) -> Part:
-        def draw(canvas: Any) -> None:
-            with self._figure_space(canvas) as paper:
+        def draw(whole: Paper) -> None:
+            with self._figure_space(whole) as paper:
                 if body.away:
                     self._draw_on_trunk(paper, body, "back", self._record_back)
                 else:
@@ -269,8 +271,8 @@ class Person:
         roll, jaw = rounded(set_head.roll, 2 * _ROLL), rounded(body.jaw, _SHADOW_JAW)
         head = HeadSpace(0j, 100, set_head.yaw, set_head.pitch, 0, jaw)
 
-        def draw(canvas: Any) -> None:
-            with self._figure_space(canvas) as paper:
+        def draw(whole: Paper) -> None:
+            with self._figure_space(whole) as paper:
                 self._draw_chin_shadow(paper, skeleton, between, roll, head)
                 self._draw_on_trunk(paper, replace(body, sway=0.0), "collar", self._record_collar)
 
@@ -281,8 +283,8 @@ class Person:
     def _arm_part(self, bend: float, arm: Arm, *, shadow: bool) -> Part:
         pose, side = replace(arm.pose, shrug=0.0), arm.side  # a shrug moves the shoulder, which is where the arm is
 
-        def draw(canvas: Any) -> None:
-            with self._figure_space(canvas) as paper:
+        def draw(whole: Paper) -> None:
+            with self._figure_space(whole) as paper:
                 self._arms.arm(paper, bend, pose, side, shadow=shadow)
 
         box, at = self._boxes.arm(arm, shadow=shadow), arm.shoulder * self._figure
@@ -291,20 +293,20 @@ class Person:
     def _fingers_part(self, bend: float, arm: Arm) -> Part:
         pose, side = replace(arm.pose, shrug=0.0), arm.side
 
-        def draw(canvas: Any) -> None:
-            with self._figure_space(canvas) as paper:
+        def draw(whole: Paper) -> None:
+            with self._figure_space(whole) as paper:
                 self._arms.fingers(paper, bend, pose, side)
 
         box, at = self._boxes.arm(arm, shadow=False), arm.shoulder * self._figure
         return Part(f"fingers{side}", (bend, pose), box, draw, at)
 
     @contextmanager
-    def _figure_space(self, canvas: Any) -> Iterator[Paper]:
+    def _figure_space(self, paper: Paper) -> Iterator[Paper]:
         """A person's units."""
-        canvas.save()
-        canvas.scale(self._figure, self._figure)
-        yield Paper(canvas, canvas.getTotalMatrix().getScaleX())
-        canvas.restore()
+        paper.canvas.save()
+        paper.canvas.scale(self._figure, self._figure)
+        yield Paper.on(paper.canvas, paper.shade_side)
+        paper.canvas.restore()
 
     def _draw_on_trunk(self, paper: Paper, body: Body, name: str, record: TrunkDrawing) -> None:
         """Draw something in the frame of the lower spine about the hip, from a spine whose lower half is upright."""

@@ -58,7 +58,7 @@ def draw_torso(paper: Paper, sheet: ModelSheet, skeleton: Skeleton) -> Any:
     """The trunk and the details of its cut; returns its outline, for shadows to fall on."""
     outfit = sheet.outfit
     path = torso_outline(skeleton, outfit.hem)
-    paper.piece(path, outfit.top, darker(outfit.top), lit=torso_outline(skeleton, outfit.hem, _CRESCENT))
+    paper.piece(path, outfit.top, darker(outfit.top), lit=torso_outline(skeleton, outfit.hem, paper.shaded(_CRESCENT)))
     CUTS[outfit.cut].details(paper, sheet, skeleton, path)
     return path
 

@@ -72,14 +72,30 @@ def light_filter(daylight: str, share: float) -> Any:
     return skia.Paint(ColorFilter=skia.ColorFilters.Matrix(matrix))
 
 
-@lru_cache(maxsize=8)
-def host_light(daylight: str) -> Any:
-    """The fill that multiplies a host's pixels by their share of the light, as far as it takes away; None for nothing.
+@dataclass(frozen=True, slots=True)
+class HostLight:
+    """The light on hosts: ``fill`` multiplies their pixels, None for nothing; ``shade_side`` is that of their paper.
 
     Layers are drawn again many times a second: a multiplication costs a tenth of what a filter does.
     """
+
+    fill: Any = None
+    shade_side: int = 1
+
+
+UNLIT = HostLight()
+
+
+@lru_cache(maxsize=8)
+def host_light(daylight: str) -> HostLight:
+    """A host's share of the light of a time of day, as far as it takes away."""
     light = DAYLIGHTS[daylight]
     red, green, blue = (min(255, round(255 * (1 + (value - 1) * light.host))) for value in light.gain)
     if min(red, green, blue) == 255:
-        return None
+        return UNLIT
+    return HostLight(multiplied(red, green, blue))
+
+
+def multiplied(red: int, green: int, blue: int) -> Any:
+    """The fill that multiplies by a colour, each of it 0 to 255."""
     return skia.Paint(Color=skia.Color(red, green, blue), BlendMode=skia.BlendMode.kModulate)

@@ -7,12 +7,12 @@ from dataclasses import dataclass, replace
 from typing import Any
 
 from dearhost.assets.shelf import Light
-from dearhost.stage.backdrops.placing import DRAWN_LEVEL, FITTED, Placing, stops
+from dearhost.stage.backdrops.placing import DRAWN_LEVEL, FITTED, Placing, light_behind, stops
 
 WELL, POOR = 75, 50
 """Scores from which on they stand well, and below which one should know."""
-_DRAWN_RIGHT = -0.45
-"""Hosts are shaded at their lower right: their light comes from the left."""
+_DRAWN_ASIDE = 0.45
+"""How far from the side the light comes that hosts are drawn in, as ``Light.right``."""
 _MIREDS_A_STOP = 65.0
 """Reciprocal megakelvins for a stop between red and blue: black bodies of 3200 and 6500 K in linear sRGB (from
 memory)."""
@@ -57,13 +57,14 @@ def light_fit(light: Light, placing: Placing) -> LightFit:
     return fit if better.score > fit.score else replace(fit, remedy=None)
 
 
-_FIELDS = {"own_mirrored": "mirrored", "own_dim": "dim", "own_light": "light", "own_blur": "blur"}
+_FIELDS = {"own_dim": "dim", "own_light": "light", "own_blur": "blur"}
 
 
 def _measured(light: Light, placing: Placing) -> LightFit:
     fitted = FITTED if placing.light else 0.0
     right = -light.right if placing.mirrored else light.right
-    aside = (right - _DRAWN_RIGHT) * abs(light.right)  # an even light comes from nowhere
+    same_side = -right * light_behind(light, placing).shade_side
+    aside = max(0.0, _DRAWN_ASIDE - same_side) * abs(light.right)  # an even light comes from nowhere
     red, _, blue = light.gain
     mireds = _MIREDS_A_STOP * math.log2(red / blue) * (1 - fitted)
     level = light.level + stops(placing.dim)
@@ -81,8 +82,7 @@ def _amiss(worst: int, off: float, placing: Placing) -> tuple[str, Remedy | None
     """What is amiss most, and what would mend it."""
     own_light = None if placing.light else Remedy("own_light", True, "Let them stand in its light")
     if worst == 0:
-        turned = Remedy("own_mirrored", not placing.mirrored, "Turn it over")
-        return "Its light comes from the right, and that on the hosts from the left.", turned
+        return "Its light comes from the right, and that on the hosts from the left.", own_light
     if worst == 1:
         return f"It is much {'warmer' if off > 0 else 'cooler'} than they are.", own_light
     if worst == 2 and off < 0:

@@ -12,6 +12,7 @@ import skia
 from dearhost.assets.shelf import Light
 from dearhost.production import Choices
 from dearhost.production.own_places import OwnPlace, own_places
+from dearhost.stage.backdrops.light import UNLIT, HostLight, multiplied
 from dearhost.stage.backdrops.toning import CREAM, LUMINANCE, grain_tile, tone_of, tone_words, whole_tone
 from dearhost.stage.clip_time import ROUND_AND_ROUND, ClipTime, time_behind
 from dearhost.stage.layout.shapes import Picture
@@ -130,18 +131,17 @@ def _tone_filter(tone: str, dim: float) -> Any:
 
 
 @lru_cache(maxsize=16)
-def light_behind(light: Light | None, placing: Placing) -> Any:
-    """The fill that multiplies hosts' pixels, so that they stand in the light of what is behind them; None for none."""
-    if light is None or not placing.light:
-        return None
+def light_behind(light: Light, placing: Placing) -> HostLight:
+    """The light of what is behind hosts on them, where they are to stand in it."""
+    if not placing.light:
+        return UNLIT
+    shade_side = -1 if light.side(mirrored=placing.mirrored) == "right" else 1
     gain = [min(1.6, max(0.55, value)) ** FITTED for value in light.gain]
     luminance = sum(value * share for value, share in zip(gain, LUMINANCE, strict=True))
     level = min(0.0, max(-2.6, light.level - DRAWN_LEVEL)) * 0.5 + stops(placing.dim) * 0.35
     factor = 2.0**level / luminance
     red, green, blue = (min(255, round(255 * min(1.0, value * factor))) for value in gain)
-    if min(red, green, blue) >= 252:
-        return None
-    return skia.Paint(Color=skia.Color(red, green, blue), BlendMode=skia.BlendMode.kModulate)
+    return HostLight(None if min(red, green, blue) >= 252 else multiplied(red, green, blue), shade_side)
 
 
 def stops(dim: float) -> float:

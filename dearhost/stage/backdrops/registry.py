@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
 from typing import Any
 
@@ -17,7 +17,7 @@ from dearhost.production import AS_THE_SET, Choices
 from dearhost.stage.backdrops.backdrop import Backdrop, Nothing, Still
 from dearhost.stage.backdrops.dressing import SLOTS
 from dearhost.stage.backdrops.footage import FootageBackdrop, lines_seen
-from dearhost.stage.backdrops.light import host_light
+from dearhost.stage.backdrops.light import HostLight, host_light
 from dearhost.stage.backdrops.placing import Placing, grained, laid_image, light_behind
 from dearhost.stage.backdrops.set_sheet import SetSheet
 from dearhost.stage.backdrops.sets import DRAWN_SETS
@@ -56,12 +56,13 @@ class Scenery:
             return self.daylight
         return DRAWN_SETS[self.set_id].daylight if self.set_id in DRAWN_SETS else "noon"
 
-    def on_hosts(self, shelf: Shelf) -> Any:
-        """The fill that multiplies what the light falls on; None for nothing."""
-        item = shelf.item(self.own.item) if self.own and self.daylight == AS_THE_SET else None
-        if self.own and item:
-            return light_behind(item.light, self.own)
-        return host_light(self.light)
+    def on_hosts(self, shelf: Shelf) -> HostLight:
+        """The light on hosts and on what stands with them."""
+        item = shelf.item(self.own.item) if self.own else None
+        if not self.own or not item:
+            return host_light(self.light)
+        behind = light_behind(item.light, self.own)
+        return behind if self.daylight == AS_THE_SET else replace(host_light(self.light), shade_side=behind.shade_side)
 
 
 def backdrop_for(scenery: Scenery, picture: Picture, rate: FrameRate, shelf: Shelf) -> Backdrop:

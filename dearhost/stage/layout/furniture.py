@@ -50,10 +50,10 @@ def placed(kind: str, places: Mapping[str, tuple[float, float, float]], top: flo
 
 
 class FurnitureDrawing:
-    """Furniture laid out for a picture."""
+    """Furniture laid out for a picture; ``shade_side`` is the side it is in shade on, as that of paper."""
 
-    def __init__(self, furniture: PlacedFurniture, picture: Picture) -> None:
-        self.furniture, self.picture = furniture, picture
+    def __init__(self, furniture: PlacedFurniture, picture: Picture, shade_side: int) -> None:
+        self.furniture, self.picture, self._shade_side = furniture, picture, shade_side
         width, height = picture.width, picture.height
         self.unit = furniture.head * height / 100
         self.left, self.right = furniture.left * width, furniture.right * width
@@ -62,7 +62,7 @@ class FurnitureDrawing:
 
     def draw(self, canvas: Any) -> None:
         """Top, its edge, and the front."""
-        u, paper = self.unit, Paper(canvas, self.unit)
+        u, paper = self.unit, Paper(canvas, self.unit, self._shade_side)
         left, right, top, bottom = self.left, self.right, self.top, self.bottom
         depth, edge = 15 * u, 6 * u
         front_colour = _FRONT if self.furniture.kind == "counter" else "#8C6239"

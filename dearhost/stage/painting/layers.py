@@ -18,6 +18,7 @@ from dearhost.drawing.paper import Paper
 from dearhost.hosts import Contents, Face, Host, OnDesk, Part, Performance, Pose, draw_laid, prop_reach
 from dearhost.production import Resources
 from dearhost.production.caption_choices import with_own
+from dearhost.stage.backdrops import UNLIT, HostLight
 from dearhost.stage.captions import Caption
 from dearhost.stage.layout.furniture import FurnitureDrawing, PlacedFurniture
 from dearhost.stage.layout.shapes import Picture
@@ -59,7 +60,7 @@ class HostLayers:
 
     def __init__(
         self, placed: PlacedHost, host: Host, performance: Performance, shot: int, picture: Picture,
-        frame_rate: FrameRate, glide: Glide | None = None, light: Any = None,
+        frame_rate: FrameRate, glide: Glide | None = None, light: HostLight = UNLIT,
     ) -> None:  # fmt: skip
         self.host, self._glide, self._light = host, glide, light
         self.name, self._picture, self._rate = f"{placed.host}.{shot}", picture, frame_rate
@@ -83,7 +84,7 @@ class HostLayers:
         """A part as a layer; what has a place of its own goes there in steps."""
         if not part.at:
             box, draw = self._pixels(part.box, x), self._drawer(part.draw, x, self._offset)
-            return Layer(f"{self.name}.{part.name}", (part.key, x), box, draw, light=self._light)
+            return Layer(f"{self.name}.{part.name}", (part.key, x), box, draw, light=self._light.fill)
         left = round((x + part.at.real * self.scale) / self._step) * self._step
         top = round((self._offset + part.at.imag * self.scale) / self._step) * self._step
         about = tuple(side * self.scale for side in part.box)
@@ -92,7 +93,7 @@ class HostLayers:
         key = part.key, left - place[0], top - place[1]
         reach = coarse_reach((about[0], about[1], about[2] + 1, about[3] + 1), place, self._picture)
         drawer = self._drawer(part.draw, left, top)
-        return Layer(f"{self.name}.{part.name}", key, box, drawer, place, reach, self._light)
+        return Layer(f"{self.name}.{part.name}", key, box, drawer, place, reach, self._light.fill)
 
     def on_desk(self, moment: float) -> list[Layer]:
         """What stands on the desk before the host."""
@@ -105,15 +106,14 @@ class HostLayers:
         palm = self.host.palm(pose, side) + pose.root * self.host.figure
         reach = prop_reach(item.prop) * self.host.prop_size
 
-        def draw(canvas: Any) -> None:
-            paper = Paper(canvas, self.scale)
+        def draw(paper: Paper) -> None:
             with paper.placed(palm.real, palm.imag, self.host.prop_size):
                 draw_laid(paper, item.prop, side, item.content, self.performance.contents)
 
         box = (palm.real - reach, palm.imag - reach, palm.real + reach, palm.imag + reach)
         name = f"{self.name}.{item.prop}.{item.hand}.{item.start:.2f}"
         drawer = self._drawer(draw, self.x, self._offset)
-        return Layer(name, item, self._pixels(box, self.x), drawer, light=self._light)
+        return Layer(name, item, self._pixels(box, self.x), drawer, light=self._light.fill)
 
     def _held_pose(self, frame: int) -> Pose:
         """The mouth of this frame; trunk and arms, head, and eyes, each of the even frame before while slow."""
@@ -156,12 +156,12 @@ class HostLayers:
              bottom * self.scale + self._offset), self._picture,
         )  # fmt: skip
 
-    def _drawer(self, draw: Callable[[Any], None], x: float, y: float) -> Callable[[Any], None]:
+    def _drawer(self, draw: Callable[[Paper], None], x: float, y: float) -> Callable[[Any], None]:
         def placed(canvas: Any) -> None:
             canvas.save()
             canvas.translate(x, y)
             canvas.scale(self.scale, self.scale)
-            draw(canvas)
+            draw(Paper.on(canvas, self._light.shade_side))
             canvas.restore()
 
         return placed
@@ -214,9 +214,8 @@ class LetteringLayers:
 class SceneLayers:
     """All layers of a scene but its set."""
 
-    def __init__(self, scene: SceneTimeline, light: Any, picture: Picture, frame_rate: FrameRate,
+    def __init__(self, scene: SceneTimeline, light: HostLight, picture: Picture, frame_rate: FrameRate,
                  resources: Resources) -> None:  # fmt: skip
-        """``light``: the fill that multiplies what the light falls on, None for nothing."""
         self.scene, self.picture, self._rate = scene, picture, frame_rate
         self._light = light
         fonts = Fonts.at(resources.fonts, scene.choices.type)
@@ -258,7 +257,7 @@ class SceneLayers:
         if shot.furniture and hosts:
             drawing = self._furniture_drawing(shot.furniture)
             box = pixel_box(drawing.box, self.picture)
-            desk = Layer(f"furniture.{number}", shot.furniture, box, drawing.draw, light=self._light)
+            desk = Layer(f"furniture.{number}", shot.furniture, box, drawing.draw, light=self._light.fill)
             behind, before = zip(*(_split_at_body(own) for own in hosts), strict=True)
             hidden = [_cut_at(layer, box[1] + 24) for layer in itertools.chain(*behind)]
             standing = [item for host in self.shots[number] for item in host.on_desk(moment)]
@@ -267,11 +266,11 @@ class SceneLayers:
 
     def _figures_in_light(self, layers: list[Layer]) -> list[Layer]:
         """The layers, figures that stand on the stage in its light."""
-        return [layer._replace(light=self._light) if layer.name == FIGURE else layer for layer in layers]
+        return [layer._replace(light=self._light.fill) if layer.name == FIGURE else layer for layer in layers]
 
     @lru_cache(maxsize=4)  # noqa: B019 - lives as long as its scene does
     def _furniture_drawing(self, furniture: PlacedFurniture) -> FurnitureDrawing:
-        return FurnitureDrawing(furniture, self.picture)
+        return FurnitureDrawing(furniture, self.picture, self._light.shade_side)
 
 
 def _glide(scene: SceneTimeline, number: int, placed: PlacedHost) -> Glide | None:

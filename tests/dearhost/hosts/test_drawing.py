@@ -11,6 +11,7 @@ import pytest
 import skia
 
 from dearhost.drawing.colours import rgb
+from dearhost.drawing.paper import Paper
 from dearhost.hosts import CAST, EXPRESSIONS, Host, Pose
 from dearhost.hosts.pose import HAND_SHAPES, ArmPose, Body, Face, Mouth
 from dearhost.lips import TARGETS
@@ -18,7 +19,7 @@ from dearhost.lips import TARGETS
 SIDE = 780
 
 
-def drawn(host: Host, pose: Pose, part: str = "") -> np.ndarray:
+def drawn(host: Host, pose: Pose, part: str = "", shade_side: int = 1) -> np.ndarray:
     """Alpha and colour of a host, or of one part, on nothing."""
     surface = skia.Surface(SIDE, SIDE)
     canvas = surface.getCanvas()
@@ -26,7 +27,7 @@ def drawn(host: Host, pose: Pose, part: str = "") -> np.ndarray:
     canvas.translate(SIDE / 2, SIDE - 30)
     for piece in host.parts(pose, 1.0):
         if part in ("", piece.name):
-            piece.place(canvas)
+            piece.place(Paper.on(canvas, shade_side))
     return np.asarray(surface.toarray(colorType=skia.kRGBA_8888_ColorType))
 
 
@@ -67,9 +68,10 @@ POSES = [
 
 @pytest.mark.parametrize("host", CAST.values(), ids=list(CAST))
 @pytest.mark.parametrize("pose", POSES, ids=["rest", "leaning", "turned", "arms", "away"])
-def test_nothing_is_drawn_outside_its_box(host: Host, pose: Pose) -> None:
+@pytest.mark.parametrize("shade_side", [1, -1])
+def test_nothing_is_drawn_outside_its_box(host: Host, pose: Pose, shade_side: int) -> None:
     for part in host.parts(pose, 1.0):
-        alpha = drawn(host, pose, part.name)[..., 3]
+        alpha = drawn(host, pose, part.name, shade_side)[..., 3]
         ys, xs = np.nonzero(alpha)
         if not len(xs):
             continue
@@ -77,6 +79,24 @@ def test_nothing_is_drawn_outside_its_box(host: Host, pose: Pose) -> None:
         found = (xs.min() - SIDE / 2, ys.min() - SIDE + 30, xs.max() - SIDE / 2, ys.max() - SIDE + 30)
         assert found[0] >= left - 2 and found[1] >= top - 2, (part.name, found, part.box)
         assert found[2] <= right + 2 and found[3] <= bottom + 2, (part.name, found, part.box)
+
+
+@pytest.mark.parametrize("host", CAST.values(), ids=list(CAST))
+def test_the_side_away_from_the_light_is_the_darker_one(host: Host) -> None:
+    """Each head beside itself in the other light, and each trunk but those whose wings lie over it."""
+    for part in ("body", "head") if host.kind == "person" else ("head",):
+        in_light = [drawn(host, Pose(), part, side).astype(int) for side in (1, -1)]
+        where = (in_light[0][..., 3] > 250) & (in_light[1][..., 3] > 250)
+        brighter = np.where(where, in_light[0][..., :3].sum(axis=2) - in_light[1][..., :3].sum(axis=2), 0)
+        columns = np.nonzero(where.any(axis=0))[0]
+        left, right = np.array_split(columns, 2)
+        assert brighter[:, left].sum() > 0 > brighter[:, right].sum(), part
+
+
+def test_a_drawing_is_kept_for_each_light() -> None:
+    host = CAST["maren"]
+    first, other, again = (drawn(host, Pose(), "", side) for side in (1, -1, 1))
+    assert np.array_equal(first, again) and not np.array_equal(first, other)
 
 
 @pytest.mark.parametrize("host", [h for h in CAST.values() if h.kind == "person"], ids=lambda h: h.id)

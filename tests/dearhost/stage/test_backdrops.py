@@ -18,6 +18,7 @@ from dearhost.stage.backdrops import (
     DAYLIGHTS,
     DRAWN_SETS,
     PALETTES,
+    UNLIT,
     WEATHERS,
     Backdrop,
     Nothing,
@@ -61,7 +62,7 @@ class Curtain:
 
 
 def painter(timeline: Timeline, backdrop: object, picture: Picture, resources: Resources) -> ScenePainter:
-    layers = SceneLayers(timeline.scenes[0], None, picture, timeline.frame_rate, resources)
+    layers = SceneLayers(timeline.scenes[0], UNLIT, picture, timeline.frame_rate, resources)
     return ScenePainter(layers.layers, backdrop, picture)  # type: ignore[arg-type]  # a backdrop for tests
 
 

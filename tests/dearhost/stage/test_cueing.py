@@ -14,6 +14,7 @@ from dearhost.script import Script
 from dearhost.sound import STING_RATE, STINGS, Placement, Track, mix, sting, sting_over
 from dearhost.speech import with_pauses
 from dearhost.stage import Painter, Picture, SceneTimeline, compile_timeline
+from dearhost.stage.backdrops import UNLIT
 from dearhost.stage.painting.layers import SceneLayers
 from dearhost.timebase import FrameRate
 from tests.conftest import with_tones
@@ -108,7 +109,7 @@ def test_a_framing_cue_cuts_on_its_word_and_a_title_shows(studio: Studio) -> Non
     pair = scene_of(studio, "MAREN: Mama mends.\n\nSKERRY: Papa [[cue: close-up]]may. [[cue: wide]]Maybe.\n")
     seen = [[host.host for host in shot.hosts] for shot in pair.shots]
     assert seen == [["maren", "skerry"], ["skerry"], ["maren", "skerry"]]
-    names = {layer.name for layer in SceneLayers(scene, "noon", picture, RATE, studio.resources).layers(cut + 20)}
+    names = {layer.name for layer in SceneLayers(scene, UNLIT, picture, RATE, studio.resources).layers(cut + 20)}
     assert "title" in names
 
 

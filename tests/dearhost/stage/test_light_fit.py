@@ -46,7 +46,7 @@ def test_light_like_that_of_the_hosts_fits() -> None:
 @pytest.mark.parametrize(
     ("light", "says", "name"),
     [
-        (replace(AS_DRAWN, right=0.9), "from the right", "own_mirrored"),
+        (replace(AS_DRAWN, right=0.9), "from the right", "own_light"),
         (replace(AS_DRAWN, level=2.2), "brighter than the hosts", "own_dim"),
         (replace(AS_DRAWN, gain=(1.9, 1.0, 0.35)), "warmer", "own_light"),
         (replace(AS_DRAWN, gain=(0.5, 1.0, 2.0)), "cooler", "own_light"),
@@ -63,3 +63,12 @@ def test_turned_over_its_light_comes_from_the_other_side() -> None:
     light = replace(AS_DRAWN, right=0.9)
     assert light_fit(light, Placing(ITEM, light=False)).score < POOR
     assert light_fit(light, Placing(ITEM, light=False, mirrored=True)).score >= WELL
+
+
+@given(LIGHTS, PLACINGS)
+def test_hosts_who_stand_in_its_light_have_it_from_its_side(light: Light, placing: Placing) -> None:
+    """A picture turned over is as good as it was, and where light comes from is never what is amiss."""
+    lit = replace(placing, light=True)
+    here, turned = (light_fit(light, replace(lit, mirrored=mirrored)) for mirrored in (False, True))
+    assert here == turned or not light.side()
+    assert "hosts from the left" not in here.sentence

@@ -12,6 +12,7 @@ import skia
 from hypothesis import given
 from hypothesis import strategies as st
 from hypothesis.extra.numpy import arrays
+from scipy import ndimage
 
 from dearhost.assets.shelf import Light
 from dearhost.production import Choices, Production, Studio, read_script, with_choices, with_named_files
@@ -19,8 +20,8 @@ from dearhost.production.uses import SHELF, Use, uses_of
 from dearhost.render.soundtrack import FOOTAGE, STINGS, film_tracks
 from dearhost.sound import mix
 from dearhost.stage import Painter, Picture, SceneTimeline, Timeline, compile_timeline
-from dearhost.stage.backdrops import Scenery, backdrop_for
-from dearhost.stage.backdrops.placing import Placing, light_behind, seen_part
+from dearhost.stage.backdrops import UNLIT, Scenery, backdrop_for
+from dearhost.stage.backdrops.placing import DRAWN_LEVEL, Placing, light_behind, seen_part
 from dearhost.stage.backdrops.toning import fade, grain_tile, no_grain, tone_of, tone_words, whole_tone
 from dearhost.stage.backdrops.toning_loops import fade as compiled_fade
 from dearhost.stage.backdrops.toning_loops import tone_words as compiled
@@ -262,7 +263,7 @@ def test_hosts_stand_in_the_light_behind_them() -> None:
     placing = Placing("i" + "0" * 15)
 
     def tint(light: Light) -> tuple[int, int, int] | None:
-        fill = light_behind(light, placing)
+        fill = light_behind(light, placing).fill
         if fill is None:
             return None
         colour = fill.getColor()
@@ -272,7 +273,47 @@ def test_hosts_stand_in_the_light_behind_them() -> None:
     warm, dark = tint(Light((1.25, 0.98, 0.6), 0.5)), tint(Light((1, 1, 1), -2.0))
     assert warm is not None and warm[0] > warm[2] + 25
     assert dark is not None and 80 < dark[0] == dark[1] == dark[2] < 160
-    assert light_behind(Light((1, 1, 1), -2.0), replace(placing, light=False)) is None
+    assert light_behind(Light((1, 1, 1), -2.0), replace(placing, light=False)) == UNLIT
+
+
+@pytest.mark.parametrize(
+    ("right", "placed", "shade_side"),
+    [
+        (0.6, {}, -1), (0.6, {"mirrored": True}, 1), (0.6, {"light": False}, 1), (-0.6, {}, 1),
+        (-0.6, {"mirrored": True}, -1), (0.05, {}, 1), (0.05, {"mirrored": True}, 1),
+    ],
+)  # fmt: skip
+def test_hosts_are_in_shade_where_the_light_behind_them_does_not_come_from(
+    right: float, placed: dict[str, bool], shade_side: int
+) -> None:
+    light = Light((1, 1, 1), DRAWN_LEVEL, right)
+    assert light_behind(light, Placing("i" + "0" * 15, **placed)).shade_side == shade_side
+
+
+def test_the_light_behind_is_seen_on_hosts(studio: Studio, tmp_path: Path) -> None:
+    """A head in front of a picture that is lit from the right, and of the same turned over; where it is is found in a
+    frame that has no backdrop."""
+    pixels = np.full((90, 160, 4), 255, np.uint8)
+    pixels[..., :3] = np.linspace(60, 220, 160).astype(np.uint8)[None, :, None]
+    path = tmp_path / "lit.png"
+    path.write_bytes(bytes(skia.Image.fromarray(pixels, colorType=skia.kRGBA_8888_ColorType).encodeToData()))
+    item = studio.shelf.take(path, path.name)
+    assert item.light.side() == "right"
+    picture = Picture.of("16:9", 360)
+
+    def frame(*, transparent: bool = False, **chosen: Any) -> np.ndarray:
+        script = compile_timeline(
+            with_choices(Production(read_script("Dayo: The tide.")), set=item.id, **chosen), studio, RATE
+        )
+        painter = Painter(script, picture, studio.resources, transparent=transparent)
+        painter.paint(4)
+        return painter.pixels.astype(int)
+
+    standing = ndimage.binary_erosion(frame(transparent=True)[..., 3] == 255, iterations=3)  # outlines move a little
+    standing[np.argmax(standing.any(axis=1)) + 80 :] = False
+    brighter = np.where(standing, (frame() - frame(own_mirrored=True))[..., :3].sum(axis=2), 0)
+    left, right = np.array_split(np.nonzero(standing.any(axis=0))[0], 2)
+    assert brighter[:, left].sum() < 0 < brighter[:, right].sum()
 
 
 def test_choices_reach_the_backdrop() -> None:

@@ -18,6 +18,7 @@ from dearhost.drawing.paper import Paper
 from dearhost.production import SHAPES, Studio, read_script
 from dearhost.production.shown_cues import COMES, TEMPLATES
 from dearhost.stage import Painter, Picture, Timeline, compile_timeline
+from dearhost.stage.backdrops import UNLIT
 from dearhost.stage.direction.showing import row_texts
 from dearhost.stage.layout.shapes import LAYOUTS, panel_box
 from dearhost.stage.painting.entrances import ENTRANCES, arrived
@@ -112,7 +113,7 @@ def test_the_head_of_who_speaks_is_free(studio: Studio, shape: str, layout: str)
 def test_no_hand_is_hidden_by_what_is_shown_beside(studio: Studio, place: str, before: bool) -> None:
     timeline = film(studio, f"[[cue: picture boat place={place}]][[cue: point-right]]The boats go out at dawn.[[/cue]]")
     scene = timeline.scenes[0]
-    layers = SceneLayers(scene, "noon", Picture.of("16:9", 360), RATE, studio.resources)
+    layers = SceneLayers(scene, UNLIT, Picture.of("16:9", 360), RATE, studio.resources)
     middle = (scene.shown[0].span.start + scene.shown[0].span.end) / 2
     names = [layer.name for layer in layers.layers(RATE.frames_in(middle))]
     body = next(i for i, name in enumerate(names) if name.endswith(".body"))

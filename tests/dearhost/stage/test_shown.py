@@ -5,6 +5,7 @@ from __future__ import annotations
 from dearhost.drawing.fonts import Fonts
 from dearhost.production import CLIP_LINE, CUE_KINDS, Studio, read_script
 from dearhost.stage import Picture, SceneTimeline, compile_timeline
+from dearhost.stage.backdrops import UNLIT
 from dearhost.stage.painting.layers import SceneLayers
 from dearhost.stage.painting.shown import SHOWN, ShownLayers, Supplies
 from dearhost.stage.painting.titles import TitleDrawing
@@ -22,7 +23,7 @@ def scene_of(studio: Studio, text: str, **choices: object) -> SceneTimeline:
 def seen(studio: Studio, scene: SceneTimeline, moment: float) -> list[str]:
     return [
         layer.name
-        for layer in SceneLayers(scene, "noon", PICTURE, RATE, studio.resources).layers(RATE.frames_in(moment))
+        for layer in SceneLayers(scene, UNLIT, PICTURE, RATE, studio.resources).layers(RATE.frames_in(moment))
     ]
 
 

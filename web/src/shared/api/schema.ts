@@ -5551,7 +5551,7 @@ export interface components {
              * Name
              * @enum {string}
              */
-            name: "own_mirrored" | "own_dim" | "own_light" | "own_blur";
+            name: "own_dim" | "own_light" | "own_blur";
             /** Value */
             value: boolean | number;
             /** Words */
