@@ -89,6 +89,17 @@ def test_every_demo_production_can_be_rendered() -> None:
         production_from_json({"script": {}})
 
 
+def test_a_server_begins_without_a_compiler() -> None:
+    """It takes 60 MB and most of a second, and is not needed until something is heard or played."""
+    told = subprocess.run(
+        [sys.executable, "-c", "import sys, server.config.asgi, server.config.urls; print(*sys.modules)"],
+        check=True, capture_output=True, text=True, cwd=ROOT,
+    )  # fmt: skip
+    loaded = set(told.stdout.split())
+    assert "server.productions.painters" in loaded
+    assert not {"numba", "llvmlite", "onnxruntime", "parselmouth", "sklearn"} & loaded
+
+
 def test_processes_that_draw_load_nothing_that_is_for_sound() -> None:
     """There are several of them, and each such library takes 20 to 80 MB."""
     slow_to_load = "scipy.signal scipy.ndimage parselmouth sklearn onnxruntime pocketsphinx pyloudnorm django"

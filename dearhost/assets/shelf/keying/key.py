@@ -15,10 +15,9 @@ from numpy.typing import NDArray
 
 from dearhost.assets.shelf.keying.ground import Floats, Ground
 from dearhost.assets.shelf.keying.guided import guided_fit
-from dearhost.assets.shelf.keying.loops import sharpened, take_away
 from dearhost.memory import LazyModule
 
-ndimage = LazyModule("scipy.ndimage")
+ndimage, loops = LazyModule("scipy.ndimage"), LazyModule("dearhost.assets.shelf.keying.loops")
 _LOWEST, _HIGHEST = 0.04, 0.86
 _STEADY = 30.0
 """Variance of luma below which chroma does not follow it."""
@@ -73,7 +72,7 @@ def keyed(frame: Any, ground: Ground, settings: KeySettings) -> Keyed:
     """A frame, yuv420p or yuv444p in BT.709 with limited range, without its ground."""
     luma, blue, red = planes_of(frame)
     alpha = np.empty_like(luma)
-    take_away(
+    loops.take_away(
         luma, blue, red, ground.field, ground.axis, settings.ramp, np.float32(settings.shadow),
         np.float32(settings.spill), alpha,
     )  # fmt: skip
@@ -98,7 +97,7 @@ def _guided(luma: Floats, coarse: Floats, half: Floats) -> Floats:
     """Chroma of half size at full size, its edges where luma has them."""
     slope, base = guided_fit(coarse, half, 3, _STEADY)
     chroma = np.empty_like(luma)
-    sharpened(luma, slope, base, chroma)
+    loops.sharpened(luma, slope, base, chroma)
     return chroma
 
 

@@ -21,7 +21,6 @@ from dearhost.assets.shelf.footage import Footage, even
 from dearhost.assets.shelf.item import CLIP, PICTURE, ShelfItem, item_id
 from dearhost.assets.shelf.keying.ground import Ground, ground_of
 from dearhost.assets.shelf.keying.key import PERSON, Keyed, KeySettings, keyed, near_ground
-from dearhost.assets.shelf.keying.loops import halved
 from dearhost.assets.shelf.keying.person import PersonKeyer
 from dearhost.assets.shelf.mattes import matte_films
 from dearhost.assets.shelf.own_film import WRITTEN_RATE, OwnFilm
@@ -40,7 +39,7 @@ _CREAM = (255, 251, 239)
 _PAPER = 231
 """Luma of what is left of a ground: nearly white, where a figure is shown without its matte."""
 _COARSE = 4
-ndimage = LazyModule("scipy.ndimage")
+ndimage, loops = LazyModule("scipy.ndimage"), LazyModule("dearhost.assets.shelf.keying.loops")
 Tell = Callable[[float], None]
 Keyer = Callable[[Any], Keyed]
 
@@ -217,7 +216,7 @@ class _Films:
         planes[:height] = np.where(far, np.uint8(_PAPER), np.rint(found.luma) + 16)
         halves = planes[height:].reshape(2, height // 2, width // 2)
         for chroma, half in zip((found.blue, found.red), halves, strict=True):
-            halved(np.where(far, np.float32(0), chroma), found.alpha, half)
+            loops.halved(np.where(far, np.float32(0), chroma), found.alpha, half)
         matte = np.full_like(planes, 128)
         matte[:height] = np.rint(found.alpha * 219) + 16
         for film, own in zip(self._films, (planes, matte, planes, matte), strict=True):
