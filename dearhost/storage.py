@@ -12,7 +12,7 @@ import sys
 import tempfile
 import threading
 import time
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Collection, Mapping
 from enum import Enum
 from fractions import Fraction
 from pathlib import Path
@@ -90,10 +90,13 @@ def read_array(source: Path | io.BytesIO) -> NDArray[Any]:
     return held
 
 
-def read_arrays(path: Path) -> dict[str, NDArray[Any]]:
-    """Arrays by their names, as ``numpy.savez`` writes them. Raises ValueError, OSError for anything else."""
+def read_arrays(path: Path, names: Collection[str] | None = None) -> dict[str, NDArray[Any]]:
+    """Arrays by their names, all or those named, as ``numpy.savez`` writes them.
+
+    Raises ValueError, OSError for anything else, KeyError for a name that is not there.
+    """
     with _reading_arrays, np.load(path, allow_pickle=False) as held:
-        return {name: held[name] for name in held.files}
+        return {name: held[name] for name in (held.files if names is None else names)}
 
 
 def _umask() -> int:

@@ -8,6 +8,8 @@ from copy import copy
 from functools import lru_cache
 from typing import Any
 
+from dearhost.kept import kept
+
 SURE = 0.85
 _FEWEST_WORDS, _FEWEST_LETTERS = 5, 12
 _READ = 4000
@@ -35,14 +37,14 @@ def _told(read: str, among: frozenset[str]) -> str:
     return str(language) if sureness >= SURE else ""
 
 
-@lru_cache(maxsize=1)
+@kept(1)
 def _model() -> Any:
     from py3langid.langid import MODEL_FILE, LanguageIdentifier  # noqa: PLC0415 - its model takes a second to load
 
     return LanguageIdentifier.from_model_file(MODEL_FILE, norm_probs=True)
 
 
-@lru_cache(maxsize=4)
+@kept(4)
 def _identifier(among: frozenset[str]) -> Any:
     identifier = copy(_model())
     known = sorted(among & set(identifier.labels))

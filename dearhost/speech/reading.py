@@ -53,7 +53,7 @@ class Piece:
     source: float
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, weakref_slot=True)
 class Reading:
     """A line's sound: mono samples in -1..1 at ``sample_rate`` Hz, with its times and prosody."""
 

@@ -6,6 +6,7 @@ import threading
 from collections.abc import Callable, Iterator
 from contextlib import suppress
 from dataclasses import replace
+from weakref import WeakValueDictionary
 
 from dearhost.assets import RecordingStore
 from dearhost.assets.shelf import Shelf
@@ -50,6 +51,7 @@ class Speaker:
         self._cache = cache
         self._seconds: dict[str, float] = {}
         self._foreseen: dict[str, Reading] = {}
+        self._in_use = WeakValueDictionary[str, Reading]()  # revisions of a scene share their lines
         self._reading = OneAtATime()
         self._coming: dict[str, Coming] = {}
         self._lock = threading.Lock()
@@ -63,11 +65,16 @@ class Speaker:
 
     def known(self, text: str, voice_id: str, manner: Manner = PLAIN) -> Reading | None:
         """The reading if it has been made, else None."""
-        path = self._cache.find(self.name_of(text, voice_id, manner))
+        name = self.name_of(text, voice_id, manner)
+        path = self._cache.find(name)
+        if path is None:
+            return None
         try:
-            return load_reading(path) if path else None
+            known = self._in_use.get(name) or load_reading(path)
         except (OSError, ValueError, KeyError):
             return None
+        self._in_use[name] = known
+        return known
 
     def is_read(self, text: str, voice_id: str, manner: Manner = PLAIN) -> bool:
         """Whether the reading has been made."""

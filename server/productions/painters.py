@@ -12,13 +12,13 @@ from typing import Any
 from dearhost.errors import DearHostError, StageError
 from dearhost.films import scene_time
 from dearhost.json_data import read_json
+from dearhost.kept import kept
 from dearhost.production import Production as Staged
 from dearhost.script import Cue, Line, Scene, put_cue
 from dearhost.stage import Painter, Picture, Timeline, compile_scene, resting_scene
 from dearhost.stage.beds import OtherScene
 from dearhost.timebase import FrameRate
 from server.productions.documents import chosen_production, tried_production, usable_production
-from server.productions.kept import kept
 from server.productions.models import Production
 from server.studio import studio
 

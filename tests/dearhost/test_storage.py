@@ -127,6 +127,9 @@ def test_arrays_are_read_one_after_another_whoever_asks(tmp_path: Path, monkeypa
     assert all((head.result() == [[0, 1, 2], [3, 4, 5]]).all() for head in heads)
     assert all(sorted(table.result()) == ["a", "b"] for table in tables)
     assert most == [1]
+    assert sorted(read_arrays(several, ["b"])) == ["b"]
+    with pytest.raises(KeyError):
+        read_arrays(several, ["c"])
 
 
 @pytest.mark.parametrize("data", [b"", b"no array", b"\x93NUMPY\x01\x00\x04\x00{}  ", b"PK\x03\x04"])

@@ -37,6 +37,6 @@ def style_row(mixture: Mixture, tokens: int) -> np.ndarray:
 @lru_cache(maxsize=64)
 def _table(weights: tuple[tuple[str, float], ...]) -> np.ndarray:
     total = sum(weight for _, weight in weights)
-    known = styles()
+    known = styles([name for name, _ in weights])
     mixed = sum(np.float32(weight / total) * known[name] for name, weight in weights)
     return np.asarray(mixed, np.float32)

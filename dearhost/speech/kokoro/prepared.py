@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import json
-from collections.abc import Mapping
+from collections.abc import Collection, Mapping
 from functools import lru_cache
 from pathlib import Path
 
@@ -54,7 +54,6 @@ def signs() -> Mapping[str, int]:
     return found
 
 
-@lru_cache(maxsize=1)
-def styles() -> Mapping[str, np.ndarray]:
-    """The style tables by name: 510 rows, one for each number of tokens, of 256 numbers."""
-    return read_arrays(folder() / STYLES)
+def styles(names: Collection[str]) -> Mapping[str, np.ndarray]:
+    """These style tables: 510 rows, one for each number of tokens, of 256 numbers. Raises KeyError for another name."""
+    return read_arrays(folder() / STYLES, names)

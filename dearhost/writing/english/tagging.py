@@ -5,10 +5,11 @@ from __future__ import annotations
 import re
 from collections.abc import Sequence
 from dataclasses import dataclass
-from functools import cache, lru_cache
+from functools import lru_cache
 
 from HanTa.HanoverTagger import HanoverTagger
 
+from dearhost.kept import kept
 from dearhost.writing.english.verbs import base_form, is_verb, past_forms
 
 FINITE = frozenset("VVB VVZ VVD VBB VBZ VBD VHB VHZ VHD VDB VDZ VDD VM0".split())
@@ -132,7 +133,7 @@ def has_finite_verb(tokens: Sequence[Token]) -> bool:
     return any(token.tag in FINITE for token in tokens)
 
 
-@cache
+@kept(1)
 def _tagger() -> HanoverTagger:
     return HanoverTagger("morphmodel_en.pgz")
 

@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
+import gc
 import json
 import subprocess
 import sys
 import time
+import weakref
 from concurrent.futures import ThreadPoolExecutor
 from pathlib import Path
 from typing import Any
@@ -85,6 +87,17 @@ def test_a_kept_reading_comes_back_as_it_was(studio: Studio) -> None:
     assert again is not None
     assert again.words == made.words and again.phones == made.phones
     assert np.array_equal(again.samples, made.samples)
+
+
+def test_what_is_in_use_is_in_memory_once_and_goes_when_it_is_not(studio: Studio) -> None:
+    """Each revision of a scene asks for all its lines."""
+    studio.speaker.read(LINE, "fake")
+    first, second = (studio.speaker.known(LINE, "fake") for _ in range(2))
+    assert first is not None and first is second and not first.samples.flags.writeable
+    seen = weakref.ref(first)
+    del first, second
+    gc.collect()
+    assert seen() is None and studio.speaker.known(LINE, "fake") is not None
 
 
 @pytest.mark.parametrize("voice", list(DERIVED_VOICES))
