@@ -55,6 +55,12 @@ def share_memory_among_threads() -> None:
         mallopt(_ARENA_MAX, _FEW)
 
 
+def keep_for_good() -> None:
+    """What is loaded now is looked at by no collection of garbage any more: in a server each took 0.2 s, for all."""
+    gc.collect()
+    gc.freeze()
+
+
 def release_memory() -> None:
     """Free what nothing refers to any more, and let the C library return it; quick enough once a chunk."""
     gc.collect()

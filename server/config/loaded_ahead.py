@@ -6,6 +6,7 @@ import importlib
 from contextlib import suppress
 
 from dearhost.errors import SpeechError
+from dearhost.memory import keep_for_good
 from dearhost.render.frames import load_machine_code
 from dearhost.script import Brief
 from dearhost.writing.brief_reading import read_brief
@@ -26,3 +27,4 @@ def load() -> None:
     point = "The tide comes to Quillhaven twice a day."
     ensure_english(point)
     draft_all(read_brief(Brief(topic="The tide", points=(point,)), []), 30.0)  # nobody reads it
+    keep_for_good()

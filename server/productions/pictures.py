@@ -13,6 +13,7 @@ from django.http import Http404, HttpRequest, HttpResponse, JsonResponse, Stream
 from django.views.decorators.http import require_safe
 
 from dearhost.errors import DearHostError
+from dearhost.memory import release_memory
 from dearhost.render import still, stream_pictures, stream_sound
 from dearhost.script import Cue
 from dearhost.stage import Timeline
@@ -151,9 +152,12 @@ async def _proof(
 
     def taken() -> Pieces:
         production = _owned(request, production_id)
-        with turns.taken(production.owner_id) as over, closing(prepare(production)) as pieces:
-            yield next(pieces)
-            yield from takewhile(lambda _: not over.is_set(), pieces)
+        try:
+            with turns.taken(production.owner_id) as over, closing(prepare(production)) as pieces:
+                yield next(pieces)
+                yield from takewhile(lambda _: not over.is_set(), pieces)
+        finally:
+            release_memory()  # a scene's painter, an encoder's frames, or a mix
 
     pieces = taken()
     try:

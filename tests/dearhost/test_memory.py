@@ -42,3 +42,25 @@ def test_threads_share_where_they_take_memory_from() -> None:
     alone = _arenas("")
     shared = _arenas("from dearhost.memory import share_memory_among_threads as s; s()")
     assert shared <= 2 < alone
+
+
+KEPT = """
+import gc, weakref
+from dearhost.memory import keep_for_good, release_memory
+class Ring:
+    def __init__(self):
+        self.own = self
+loaded = [[number] for number in range(50_000)]
+before = len(gc.get_objects())
+keep_for_good()
+ring = Ring()
+gone = weakref.ref(ring)
+del ring
+release_memory()
+print(before - len(gc.get_objects()) > 45_000, gc.get_freeze_count() > 45_000, gone() is None)
+"""
+
+
+def test_what_was_loaded_is_looked_at_no_more_and_what_came_later_is() -> None:
+    told = subprocess.run([sys.executable, "-c", KEPT], capture_output=True, text=True, check=True)
+    assert told.stdout.split() == ["True", "True", "True"]

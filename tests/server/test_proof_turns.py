@@ -7,6 +7,7 @@ from concurrent.futures import ThreadPoolExecutor
 from contextlib import ExitStack
 
 import httpx
+import pytest
 from django.conf import settings
 from django.test import Client
 
@@ -84,3 +85,21 @@ def test_a_sound_that_is_not_fetched_to_its_end_holds_no_picture_up(address: str
         next(sound.iter_raw())
         assert web.get(f"{where}/proof-picture.mp4").status_code == 200
     assert not sound_waited_for
+
+
+def test_what_a_proof_took_is_given_back_once_it_ends_or_is_left(
+    address: str, client: Client, begin: Begin, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    given_back = threading.Semaphore(0)
+    monkeypatch.setattr("server.productions.pictures.release_memory", given_back.release)
+    production = begin(LONG)
+    scene = production.document["script"]["scenes"][0]["id"]
+    cookies = {settings.SESSION_COOKIE_NAME: client.cookies[settings.SESSION_COOKIE_NAME].value}
+    path = f"{address}/pictures/{production.pk}/{scene}/proof-picture.mp4"
+    with httpx.Client(cookies=cookies, trust_env=False, timeout=120) as web:
+        assert web.get(f"{path}?until=0.5").status_code == 200
+        assert given_back.acquire(timeout=20)
+        with web.stream("GET", path) as left:
+            next(left.iter_raw())
+            assert not given_back.acquire(blocking=False)
+        assert given_back.acquire(timeout=20)
