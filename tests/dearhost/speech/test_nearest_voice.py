@@ -26,6 +26,10 @@ CONSENT = Consent(
     "Ines Calder", "2026-01-05", "lessons of the museum", "I am Ines Calder. The museum may make a voice from this.",
     until=(date.today() + timedelta(days=400)).isoformat(), by="Tobias",
 )  # fmt: skip
+SHORT = (
+    "The tide turns at six.", "Papa mends the old boat.", "Gulls sit on the wall.", "We walk along the pier.",
+    "Rain fell all day long.",
+)  # fmt: skip
 MEN_AND_WOMEN = {"en-us": 110.0, "en-us+f2": 190.0, "en-us+m3": 95.0}
 """Formant voices, and about how high they speak."""
 
@@ -66,13 +70,19 @@ def test_nothing_is_chosen_by_what_cannot_be_compared() -> None:
     assert nearest_of(near("en-us"), silent, [spectra_of(one.samples, one.rate) for one in silent]) == ""
 
 
+@pytest.fixture(autouse=True)
+def little_is_enough(monkeypatch: pytest.MonkeyPatch) -> None:
+    """How long a sample must be is tested where it is asked for; what is compared takes its time by the second."""
+    monkeypatch.setattr("dearhost.speech.matching.guide.LEAST_SECONDS", 4.0)
+
+
 @pytest.fixture(scope="module")
 def sample(tmp_path_factory: pytest.TempPathFactory) -> list[SampleSentence]:
     """The quick voice in place of a person, in a quiet room."""
     person = VoiceRegistry(tmp_path_factory.mktemp("voices")).engine("joe")
     chance = np.random.default_rng(2)
     made = []
-    for text in SENTENCES[:5]:
+    for text in SHORT:
         sound = said_by(person, text)
         padded = np.pad(sound.samples, 12_000)
         made.append(SampleSentence((padded + chance.normal(0, 1e-4, len(padded))).astype(np.float32), 24_000, text))
