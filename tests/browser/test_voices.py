@@ -269,8 +269,8 @@ def test_a_voice_is_matched_with_consent_and_withdrawn(
 
 
 def sample_of(studio: Studio) -> bytes:
-    """Twenty seconds of the neural voice in a quiet room, in place of a person's recording."""
-    readings = [studio.speaker.read(text, "joe") for text in SENTENCES[:6]]
+    """Some sentences of the neural voice in a quiet room, in place of a person's recording."""
+    readings = [studio.speaker.read(text, "joe") for text in SENTENCES[:5]]
     silence = np.zeros(round(0.4 * readings[0].sample_rate), np.float32)
     samples = np.concatenate([part for r in readings for part in (silence, r.samples)])
     samples = (samples + np.random.default_rng(1).normal(0, 1e-4, len(samples))).astype(np.float32)

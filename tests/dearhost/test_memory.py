@@ -11,12 +11,12 @@ WORK = """
 import threading
 {first}
 def work():
-    for _ in range(8):
+    for _ in range(3):
         held = [bytes(60_000) for _ in range(400)]  # below what malloc asks the system for by itself
         kept = held[::40]
         del held
     return kept
-for _ in range(6):
+for _ in range(2):
     threads = [threading.Thread(target=work) for _ in range(24)]
     [thread.start() for thread in threads]
     [thread.join() for thread in threads]
