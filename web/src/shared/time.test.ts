@@ -18,6 +18,7 @@ describe("times and sizes as read", () => {
 
 	it("gives small files a decimal", () => {
 		expect([megabytes(1_240_000), megabytes(12_400_000)]).toEqual(["1.2 MB", "12 MB"]);
+		expect([megabytes(9_000), megabytes(0)]).toEqual(["0.1 MB", "0.1 MB"]);
 	});
 
 	it("names days as one speaks of them", () => {

@@ -16,7 +16,7 @@ export function timeLeft(seconds: number | null | undefined): string {
 
 /** 12400000 -> "12 MB". */
 export function megabytes(bytes: number): string {
-	const value = bytes / 1e6;
+	const value = Math.max(0.1, bytes / 1e6); // nothing takes "0.0 MB"
 	return `${value < 10 ? value.toFixed(1) : Math.round(value)} MB`;
 }
 
