@@ -1,9 +1,12 @@
 import { useSyncExternalStore } from "react";
 
-/** Where the playhead stands. Kept outside React: it moves sixty times a second. */
-export type Playhead = { sceneId: string; at: number; playing: boolean };
+/**
+ * Where the playhead stands. Kept outside React: it moves sixty times a second. `waiting`: what it plays next is still
+ * being made.
+ */
+export type Playhead = { sceneId: string; at: number; playing: boolean; waiting: boolean };
 
-let state: Playhead = { sceneId: "", at: 0, playing: false };
+let state: Playhead = { sceneId: "", at: 0, playing: false, waiting: false };
 const listeners = new Set<() => void>();
 
 export const playhead = {

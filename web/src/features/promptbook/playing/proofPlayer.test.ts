@@ -69,14 +69,17 @@ class FakeSource extends EventTarget {
 	}
 }
 
+let ready = 4;
+
 /** A video that shows what was laid, and stays where it is put. */
 function fakeVideo() {
 	const video = document.createElement("video");
 	let now = 0;
+	ready = 4;
 	Object.defineProperties(video, {
 		currentTime: { get: () => now, set: (moment: number) => (now = moment) },
 		buffered: { get: () => FakeSource.latest.sound.buffered },
-		readyState: { get: () => 4 },
+		readyState: { get: () => ready },
 		play: { value: () => Promise.resolve() },
 		pause: { value: () => {} },
 	});
@@ -138,6 +141,21 @@ describe("playing proofs", () => {
 	});
 	const buffer = () => FakeSource.latest.sound;
 	const seen = () => FakeSource.latest.picture;
+
+	test("who waits for the first sound, or for more of it, is told", async () => {
+		const told = (waiting: boolean) => expect.poll(() => playhead.get().waiting, { timeout: 3000 }).toBe(waiting);
+		ready = 0;
+		player.play([part("a", "A:goes-on")]);
+		await settled();
+		expect(playhead.get().waiting).toBe(false); // not while it may still begin at once
+		await told(true);
+		ready = 4;
+		await told(false);
+		ready = 2;
+		await told(true);
+		player.stop();
+		expect(playhead.get()).toMatchObject({ playing: false, waiting: false });
+	});
 
 	test("scenes lie one after the other without a gap", async () => {
 		player.play([part("a", "A:1:2"), part("b", "B:2")]);

@@ -7,6 +7,8 @@ const SOUND = 'audio/mp4; codecs="flac"';
 const AHEAD = 12;
 /** Seconds in hand that last until another sound has come. */
 const BRIDGE = 2.5;
+/** Milliseconds without anything to play after which one is told. */
+const SOON = 400;
 /** Seconds at the beginning of what was laid from which they were taken back. */
 const GONE = 0.1;
 
@@ -147,7 +149,7 @@ export class ProofPlayer {
 	/** Stop, and leave the playhead where it is. */
 	stop(): void {
 		this.halt();
-		playhead.set({ playing: false });
+		playhead.set({ playing: false, waiting: false });
 	}
 
 	/** A stretch that is repeated is all there is in the video, unless the browser had no room for all of it. */
@@ -190,8 +192,12 @@ export class ProofPlayer {
 	}
 
 	private watch(): void {
+		let ready = performance.now();
 		const step = () => {
 			const now = this.video.currentTime;
+			if (this.video.readyState > 2) ready = performance.now();
+			const waiting = performance.now() - ready > SOON;
+			if (waiting !== playhead.get().waiting) playhead.set({ waiting });
 			const part = this.laid.findLast((laid) => laid.start <= now + 0.001);
 			if (part && this.video.readyState >= 2) {
 				const at = part.at + now - part.start;

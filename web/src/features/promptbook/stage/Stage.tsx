@@ -78,9 +78,11 @@ function caption({ sceneNumber }: Props): string {
 
 function FigureText({ times, sceneNumber, hint }: Props) {
 	const tried = useTried();
+	const waiting = usePlayhead((p) => p.playing && p.waiting);
 	const line = usePlayhead((p) => times?.lines.findLastIndex((l) => l.start <= p.at + 0.01) ?? -1);
 	if (tried?.words) return <span aria-live="polite">Only tried. {tried.words}.</span>;
 	if (hint) return <span>{hint}</span>;
+	if (waiting) return <span aria-live="polite">Being read; it plays as soon as there is enough of it.</span>;
 	if (!times) return <span>Scene {sceneNumber}.</span>;
 	const current = times.lines[Math.max(0, line)];
 	const speaker = shownName(current?.speaker ?? "");
