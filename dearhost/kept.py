@@ -13,8 +13,11 @@ T = TypeVar("T")
 
 
 class Kept(Generic[*Key, T]):
-    """``lru_cache`` of a function, in which whoever asks for what is being made waits for it instead of making it too:
-    the picture and the sound of a proof are asked for at the same moment."""
+    """``lru_cache`` of a function, in which whoever asks for what is being made waits for it instead of making it too.
+
+    Threads of a server ask at the same moment, for the picture and the sound of a proof or for a model; what is made
+    twice may stay in memory twice.
+    """
 
     def __init__(self, make: Callable[[*Key], T], most: int) -> None:
         self._kept = lru_cache(maxsize=most)(make)

@@ -104,9 +104,13 @@ async def proof_picture(request: HttpRequest, production_id: UUID, scene_id: str
         else:
             timeline = timeline_after(production, request.GET["before"], scene_id)
         yield b""
-        painter = own_painter(timeline, _height(request))
         scene, (start, until) = timeline.scenes[-1], _part(request)
-        yield from stream_pictures(painter, scene, start, until, gives_way=sound_waited_for.__bool__)
+        painter = own_painter(timeline, _height(request))
+        try:
+            yield from stream_pictures(painter, scene, start, until, gives_way=sound_waited_for.__bool__)
+        finally:
+            del painter
+            release_memory()  # what it drew, and the encoder's frames
 
     return await _proof(request, production_id, picture_turns, prepare)
 
@@ -152,12 +156,9 @@ async def _proof(
 
     def taken() -> Pieces:
         production = _owned(request, production_id)
-        try:
-            with turns.taken(production.owner_id) as over, closing(prepare(production)) as pieces:
-                yield next(pieces)
-                yield from takewhile(lambda _: not over.is_set(), pieces)
-        finally:
-            release_memory()  # a scene's painter, an encoder's frames, or a mix
+        with turns.taken(production.owner_id) as over, closing(prepare(production)) as pieces:
+            yield next(pieces)
+            yield from takewhile(lambda _: not over.is_set(), pieces)
 
     pieces = taken()
     try:

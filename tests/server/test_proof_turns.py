@@ -87,7 +87,7 @@ def test_a_sound_that_is_not_fetched_to_its_end_holds_no_picture_up(address: str
     assert not sound_waited_for
 
 
-def test_what_a_proof_took_is_given_back_once_it_ends_or_is_left(
+def test_what_a_picture_took_is_given_back_once_it_ends_or_is_left(
     address: str, client: Client, begin: Begin, monkeypatch: pytest.MonkeyPatch
 ) -> None:
     given_back = threading.Semaphore(0)
