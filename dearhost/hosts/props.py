@@ -15,6 +15,8 @@ from dearhost.drawing.paper import Box, Paper
 from dearhost.things.drawn import held
 
 OWN_PICTURE, TABLET = "own-picture", "tablet"
+_TOP, _HAND, _FRAME = 44.0, 26.0, 8.0
+"""Units: from the middle of a prop's box to its top, from a palm to the end of the fist, and what is about a board."""
 
 
 @dataclass(frozen=True)
@@ -59,6 +61,22 @@ class Prop:
     """Where pictures and clips of the shelf are seen: left, top, right and bottom, in the box."""
     content: str = "text"
     """The setting of the cue it is taken with that says what is on it."""
+
+    @property
+    def hangs(self) -> bool:
+        """Whether it hangs from the hand."""
+        return self.grip[1] < 0
+
+    @property
+    def extent(self) -> tuple[float, float]:
+        """Units that it reaches above and below the palm, with the hand that has it. Under a board neither stick nor
+        hand have to be seen: it ends above them, so that the second is less than 0."""
+        scale = self.size / 100
+        above = max(_HAND, (self.grip[1] + _TOP) * scale)
+        if self.board:
+            middle, _, height = self.board
+            return above, (middle + height / 2 + _FRAME - self.grip[1]) * scale
+        return above, max(_HAND, (self.foot - self.grip[1]) * scale)
 
 
 PROPS: Mapping[str, Prop] = {

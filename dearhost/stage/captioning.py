@@ -9,10 +9,10 @@ from dataclasses import replace
 from dearhost.production import Choices, Production, playable
 from dearhost.production.caption_choices import KIND, Own, own_of, with_own
 from dearhost.script import Line, Scene, display_name, word_indices
+from dearhost.stage.caption_styles import SIZES
 from dearhost.stage.captions import SHORTEST, Caption, CaptionWord, make_captions, nudged, shown_words, with_sounds
 from dearhost.stage.direction.caption_cues import caption_cuts, caption_nudges, with_corrections
 from dearhost.stage.direction.cueing import described_sounds
-from dearhost.stage.painting.caption_styles import SIZES
 from dearhost.stage.timeline import PlacedLine
 
 CHARACTERS = {"16:9": 37, "1:1": 34, "9:16": 30}

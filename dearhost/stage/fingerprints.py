@@ -18,7 +18,7 @@ from dearhost.storage import fingerprint
 if TYPE_CHECKING:
     from dearhost.stage.timeline import SceneTimeline
 
-VERSION = "stage-25"
+VERSION = "stage-26"
 SETS_VERSION = "sets-9"
 NOT_SEEN = frozenset(("id", "start", "choices", "stings", "footage", "bed_marks", "bed_accents", "notes", "lines"))
 """Fields of a scene that do not count as they are. What is seen of lines is in roles and captions; of choices those

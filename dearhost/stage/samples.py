@@ -15,9 +15,9 @@ from dearhost.drawing.paper import Paper
 from dearhost.hosts import THINGS, draw_thing
 from dearhost.production import TRANSITIONS, Choices
 from dearhost.stage.backdrops import Scenery, draw_set
+from dearhost.stage.caption_styles import CAPTION_STYLES
 from dearhost.stage.captions import Caption, CaptionWord
 from dearhost.stage.layout.shapes import Picture
-from dearhost.stage.painting.caption_styles import CAPTION_STYLES
 from dearhost.stage.painting.lettering import CaptionDrawing
 from dearhost.stage.painting.panels.compositions import compose
 from dearhost.stage.painting.panels.pictures import field_of

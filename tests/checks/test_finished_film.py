@@ -20,7 +20,7 @@ from dearhost.production import CastEntry, Studio, open_script, read_script, wit
 from dearhost.render import captions_of
 from dearhost.sound.loudness import true_peak
 from dearhost.stage import Picture, PlacedLine, compile_timeline
-from dearhost.stage.painting.caption_styles import HIGHLIGHT, INK, PAPER
+from dearhost.stage.caption_styles import HIGHLIGHT, INK, PAPER
 from dearhost.timebase import FrameRate
 from tests.conftest import ROOT, with_tones
 

@@ -104,7 +104,8 @@ class Gesturing:
 
     def __init__(self, rhythm: Rhythm, settings: Liveliness, seed: int, cues: Sequence[GestureCue],
                  partner: Sequence[Listened], reach: tuple[float, float], handling: Sequence[Handling] = (),
-                 meet: tuple[float, float] = (0.4, 0.45), home: str = "front") -> None:  # fmt: skip
+                 meet: tuple[float, float] = (0.4, 0.45), home: str = "front",
+                 down_to: float = math.inf) -> None:  # fmt: skip
         self._rhythm, self._settings, self._random = rhythm, settings, random.Random(seed + 1)
         self._reach = {"left": reach[0], "right": reach[1]}
         left, right = HOME[home]
@@ -112,7 +113,7 @@ class Gesturing:
         self._home |= {f"right.{k}": v for k, v in within_wrist(right).items()}
         self._home |= _OTHER_REST
         self.channels = {name: Channel(value, _FASTEST.get(name, math.inf)) for name, value in self._home.items()}
-        self.holdings, self._meet = holdings(handling), meet
+        self.holdings, self._meet, self._down_to = holdings(handling), meet, down_to
         self._on_desk = home == "desk"
         self._places = desk_places(self.holdings)
         self._used = [
@@ -165,7 +166,7 @@ class Gesturing:
         hand, _, channel = name.partition(".")
         for holding in self.holdings:
             if channel in _ARM and holding.holds(hand) and holding.start <= moment < holding.end - 0.01:
-                return carried(holding.prop)[channel]
+                return carried(holding.prop, self._down_to)[channel]
         return self._home[name]
 
     def _move_arm(self, hand: str, start: float, end: float, goal: Mapping[str, float]) -> None:
@@ -196,7 +197,7 @@ class Gesturing:
                 self._go_home(each, at + 0.55, at + TAIL)
         elif item.act == "show":
             for each in hands:
-                self._move_arm(each, at - 0.5, at, shown(item.prop))
+                self._move_arm(each, at - 0.5, at, shown(item.prop, self._down_to))
                 self._go_home(each, at + 1.2 + item.longer, at + 1.85 + item.longer)
             self._look_at(hand, at - 0.35, 0.6, down=0.15)
         elif item.act == "change":

@@ -10,6 +10,7 @@ that holds something takes no part in gestures (the other one makes them where o
 
 from __future__ import annotations
 
+import math
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from functools import lru_cache
@@ -30,6 +31,8 @@ POCKET: Mapping[str, float] = within_wrist(arm(0.13, 0.93, 4, "hold", upper_arm=
 DESK_TOP = 0.50
 """Arm lengths below the shoulder at which forearms rest, and props stand, on a desk."""
 _ARM = 186.0
+_CHIN, _HIGHEST = -0.21, -0.14
+"""Arm lengths below the shoulder: the chin, and how high a hand carries at most."""
 _HANDED_OVER = 0.9
 """Seconds after taking what stands at one hand in which the other one gets it."""
 _LAID = 0.30
@@ -288,28 +291,37 @@ def on_desk_at(prop: str, place: int) -> Mapping[str, float]:
     return within_wrist(arm((0.32, 0.60, 0.80)[place], DESK_TOP - (rise - 14) / _ARM, -70, "hold", upper_arm=24))
 
 
-@lru_cache(maxsize=32)
-def carried(prop: str) -> Mapping[str, float]:
-    """An arm's channels while it carries a prop."""
+@lru_cache(maxsize=64)
+def carried(prop: str, down_to: float = math.inf) -> Mapping[str, float]:
+    """An arm's channels while it carries a prop that is to be seen, where that can be, above ``down_to`` arm lengths
+    below the shoulder."""
     kind = PROPS[prop]
     if kind.hands == 2:
-        return within_wrist(arm(kind.size * 0.0025 - 0.20, 0.31, -125, "hold", upper_arm=18))
-    if kind.grip[1] < 0:  # it hangs from the hand
-        return within_wrist(arm(0.16, 0.20, -150, "hold", upper_arm=26))
+        return _held_at(prop, down_to, kind.size * 0.0025 - 0.20, 0.31, -125, 18)
+    if kind.hangs:
+        return _held_at(prop, down_to, 0.16, 0.20, -150, 26)
     if kind.board:
-        return within_wrist(arm(0.17, 0.44, -100, "hold", upper_arm=18))
-    return within_wrist(arm(0.10, 0.31, -130, "hold", upper_arm=20))
+        return _held_at(prop, down_to, 0.17, 0.44, -100, 18)
+    return _held_at(prop, down_to, 0.10, 0.31, -130, 20)
 
 
-@lru_cache(maxsize=32)
-def shown(prop: str) -> Mapping[str, float]:
-    """An arm's channels while it holds a prop up."""
+@lru_cache(maxsize=64)
+def shown(prop: str, down_to: float = math.inf) -> Mapping[str, float]:
+    """An arm's channels while it holds a prop up, which is to be seen as in ``carried``."""
     kind = PROPS[prop]
     if kind.hands == 2:
-        return within_wrist(arm(kind.size * 0.0025 - 0.20, 0.21, -145, "hold", upper_arm=26))
+        return _held_at(prop, down_to, kind.size * 0.0025 - 0.20, 0.21, -145, 26)
     if kind.board:
-        return within_wrist(arm(0.30, 0.34, -120, "hold", upper_arm=26))
-    return within_wrist(arm(0.26, 0.28, -150, "hold", upper_arm=28))
+        return _held_at(prop, down_to, 0.30, 0.34, -120, 26)
+    return _held_at(prop, down_to, 0.26, 0.28, -150, 28)
+
+
+def _held_at(prop: str, down_to: float, x: float, y: float, angle: float, upper_arm: float) -> Mapping[str, float]:
+    """An arm's channels with the hand at ``x`` and ``y``, or as far above as what it holds needs: no nearer to the
+    chin than it is by itself, or than leaves the chin free."""
+    above, below = (part / _ARM for part in PROPS[prop].extent)
+    highest = min(y, max(_HIGHEST, _CHIN + above))
+    return within_wrist(arm(x, max(highest, min(y, down_to - below)), angle, "hold", upper_arm=upper_arm))
 
 
 def meeting(x: float, y: float) -> dict[str, float]:

@@ -24,7 +24,7 @@ from dearhost.hosts.props import PROPS, Contents
 from dearhost.lips import HZ as MOUTH_HZ
 from dearhost.timebase import FrameRate
 
-VERSION = "performance-20"
+VERSION = "performance-21"
 _FACING = 0.48
 """Turn of the trunk of who faces a side."""
 _HEAD_WITH_BODY = 9.0
@@ -46,6 +46,8 @@ class Role:
     partner: tuple[Listened, ...] = ()
     partner_side: int = 0
     reach: tuple[float, float] = (1.0, 1.0)
+    down_to: float = math.inf
+    """Arm lengths below the shoulder, down to which the picture is free for what is held."""
     facing: int = 0
     """Which way the body is turned by itself: -1 left, 0 to the viewer, 1 right."""
     behind: bool = False
@@ -80,7 +82,7 @@ class Performance:
         self.alive = Alive(self.rhythm, self._settings, role.seed, role.partner, role.sight)
         self._gesturing = Gesturing(self.rhythm, self._settings, role.seed, role.cues, role.partner, role.reach,
                                      role.handling, role.meet,
-                                     "desk" if role.behind else "front")  # fmt: skip
+                                     "desk" if role.behind else "front", role.down_to)  # fmt: skip
         channels = self._gesturing.channels
         self._resting = {name: channel.at(0.0) for name, channel in channels.items()}
         self._changing = {name: channel for name, channel in channels.items() if channel.moves}

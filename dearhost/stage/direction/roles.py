@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Mapping, Sequence
 
 from dearhost.hosts import Behaviour, Handling, Listened, MoveCue, PlacedReading, Role, Sight, resolved
@@ -11,7 +12,8 @@ from dearhost.stage.direction.auto_gestures import directed
 from dearhost.stage.direction.cueing import expressions_of, framings_of, gestures_of, looks_of, props_of
 from dearhost.stage.direction.moves import moves_of, sinking
 from dearhost.stage.direction.staged_scene import StagedScene
-from dearhost.stage.layout.blocking import STANDING, neighbours, places_of, seen_from
+from dearhost.stage.layout.blocking import STANDING, Place, neighbours, places_of, seen_from
+from dearhost.stage.layout.caption_room import free_above_captions
 from dearhost.stage.layout.shapes import LAYOUTS, RATIOS
 from dearhost.stage.timeline import PlacedLine
 
@@ -57,6 +59,16 @@ def _room(shape: str, framing: str) -> float:
     _, _, head = LAYOUTS[shape].host
     farthest = (width / height / 2 / head * 100 - _HAND_AND_SHOULDER) / _ARM_UNITS
     return min(1.0, max(0.15, (farthest - 0.2) / 0.7))
+
+
+def _free_down_to(staged: StagedScene, host: str, place: Place) -> float:
+    """Down to where captions leave the picture free for what a host holds, in arm lengths below the shoulder."""
+    free = free_above_captions(staged.shape, staged.choices)
+    if free == 1.0:
+        return math.inf
+    _, y, head = place
+    shoulder, length = staged.players[host].arm_base
+    return round(((free - y) / head * 100 - shoulder.imag) / length, 3)
 
 
 def roles_of(
@@ -106,6 +118,7 @@ def roles_of(
             partner=tuple(sorted(others, key=lambda turn: turn.start)),
             partner_side=side,
             reach=reach,
+            down_to=_free_down_to(staged, host, places[host]),
             facing=staged.spots[host].facing if host in staged.spots else 0,
             moves=moves[host],
             leg=player.leg,

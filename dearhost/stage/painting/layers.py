@@ -24,6 +24,7 @@ from dearhost.stage.layout.furniture import FurnitureDrawing, PlacedFurniture
 from dearhost.stage.layout.shapes import Picture
 from dearhost.stage.painting.bubbles import in_bubble
 from dearhost.stage.painting.held_screens import HeldScreens
+from dearhost.stage.painting.kept_free import KeptFree
 from dearhost.stage.painting.layer import Layer, PixelBox, coarse_reach, pixel_box
 from dearhost.stage.painting.lettering import CaptionDrawing, sign_lettering
 from dearhost.stage.painting.shown import FIGURE, ShownLayers, Supplies
@@ -188,10 +189,10 @@ def _eyes_fast(before: Face, now: Face) -> bool:
 class LetteringLayers:
     """Title and caption of a scene, which keep their place whatever the camera does."""
 
-    def __init__(self, scene: SceneTimeline, picture: Picture, frame_rate: FrameRate, resources: Resources) -> None:
+    def __init__(self, scene: SceneTimeline, picture: Picture, frame_rate: FrameRate, supplies: Supplies) -> None:
         self.scene, self.picture, self._rate = scene, picture, frame_rate
-        self._fonts = Fonts.at(resources.fonts, scene.choices.type)
-        self.shown = ShownLayers(scene, picture, Supplies(self._fonts, resources.shelf))
+        self._fonts = supplies.fonts
+        self.shown = ShownLayers(scene, picture, supplies)
 
     def layers(self, frame: int) -> list[Layer]:
         """Back to front at a frame of the scene."""
@@ -215,18 +216,21 @@ class SceneLayers:
     """All layers of a scene but its set."""
 
     def __init__(self, scene: SceneTimeline, light: HostLight, picture: Picture, frame_rate: FrameRate,
-                 resources: Resources) -> None:  # fmt: skip
+                 resources: Resources, lettered: Picture | None = None) -> None:  # fmt: skip
+        """``lettered``: the picture that title and caption are for, where the camera sees only a part of this one."""
         self.scene, self.picture, self._rate = scene, picture, frame_rate
         self._light = light
         fonts = Fonts.at(resources.fonts, scene.choices.type)
-        self._shown = ShownLayers(scene, picture, Supplies(fonts, resources.shelf))
-        self._lettering = LetteringLayers(scene, picture, frame_rate, resources)
         screens = HeldScreens(resources.shelf, picture.height)
         contents = Contents(sign_lettering(fonts), resources.pictures.open, screens.frame, screens.draw)
         played = {
             host: (resources.hosts.host(host), Performance(role, frame_rate, contents))
             for host, role in scene.roles.items()
         }
+        lettered = lettered or picture
+        supplies = Supplies(fonts, resources.shelf, KeptFree(scene, lettered, played).during)
+        self._shown = ShownLayers(scene, picture, supplies)
+        self.lettering = LetteringLayers(scene, lettered, frame_rate, supplies)
         self.shots = [
             [
                 HostLayers(
@@ -239,7 +243,7 @@ class SceneLayers:
 
     def layers(self, frame: int) -> list[Layer]:
         """Back to front at a frame of the scene: hosts, title, caption."""
-        return self.seen(frame) + self._lettering.layers(frame)
+        return self.seen(frame) + self.lettering.layers(frame)
 
     def seen(self, frame: int) -> list[Layer]:
         """What the camera sees: hosts, what they stand behind, pictures."""

@@ -17,9 +17,10 @@ from dearhost.drawing.paper import Paper
 from dearhost.production import Choices
 from dearhost.production.colours import colours_of
 from dearhost.script import words_of
+from dearhost.stage.caption_styles import CAPTION_STYLES, FACES, caption_colours
 from dearhost.stage.captions import Caption
+from dearhost.stage.layout.caption_room import ROW, caption_box, caption_size
 from dearhost.stage.layout.shapes import Picture
-from dearhost.stage.painting.caption_styles import CAPTION_STYLES, FACES, SIZES, caption_colours
 
 LABEL_PAPER, LABEL_INK = "#14676B", "#FFFFFF"
 _LABEL = 0.74
@@ -77,8 +78,8 @@ class CaptionDrawing:
         self._face = FACES[choices.caption_type]
         self.paper, self.ink = self.style.colours(caption.turn)
         self._texts = [w.text.upper() if choices.caption_case == "capitals" else w.text for w in caption.words]
-        left, top, right, bottom = picture.pixels(caption_box(picture, choices.caption_place))
-        self.size = picture.layout.caption_text * picture.height * SIZES[choices.caption_size]
+        left, top, right, bottom = picture.pixels(caption_box(picture.shape, choices.caption_place))
+        self.size = caption_size(picture.shape, choices) * picture.height
         if self.style.shows == "one":
             self._alone((left, top, right, bottom), choices.caption_place)
         else:
@@ -94,13 +95,13 @@ class CaptionDrawing:
     def _in_rows(self, caption: Caption, room: PixelBox, place: str) -> None:
         """Rows of words in the room for captions, smaller where a row is too broad for it."""
         left, top, right, bottom = room
-        size = self.size * min(self.style.larger, 1.3)
+        size = self.size
         widest = right - left - 1.5 * size
         broad = max(self._breadth(first, last, size) for first, last in caption.lines)
         size *= min(1.0, widest / broad)
         self.size = size
         space = self._space(size)
-        height, middle = size * 1.62, (left + right) / 2
+        height, middle = size * ROW, (left + right) / 2
         begin = top if place == "top" else bottom - len(caption.lines) * height
         self.strips: list[PixelBox] = []
         self.words: list[_Placed] = []
@@ -119,11 +120,11 @@ class CaptionDrawing:
     def _alone(self, room: PixelBox, place: str) -> None:
         """Each word by itself in the middle of the room, as large as fits."""
         left, top, right, bottom = room
-        size = self.size * self.style.larger
+        size = self.size
         broad = max(self._set(text, size).width for text in self._texts)
         size *= min(1.0, (right - left - size) / broad)
         self.size = size
-        middle, height = (left + right) / 2, size * 1.62
+        middle, height = (left + right) / 2, size * ROW
         y = top if place == "top" else bottom - height
         widest = max(self._set(text, size).width for text in self._texts) + size
         self.strips = [(middle - widest / 2, y, middle + widest / 2, y + height)]
@@ -233,12 +234,3 @@ class CaptionDrawing:
 _GROUNDS: Mapping[str, Callable[[CaptionDrawing, Any, Sequence[PixelBox]], None]] = {
     "strips": CaptionDrawing.draw_strips, "box": CaptionDrawing.draw_box, "": CaptionDrawing.draw_nothing,
 }  # fmt: skip
-
-
-def caption_box(picture: Picture, place: str) -> tuple[float, float, float, float]:
-    """The room for captions at the foot or at the top of a picture, in fractions."""
-    left, top, right, bottom = picture.layout.captions
-    if place != "top":
-        return left, top, right, bottom
-    safe = picture.layout.title_safe[1]
-    return left, safe, right, safe + bottom - top

@@ -17,7 +17,7 @@ from dearhost.stage.layout.shapes import Picture
 from dearhost.stage.painting.area import Area, grouped, size
 from dearhost.stage.painting.layer import Layer, evened
 from dearhost.stage.painting.layer_cache import Laid, LayerCache
-from dearhost.stage.painting.layers import LetteringLayers, SceneLayers
+from dearhost.stage.painting.layers import SceneLayers
 from dearhost.stage.painting.sheet import Sheet
 from dearhost.stage.timeline import SceneTimeline
 from dearhost.timebase import FrameRate
@@ -75,8 +75,9 @@ class MovingPainter:
         self._scene, self._rate = scene, rate
         self.backdrop: Backdrop | None = None
         self.lying: list[Laid] = []
-        self._world, self._lettering = larger(picture), LetteringLayers(scene, picture, rate, resources)
-        seen = SceneLayers(scene, scenery.on_hosts(resources.shelf), self._world, rate, resources)
+        self._world = larger(picture)
+        seen = SceneLayers(scene, scenery.on_hosts(resources.shelf), self._world, rate, resources, picture)
+        self._lettering = seen.lettering
         backdrop = backdrop_for(scenery, self._world, rate, resources.shelf)
         self._painter = ScenePainter(seen.seen, backdrop, self._world)
         self._larger = Sheet(self._world, transparent=not scenery.set_id)

@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping
-from dataclasses import dataclass
+from collections.abc import Callable, Mapping, Sequence
+from dataclasses import dataclass, replace
 from typing import Any, Protocol
 
 from dearhost.assets.shelf import Shelf
@@ -11,6 +11,7 @@ from dearhost.drawing.fonts import Fonts
 from dearhost.production.shown_cues import BY_HAND, ON_THE_WALL
 from dearhost.stage.layout.shapes import Picture
 from dearhost.stage.painting.clip_lines import ClipDrawing
+from dearhost.stage.painting.entrances import Box
 from dearhost.stage.painting.figures import FigureDrawing
 from dearhost.stage.painting.layer import Layer, pixel_box
 from dearhost.stage.painting.logos import LogoDrawing
@@ -27,6 +28,7 @@ from dearhost.stage.painting.panels import (
 )
 from dearhost.stage.painting.titles import NameDrawing, TitleDrawing
 from dearhost.stage.timeline import HEADING, LOGO, TITLE_CARD, SceneTimeline, Shown
+from dearhost.timebase import Span
 
 FIGURE = "figure"
 """The kind, and the place, of what stands on the stage with the hosts."""
@@ -44,12 +46,18 @@ class ShownDrawing(Protocol):
         """Draw at ``moment`` of the scene."""
 
 
+def _nothing(span: Span) -> list[Box]:
+    return []
+
+
 @dataclass(frozen=True, slots=True)
 class Supplies:
-    """What is drawn with: the fonts of the production, and the things of its shelf."""
+    """What is drawn with: the fonts of the production, the things of its shelf, and what titles and names are not to
+    cover from when to when, in pixels, as often as it is seen there."""
 
     fonts: Fonts
     shelf: Shelf
+    kept_free: Callable[[Span], list[Box]] = _nothing
 
 
 @dataclass(frozen=True, slots=True)
@@ -65,6 +73,11 @@ class ShownKind:
 def _lettered(drawing: Callable[[Shown, Picture, Fonts], ShownDrawing]) -> Callable[..., ShownDrawing]:
     """What draws with fonts alone."""
     return lambda shown, picture, supplies: drawing(shown, picture, supplies.fonts)
+
+
+def _slip(drawing: Callable[[Shown, Picture, Fonts, Sequence[Box]], ShownDrawing]) -> Callable[..., ShownDrawing]:
+    """What lies where it covers least."""
+    return lambda shown, picture, supplies: drawing(shown, picture, supplies.fonts, supplies.kept_free(shown.span))
 
 
 def _own(shown: Shown, picture: Picture, supplies: Supplies) -> ShownDrawing:
@@ -94,15 +107,17 @@ SHOWN: Mapping[str, ShownKind] = {
     "comparison": ShownKind("cutaway", _lettered(ComparisonPanel)),
     "words": ShownKind("cutaway", _lettered(LargeWordsPanel)),
     "end-card": ShownKind("cutaway", _lettered(EndCardPanel)),
-    "lower-third": ShownKind("title", _lettered(NameDrawing), steady=True),
-    HEADING: ShownKind("title", _lettered(TitleDrawing), steady=True),
-    "title": ShownKind("title", _lettered(TitleDrawing), steady=True),
+    "lower-third": ShownKind("title", _slip(NameDrawing), steady=True),
+    HEADING: ShownKind("title", _slip(TitleDrawing), steady=True),
+    "title": ShownKind("title", _slip(TitleDrawing), steady=True),
     TITLE_CARD: ShownKind("title", _lettered(TitleCardPanel), steady=True),
     LOGO: ShownKind(LOGO, _logo, steady=True),
 }
 """By kind, back to front: every kind of cue that is ``shown``, and what a scene shows of itself."""
 _BEHIND = ("left", "right", *ON_THE_WALL, "behind-left", "behind-middle", "behind-right")
 """Regions beside and behind a host, who stands before what is shown there: no hand is hidden by it."""
+_SMALL = ("card-", "wall-", BY_HAND)
+"""How regions begin that leave most of the picture free."""
 _ORDER = {kind: order for order, kind in enumerate(SHOWN)}
 
 
@@ -117,7 +132,9 @@ class ShownLayers:
     """Layers of what a scene shows."""
 
     def __init__(self, scene: SceneTimeline, picture: Picture, supplies: Supplies) -> None:
-        self._scene, self._picture, self._supplies = scene, picture, supplies
+        self._scene, self._picture = scene, picture
+        self._hosts = supplies.kept_free
+        self._supplies = replace(supplies, kept_free=self._kept_free)
         self._drawings: dict[tuple[str, str, float], ShownDrawing] = {}
 
     def layers(self, moment: float, *, steady: bool, behind: bool = False) -> list[Layer]:
@@ -137,6 +154,13 @@ class ShownLayers:
         if name not in self._drawings:
             self._drawings[name] = SHOWN[item.kind].drawing(item, self._picture, self._supplies)
         return self._drawings[name]
+
+    def _kept_free(self, span: Span) -> list[Box]:
+        """What hosts do, and what else is shown in a corner or on the wall meanwhile."""
+        others = [item for item in self._scene.shown if item.span.start < span.end and span.start < item.span.end]
+        logos = [self.drawing(item).box for item in others if item.kind == LOGO]
+        small = [item.box_in(self._picture.shape) for item in others if item.region.startswith(_SMALL)]
+        return [*self._hosts(span), *logos, *map(self._picture.pixels, small)]
 
     def _layer(self, item: Shown, moment: float) -> Layer:
         drawing = self.drawing(item)

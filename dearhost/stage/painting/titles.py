@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from typing import Any
 
 from dearhost.drawing.colours import darker, paint
@@ -23,20 +24,29 @@ _FAMILIES = {"text": "sans"}
 """Of ``shown_cues.LETTERS``, what is not set as headings are."""
 
 
-class Slip:
-    """A slip of paper that comes in its way; a subclass lays out ``paper_box`` and draws what is on it."""
+def covered(place: Box, taken: Sequence[Box]) -> float:
+    """How much of ``taken`` a slip in a place covers, in square pixels."""
+    left, top, right, bottom = place
+    across = (min(right, box[2]) - max(left, box[0]) for box in taken)
+    down = (min(bottom, box[3]) - max(top, box[1]) for box in taken)
+    return sum(max(0.0, wide) * max(0.0, high) for wide, high in zip(across, down, strict=True))
 
-    def __init__(self, shown: Shown, picture: Picture, fonts: Fonts) -> None:
+
+class Slip:
+    """A slip of paper that comes in its way; a subclass lays out its ``places`` and draws what is on it."""
+
+    def __init__(self, shown: Shown, picture: Picture, fonts: Fonts, taken: Sequence[Box] = ()) -> None:
+        """``taken``: what is not to be covered, in pixels, as often as it is seen there."""
         self.shown, self.picture, self.fonts = shown, picture, fonts
         self.colours = on_slip(shown.colours, shown.text("ground"))
         self.way = shown.text("comes") or "slides"
-        self.paper_box: Box = self.laid_out()
+        self.paper_box: Box = min(self.places(), key=lambda place: covered(place, taken))
         left, top, right, bottom = self.paper_box
         edge = 40 * picture.unit
         self.box: Box = reach(self.way, (left - edge, top - edge, right + edge, bottom + edge), picture)
 
-    def laid_out(self) -> Box:
-        """The slip's box in pixels."""
+    def places(self) -> list[Box]:
+        """Where the slip may lie, in pixels, the usual place first."""
         raise NotImplementedError
 
     def draw_words(self, paper: Paper) -> None:
@@ -76,12 +86,12 @@ class Slip:
 class TitleDrawing(Slip):
     """A title, or a scene's number and heading."""
 
-    def laid_out(self) -> Box:
-        """At the lower left, above the captions; at the upper left; or in the middle, larger."""
+    def places(self) -> list[Box]:
+        """At the lower left, above the captions, or at the upper left, or right; in the middle it is larger."""
         picture, layout, u = self.picture, self.picture.layout, self.picture.unit
         safe_top = layout.title_safe[1] * picture.height
         left, right = self.strip()
-        where = self.shown.text("where") or "low"
+        where = self.shown.text("where")
         size = layout.title_text * picture.height * (1.5 if where == "centre" else 1.0)
         size *= float(self.shown.parameters.get("size", 1.0))
         narrow = self.shown.region.startswith("beside-")
@@ -97,13 +107,11 @@ class TitleDrawing(Slip):
         self.size = size = self._text.size
         width = self._text.width + self._indent + 1.5 * size
         height = self._text.height + size * 0.9
-        x, y = left, layout.lower_third[1] * picture.height
-        if where == "high":
-            y = safe_top
-        elif where == "centre":
-            x, y = (picture.width - width) / 2, (layout.captions[1] * picture.height - height) / 2
-        y = min(y, layout.captions[1] * picture.height - height - 14 * u)
-        return x, y, x + width, y + height
+        lowest = layout.captions[1] * picture.height - height - 14 * u
+        low, high = (left, min(layout.lower_third[1] * picture.height, lowest)), (left, min(safe_top, lowest))
+        middle = (picture.width - width) / 2, min((layout.captions[1] * picture.height - height) / 2, lowest)
+        chosen = {"low": [low], "high": [high], "centre": [middle]}.get(where, [low, high, (right - width, high[1])])
+        return [(x, y, x + width, y + height) for x, y in chosen]
 
     def draw_words(self, paper: Paper) -> None:
         """Number, bar and words."""
@@ -123,8 +131,8 @@ class TitleDrawing(Slip):
 class NameDrawing(Slip):
     """Who speaks, and what they are."""
 
-    def laid_out(self) -> Box:
-        """At the lower left, above the captions."""
+    def places(self) -> list[Box]:
+        """At the lower left, above the captions, else at the lower right, or at the upper left."""
         picture, layout = self.picture, self.picture.layout
         left, right = self.strip()
         size = layout.title_text * picture.height * 0.76
@@ -137,10 +145,10 @@ class NameDrawing(Slip):
         self.size = size
         width = max(self._name.width, self._role.width) + 1.8 * size
         height = self._name.height + self._role.height + size * (0.9 if self._role.rows else 0.7)
-        x = left
         lowest = layout.captions[1] * picture.height - height - 14 * picture.unit
-        y = min(layout.lower_third[1] * picture.height + 1.2 * size, lowest)
-        return x, y, x + width, y + height
+        low = min(layout.lower_third[1] * picture.height + 1.2 * size, lowest)
+        places = (left, low), (right - width, low), (left, layout.title_safe[1] * picture.height)
+        return [(x, y, x + width, y + height) for x, y in places]
 
     def draw_words(self, paper: Paper) -> None:
         """A stroke at the left, the name, and the role under it."""

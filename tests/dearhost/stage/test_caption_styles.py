@@ -28,8 +28,8 @@ from dearhost.production.choices import CAPTION_COLOURS as COLOUR_NAMES
 from dearhost.production.choices import CAPTION_SIZES, CAPTION_TYPES, CHOICES
 from dearhost.production.choices import CAPTION_STYLES as NAMES
 from dearhost.stage import Painter, Picture, Timeline, compile_timeline
+from dearhost.stage.caption_styles import CAPTION_COLOURS, CAPTION_STYLES, FACES, SIZES, caption_colours
 from dearhost.stage.captions import Caption, CaptionWord, make_captions
-from dearhost.stage.painting.caption_styles import CAPTION_COLOURS, CAPTION_STYLES, FACES, SIZES, caption_colours
 from dearhost.stage.painting.lettering import CaptionDrawing
 from dearhost.stage.painting.sheet import Sheet
 from dearhost.stage.samples import caption_png

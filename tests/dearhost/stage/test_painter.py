@@ -14,9 +14,9 @@ from dearhost.drawing.fonts import Fonts
 from dearhost.errors import StageError, UnknownHost
 from dearhost.production import SHAPES, CastEntry, Choices, Production, Studio, read_script
 from dearhost.stage import Painter, Picture, Timeline, compile_timeline, first_frame
-from dearhost.stage.backdrops import DRAWN_SETS, Scenery, draw_set
+from dearhost.stage.backdrops import DRAWN_SETS, UNLIT, Scenery, draw_set
 from dearhost.stage.painting import layer_cache
-from dearhost.stage.painting.layers import LetteringLayers
+from dearhost.stage.painting.layers import LetteringLayers, SceneLayers
 from dearhost.stage.painting.scene_painters import Sheet
 from dearhost.stage.painting.titles import TitleDrawing
 from dearhost.timebase import FrameRate
@@ -132,7 +132,7 @@ def test_captions_and_titles_stay_in_the_safe_area_of_every_shape(studio: Studio
     timeline = compile_timeline(with_tones(script, shape=shape, framing=framing), studio, FrameRate.of(30))
     picture = Picture.of(shape, 720)
     scene = timeline.scenes[0]
-    layers = LetteringLayers(scene, picture, timeline.frame_rate, studio.resources)
+    layers = SceneLayers(scene, UNLIT, picture, timeline.frame_rate, studio.resources).lettering
     assert len(scene.captions) > 2
     # EBU R 95 (2017): graphics safe area, 90 % of width and height
     left, right = picture.width * 0.05, picture.width * 0.95
