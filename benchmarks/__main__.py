@@ -6,13 +6,14 @@ import sys
 import tempfile
 from pathlib import Path
 
-from benchmarks import drafts, editing, films, full_voices, heard_words, long_day, users, voices, writing
+from benchmarks import drafts, editing, films, footage, full_voices, heard_words, long_day, users, voices, writing
 from dearhost.production import data_folder
 
 BENCHMARKS = {
     "film": films.film_against_encoding,
     "staged": films.staged_against_encoding,
     "footage": films.footage_against_encoding,
+    "any-frame": footage.frames_at_random,
     "host": films.host_against_encoding,
     "change": editing.changed_word,
     "still": editing.stills,
