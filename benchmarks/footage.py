@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
+import math
 import random
 import time
-from collections.abc import Callable, Iterator
+from collections.abc import Iterator, Sequence
 from pathlib import Path
 
 import av
@@ -18,21 +19,25 @@ _COUNT, _WIDTH, _HEIGHT, _QUALITY, _ROUNDS = 60, 1920, 1080, 18, 5
 
 def frames_at_random(folder: Path) -> Iterator[str]:
     """CPU time of a frame at random of 1920 x 1080, smooth footage and footage full of grain, and how many times that
-    of the next in order; the least of some rounds, turn by turn."""
-    films = {grain: _film(folder / f"grain-{grain}.mp4", grain) for grain in (1.5, 6.0)}
+    of the next in order; the least of some rounds."""
+    for grain in (1.5, 6.0):
+        at_random, in_order = _costs(_film(folder / f"grain-{grain}.mp4", grain))
+        yield f"grain of {grain}: {at_random * 1e3:.1f} ms, {at_random / in_order:.1f} times the next in order"
+
+
+def _costs(footage: Footage) -> tuple[float, float]:
+    """CPU seconds of a frame at random, and of the next in order."""
     numbers = random.Random(1).sample(range(_COUNT), 30)
-    for grain, footage in films.items():
-        least = [np.inf] * len(numbers)
-        in_order = np.inf
-        for _ in range(_ROUNDS):
-            for index, number in enumerate(numbers):
-                footage.close()
-                footage.frame((number + _COUNT // 2) % _COUNT)  # somewhere else
-                least[index] = min(least[index], _cpu(lambda n=number: footage.frame(n)))  # type: ignore[misc]
+    at_random, in_order = [math.inf] * len(numbers), math.inf
+    for _ in range(_ROUNDS):
+        for index, number in enumerate(numbers):
             footage.close()
-            footage.frame(0)
-            in_order = min(in_order, _cpu(lambda: [footage.frame(n) for n in range(1, _COUNT)]) / (_COUNT - 1))
-        yield f"grain of {grain}: {np.mean(least) * 1e3:.1f} ms, {np.mean(least) / in_order:.1f} times the next in order"
+            footage.frame((number + _COUNT // 2) % _COUNT)  # somewhere else
+            at_random[index] = min(at_random[index], _cpu(footage, [number]))
+        footage.close()
+        footage.frame(0)
+        in_order = min(in_order, _cpu(footage, range(1, _COUNT)) / (_COUNT - 1))
+    return sum(at_random) / len(at_random), in_order
 
 
 def _film(path: Path, grain: float) -> Footage:
@@ -54,7 +59,8 @@ def _film(path: Path, grain: float) -> Footage:
     return Footage(path, path.with_suffix(".npy"))
 
 
-def _cpu(work: Callable[[], object]) -> float:
+def _cpu(footage: Footage, numbers: Sequence[int]) -> float:
     started = time.process_time()
-    work()
+    for number in numbers:
+        footage.frame(number)
     return time.process_time() - started
