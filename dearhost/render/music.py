@@ -70,6 +70,7 @@ def _made_with_room(bed: PlacedBed, words: tuple[tuple[float, float], ...], path
     coming = _COMES if bed.begins == 0.0 and bed.item else 0.0
     closes = abs(bed.begins + (bed.end - bed.start) - bed.seconds) < 0.1
     faded(made, SAMPLE_RATE, coming, _GOES if closes and bed.item else 0.0)
+    made.flags.writeable = False  # it is heard again
     return made, own
 
 

@@ -35,8 +35,8 @@ _FRAGMENTED = {
 }
 _TICKS = 90_000
 """Of the clock of pictures, a second: the first of a part may be shown for less than a frame."""
-_AT_ONCE = 96 * _SOUND.frame
-"""Samples of a sound that come before all of it is made: two seconds."""
+_AT_ONCE = 32 * _SOUND.frame, 96 * _SOUND.frame
+"""Samples of the parts of a sound that come before all of it is made: .7 and two seconds."""
 _LEAST = SAMPLE_RATE // 100
 """Samples that are there even past the end: a track of none cannot be played."""
 _IN_HAND = 3.0
@@ -160,14 +160,15 @@ def _write_sound(timeline: Timeline, scene: SceneTimeline, shelf: Shelf, asked: 
     first, last = round(begins * SAMPLE_RATE), round(timeline.frame_rate.start_of(frames.stop) * SAMPLE_RATE)
     last = max(last, first + _LEAST)
     tracks = tracks_of_scene(timeline, scene, shelf)
-    wanted, done = min(_AT_ONCE, last - first), 0
+    done = 0
     with av.open(sink, "w", format="mp4", options=_FRAGMENTED) as output:
         audio = add_audio(output, _SOUND)
-        for made in mastered_from(tracks, scene.duration, timeline.loudness, first, _AT_ONCE):
+        parts = mastered_from(tracks, scene.duration, timeline.loudness, first, _AT_ONCE)
+        for made, most in zip(parts, (*_AT_ONCE, last - first), strict=True):
+            wanted = min(most, last - first - done)
             for block in audio_frames(_as_long_as(made, wanted), _SOUND, done):
                 output.mux(audio.encode(block))
             done += wanted
-            wanted = last - first - done
         output.mux(audio.encode())
 
 

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import replace
 
 import numpy as np
@@ -18,6 +18,7 @@ VOICE, STINGS, BED, FOOTAGE = "voice", "stings", "bed", "footage"
 """Names of tracks."""
 _UNDER_VOICE = 6.0
 """dB between the loud parts of the voice and a short sound at its usual strength (common practice, no source)."""
+_NOTHING = Stereo.of([np.zeros(0, np.float32)])
 
 
 def scene_tracks(scene: SceneTimeline) -> list[Track]:
@@ -106,8 +107,11 @@ def mastered(tracks: Iterable[Track], duration: float, loudness: str = "-16") ->
     return limited(mixed, SAMPLE_RATE) if loudness == "none" else master(mixed, SAMPLE_RATE, target=float(loudness))
 
 
-def mastered_from(tracks: Iterable[Track], duration: float, loudness: str, first: int, count: int) -> Iterator[Stereo]:
-    """The same from a sample on, in two parts: ``count`` samples as soon as can be, then the rest.
+def mastered_from(
+    tracks: Iterable[Track], duration: float, loudness: str, first: int, counts: Sequence[int]
+) -> Iterator[Stereo]:
+    """The same from a sample on, in parts: of ``counts`` samples each as soon as can be, then the rest. What is past the
+    end is missing.
 
     How loud the first are is foreseen before all of it is mixed: within an eighth of a dB.
     """
@@ -116,13 +120,14 @@ def mastered_from(tracks: Iterable[Track], duration: float, loudness: str, first
     from dearhost.sound.mastering import limited_part, reach_of  # noqa: PLC0415 - see above
 
     tracks, total = list(tracks), round(duration * SAMPLE_RATE)
-    part = range(min(first, total), min(first + count, total))
-    if part:
-        gain = 0.0
-        if loudness != "none":
-            gain = foreseen_gain(outline_of_mix(tracks, duration, SAMPLE_RATE), float(loudness))
-        reach = reach_of(part, total, SAMPLE_RATE)
+    gain = 0.0
+    if loudness != "none" and first < total:
+        gain = foreseen_gain(outline_of_mix(tracks, duration, SAMPLE_RATE), float(loudness))
+    for count in counts:
+        part = range(min(first, total), min(first + count, total))
+        reach = reach_of(part, total, SAMPLE_RATE) if part else part
         within = range(part.start - reach.start, part.stop - reach.start)
-        yield limited_part(mix_part(tracks, reach, SAMPLE_RATE), within, gain, SAMPLE_RATE)
+        yield limited_part(mix_part(tracks, reach, SAMPLE_RATE), within, gain, SAMPLE_RATE) if part else _NOTHING
+        first += count
     whole = mastered(tracks, duration, loudness)
-    yield whole.part(part.stop, len(whole))
+    yield whole.part(min(first, total), len(whole))

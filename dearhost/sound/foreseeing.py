@@ -5,6 +5,7 @@ mixed. What is heard again and again while levels are tried is outlined once.
 from __future__ import annotations
 
 import threading
+import weakref
 from collections import OrderedDict
 from collections.abc import Callable, Iterable
 from typing import NamedTuple
@@ -108,11 +109,11 @@ class _Outlines:
     def __init__(self) -> None:
         self._kept: OrderedDict[tuple[int, tuple[int, ...], int, int], Outline] = OrderedDict()
         self._lock = threading.Lock()
+        self._digests: dict[int, tuple[weakref.ref[Mono], int]] = {}
 
     def of(self, placed: Placement, sample_rate: int) -> Outline:
         samples = np.ascontiguousarray(placed.samples)
-        # a cryptographic digest would take longer than all the rest
-        key = hash(samples.tobytes()), samples.shape, placed.sample_rate, sample_rate
+        key = self._digest(placed.samples), samples.shape, placed.sample_rate, sample_rate
         with self._lock:
             if key in self._kept:
                 self._kept.move_to_end(key)
@@ -124,6 +125,18 @@ class _Outlines:
             while len(self._kept) > _MOST_KEPT:
                 self._kept.popitem(last=False)
         return outline
+
+    def _digest(self, samples: Mono) -> int:
+        """What tells samples apart; of those that cannot change it is found once."""
+        known = self._digests.get(id(samples))
+        if known and known[0]() is samples:
+            return known[1]
+        # a cryptographic one would take longer than all the rest
+        digest = hash(np.ascontiguousarray(samples).tobytes())
+        if not samples.flags.writeable:
+            place = id(samples)
+            self._digests[place] = weakref.ref(samples, lambda _: self._digests.pop(place, None)), digest
+        return digest
 
 
 _outlines = _Outlines()

@@ -107,11 +107,22 @@ def test_what_is_heard_at_once_is_as_loud_as_in_the_film(
     music = (np.stack(chord, axis=1) * 0.05).astype(np.float32)
     bed = Track("bed", (Placement(0.0, SAMPLE_RATE, music, ((0.0, -under),)),))
     first = round(0.4 * SAMPLE_RATE)
-    [at_once, rest] = mastered_from([*spoken, bed], scene.duration, loudness, first, SAMPLE_RATE)
+    counts = SAMPLE_RATE // 2, SAMPLE_RATE
+    *at_once, rest = mastered_from([*spoken, bed], scene.duration, loudness, first, counts)
     film = mastered([*spoken, bed], scene.duration, loudness)
-    assert len(at_once) == SAMPLE_RATE and len(rest) == len(film) - first - SAMPLE_RATE
-    for made, whole in ((at_once.left, film.left), (at_once.right, film.right)):
-        within = whole[first : first + SAMPLE_RATE]
-        assert abs(20 * np.log10(np.std(made) / np.std(within))) < 0.125
-        assert np.corrcoef(made, within)[0, 1] > 0.9999
-    assert np.array_equal(rest.right, film.right[first + SAMPLE_RATE :])
+    assert tuple(map(len, at_once)) == counts
+    for part in at_once:
+        for made, whole in ((part.left, film.left), (part.right, film.right)):
+            within = whole[first : first + len(part)]
+            assert abs(20 * np.log10(np.std(made) / np.std(within))) < 0.125
+            assert np.corrcoef(made, within)[0, 1] > 0.9999
+        first += len(part)
+    assert np.array_equal(rest.right, film.right[first:])
+
+
+@pytest.mark.parametrize("early", [0, 400, SAMPLE_RATE])
+def test_near_its_end_a_sound_has_as_many_parts(timeline: Timeline, studio: Studio, early: int) -> None:
+    scene = timeline.scenes[0]
+    spoken, total = tracks_of_scene(timeline, scene, studio.resources.shelf), round(scene.duration * SAMPLE_RATE)
+    parts = list(mastered_from(spoken, scene.duration, "-16", total - early, (600, 6000)))
+    assert [len(part) for part in parts] == [min(early, 600), min(6000, max(0, early - 600)), max(0, early - 6600)]

@@ -104,3 +104,22 @@ def test_what_lies_outside_and_silence_have_no_part_in_it() -> None:
     silent = outline_of_mix([], 2.0, RATE)
     assert silent.loudness() == -np.inf and foreseen_gain(silent, -16.0) == 0.0
     assert outline_of(Stereo.of([np.zeros(10, np.float32)]), RATE).loudness() == -np.inf
+
+
+def test_what_cannot_change_is_told_apart_by_itself_and_what_can_by_what_is_in_it() -> None:
+    def loudness(sound: np.ndarray) -> float:
+        return outline_of_mix([Track("voice", (Placement(0.0, RATE, sound),))], 2.0, RATE).loudness()
+
+    fixed, changing = speech_like(2.0, 7), speech_like(2.0, 7)
+    fixed.flags.writeable = False
+    first = loudness(fixed)
+    with patch.object(foreseeing, "hash", side_effect=AssertionError, create=True):
+        assert loudness(fixed) == first
+        with pytest.raises(AssertionError):
+            loudness(fixed[:-RATE])  # another, though of the same memory
+    assert loudness(changing) == first
+    changing *= 0.5
+    assert loudness(changing) == pytest.approx(first - 6.02, abs=0.05)
+    known = len(foreseeing._outlines._digests)
+    del fixed
+    assert len(foreseeing._outlines._digests) < known, "no more is kept of what is gone"
