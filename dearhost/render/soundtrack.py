@@ -110,8 +110,8 @@ def mastered(tracks: Iterable[Track], duration: float, loudness: str = "-16") ->
 def mastered_from(
     tracks: Iterable[Track], duration: float, loudness: str, first: int, counts: Sequence[int]
 ) -> Iterator[Stereo]:
-    """The same from a sample on, in parts: of ``counts`` samples each as soon as can be, then the rest. What is past the
-    end is missing.
+    """The same from a sample on, in parts: of ``counts`` samples each as soon as can be, then the rest. What is past
+    the end is missing.
 
     How loud the first are is foreseen before all of it is mixed: within an eighth of a dB.
     """
