@@ -46,18 +46,24 @@ class ShownDrawing(Protocol):
         """Draw at ``moment`` of the scene."""
 
 
-def _nothing(span: Span) -> list[Box]:
+class KeptFreeOf(Protocol):
+    """What titles and names are not to cover from when to when, in pixels, as often as it is seen there; ``bodies``:
+    hosts as a whole, rather than faces and hands alone."""
+
+    def __call__(self, span: Span, *, bodies: bool) -> list[Box]: ...
+
+
+def _nothing(span: Span, *, bodies: bool) -> list[Box]:
     return []
 
 
 @dataclass(frozen=True, slots=True)
 class Supplies:
-    """What is drawn with: the fonts of the production, the things of its shelf, and what titles and names are not to
-    cover from when to when, in pixels, as often as it is seen there."""
+    """What is drawn with: the fonts of the production, the things of its shelf, and what is not to be covered."""
 
     fonts: Fonts
     shelf: Shelf
-    kept_free: Callable[[Span], list[Box]] = _nothing
+    kept_free: KeptFreeOf = _nothing
 
 
 @dataclass(frozen=True, slots=True)
@@ -75,9 +81,14 @@ def _lettered(drawing: Callable[[Shown, Picture, Fonts], ShownDrawing]) -> Calla
     return lambda shown, picture, supplies: drawing(shown, picture, supplies.fonts)
 
 
-def _slip(drawing: Callable[[Shown, Picture, Fonts, Sequence[Box]], ShownDrawing]) -> Callable[..., ShownDrawing]:
+Slipping = Callable[[Shown, Picture, Fonts, Sequence[Box]], ShownDrawing]
+
+
+def _slip(drawing: Slipping, *, bodies: bool) -> Callable[..., ShownDrawing]:
     """What lies where it covers least."""
-    return lambda shown, picture, supplies: drawing(shown, picture, supplies.fonts, supplies.kept_free(shown.span))
+    return lambda shown, picture, supplies: drawing(
+        shown, picture, supplies.fonts, supplies.kept_free(shown.span, bodies=bodies)
+    )
 
 
 def _own(shown: Shown, picture: Picture, supplies: Supplies) -> ShownDrawing:
@@ -107,9 +118,9 @@ SHOWN: Mapping[str, ShownKind] = {
     "comparison": ShownKind("cutaway", _lettered(ComparisonPanel)),
     "words": ShownKind("cutaway", _lettered(LargeWordsPanel)),
     "end-card": ShownKind("cutaway", _lettered(EndCardPanel)),
-    "lower-third": ShownKind("title", _slip(NameDrawing), steady=True),
-    HEADING: ShownKind("title", _slip(TitleDrawing), steady=True),
-    "title": ShownKind("title", _slip(TitleDrawing), steady=True),
+    "lower-third": ShownKind("title", _slip(NameDrawing, bodies=False), steady=True),
+    HEADING: ShownKind("title", _slip(TitleDrawing, bodies=True), steady=True),
+    "title": ShownKind("title", _slip(TitleDrawing, bodies=True), steady=True),
     TITLE_CARD: ShownKind("title", _lettered(TitleCardPanel), steady=True),
     LOGO: ShownKind(LOGO, _logo, steady=True),
 }
@@ -155,12 +166,12 @@ class ShownLayers:
             self._drawings[name] = SHOWN[item.kind].drawing(item, self._picture, self._supplies)
         return self._drawings[name]
 
-    def _kept_free(self, span: Span) -> list[Box]:
+    def _kept_free(self, span: Span, *, bodies: bool) -> list[Box]:
         """What hosts do, and what else is shown in a corner or on the wall meanwhile."""
         others = [item for item in self._scene.shown if item.span.start < span.end and span.start < item.span.end]
         logos = [self.drawing(item).box for item in others if item.kind == LOGO]
         small = [item.box_in(self._picture.shape) for item in others if item.region.startswith(_SMALL)]
-        return [*self._hosts(span), *logos, *map(self._picture.pixels, small)]
+        return [*self._hosts(span, bodies=bodies), *logos, *map(self._picture.pixels, small)]
 
     def _layer(self, item: Shown, moment: float) -> Layer:
         drawing = self.drawing(item)

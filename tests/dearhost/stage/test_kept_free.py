@@ -148,3 +148,26 @@ def test_of_its_places_it_takes_the_one_that_covers_least(studio: Studio, text: 
     for place in slip.places():
         assert left - 1 <= place[0] and place[2] <= right + 1 and top - 1 <= place[1] and place[3] <= bottom + 1
         assert place[3] < picture.layout.captions[1] * high
+
+
+def test_a_title_leaves_a_body_free_where_it_can_and_a_name_lies_over_it(studio: Studio) -> None:
+    text = 'MAREN: [[cue: {kind} {says}="Tides of the harbour and its old wall"]]I stand here.'
+    high = {
+        kind: slip_of(
+            studio, film(studio, text.format(kind=kind, says=says), directed=False).scenes[0], kind, WIDE
+        ).paper_box[1]
+        < 60
+        for kind, says in (("title", "text"), ("lower-third", "role"))
+    }
+    assert high == {"title": True, "lower-third": False}
+
+
+def test_what_stands_on_a_desk_is_not_covered(studio: Studio) -> None:
+    text = 'MAREN: [[cue: lower-third role="Keeper of all that floats or sinks"]]Here it stands. {0}Look.'
+    boxes = [
+        slip_of(
+            studio, film(studio, text.format(take), furniture="desk", directed=False).scenes[0], "lower-third", WIDE
+        ).paper_box
+        for take in ("", "[[cue: take lantern left]]")
+    ]
+    assert boxes[0][0] < 40 and boxes[1] != boxes[0]
