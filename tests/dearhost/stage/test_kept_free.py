@@ -151,7 +151,7 @@ def test_of_its_places_it_takes_the_one_that_covers_least(studio: Studio, text: 
 
 
 def test_a_title_leaves_a_body_free_where_it_can_and_a_name_lies_over_it(studio: Studio) -> None:
-    text = 'MAREN: [[cue: {kind} {says}="Tides of the harbour and its old wall"]]I stand here.'
+    text = 'MAREN: [[cue: {kind} {says}="Tides of our old harbour"]]I stand here.'
     high = {
         kind: slip_of(
             studio, film(studio, text.format(kind=kind, says=says), directed=False).scenes[0], kind, WIDE
