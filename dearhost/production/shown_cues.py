@@ -75,7 +75,7 @@ SHOWN_CUES = (
         "Text",
         (
             Parameter("text", "Words", ""),
-            Parameter("where", "Where", "free", choices=("free", "low", "high", "centre")),
+            Parameter("where", "Where", "clear-of-hosts", choices=("clear-of-hosts", "low", "high", "centre")),
             Parameter("size", "Size", 1.0, 0.6, 1.8),
             Parameter("ground", "On", "paper", choices=GROUNDS),
             Parameter("letters", "Letters", "headings", choices=LETTERS),
