@@ -13,6 +13,7 @@ from dearhost.stage.caption_styles import SIZES
 from dearhost.stage.captions import SHORTEST, Caption, CaptionWord, make_captions, nudged, shown_words, with_sounds
 from dearhost.stage.direction.caption_cues import caption_cuts, caption_nudges, with_corrections
 from dearhost.stage.direction.cueing import described_sounds
+from dearhost.stage.layout.caption_room import MOST_ROWS
 from dearhost.stage.timeline import PlacedLine
 
 CHARACTERS = {"16:9": 37, "1:1": 34, "9:16": 30}
@@ -61,7 +62,7 @@ def _captions_of_line(
         following = parts[number + 1][1][0].start if number + 1 < len(parts) else until
         made = make_captions(
             part, name, characters=caption_characters(here), until=following,
-            lines=1 if here.caption_lines == "one" else 2, cuts=cuts,
+            lines=MOST_ROWS[here.caption_lines], cuts=cuts,
         )  # fmt: skip
         yield from (replace(caption, own=own) for caption in made)
 

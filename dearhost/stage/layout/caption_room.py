@@ -8,9 +8,8 @@ from dearhost.stage.layout.shapes import LAYOUTS, Fractions
 
 ROW = 1.62
 """A row's height, of the size of its letters."""
-_ROWS = {"one": 1, "two": 2}
+MOST_ROWS = {"one": 1, "two": 2}
 """By the names of ``production.CAPTION_LINES``."""
-_LARGEST_IN_ROWS = 1.3
 
 
 def caption_box(shape: str, place: str) -> Fractions:
@@ -24,8 +23,7 @@ def caption_box(shape: str, place: str) -> Fractions:
 
 def caption_size(shape: str, choices: Choices) -> float:
     """The size of captions' letters, as a fraction of the height of the picture, where they have room."""
-    style = CAPTION_STYLES[choices.caption_style]
-    larger = style.larger if style.shows == "one" else min(style.larger, _LARGEST_IN_ROWS)
+    larger = CAPTION_STYLES[choices.caption_style].larger
     return LAYOUTS[shape].caption_text * SIZES[choices.caption_size] * larger
 
 
@@ -33,5 +31,5 @@ def free_above_captions(shape: str, choices: Choices) -> float:
     """Down to where the picture is free of captions at its foot, as a fraction of its height; 1 without them."""
     if not choices.captions or choices.caption_place != "foot":
         return 1.0
-    rows = 1 if CAPTION_STYLES[choices.caption_style].shows == "one" else _ROWS[choices.caption_lines]
+    rows = 1 if CAPTION_STYLES[choices.caption_style].shows == "one" else MOST_ROWS[choices.caption_lines]
     return caption_box(shape, "foot")[3] - rows * ROW * caption_size(shape, choices)

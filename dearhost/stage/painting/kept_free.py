@@ -1,17 +1,17 @@
-"""What titles and names are not to cover: heads, hands and what they hold or have before them, captions at the top."""
+"""What titles and names are not to cover: heads, hands and what they hold or have before them, captions."""
 
 from __future__ import annotations
 
 from collections.abc import Iterator, Mapping
 
 from dearhost.hosts import PROPS, Host, Performance, Pose
-from dearhost.stage.layout.caption_room import caption_box
+from dearhost.stage.layout.caption_room import caption_box, free_above_captions
 from dearhost.stage.layout.shapes import Picture
 from dearhost.stage.painting.entrances import Box
 from dearhost.stage.timeline import PlacedHost, SceneTimeline
 from dearhost.timebase import Span
 
-_EVERY = 0.25
+_EVERY = 0.5
 """Seconds from look to look."""
 _HEAD = 0.62
 """From the middle of a head to the end of its hair, of its height."""
@@ -33,15 +33,21 @@ class KeptFree:
         """Everything at every look in ``span``: what stays longer in a place is there more often. ``bodies``, which
         matter less, once."""
         found: list[Box] = []
-        choices, moment = self._scene.choices, span.start
-        above = self._picture.pixels(caption_box(self._picture.shape, "top"))
+        captions, moment = self._captions(), span.start
         while moment < span.end:
-            if choices.captions and choices.caption_place == "top":
-                found.append(above)
+            found += captions
             for seen in self._seen(moment):
                 found += seen.head_and_hands()
             moment += _EVERY
         return found + [seen.body() for seen in self._seen(span.start) if bodies]
+
+    def _captions(self) -> list[Box]:
+        """The room of captions, whether there is one at a moment or not: titles stay where they are."""
+        choices, shape = self._scene.choices, self._picture.shape
+        left, top, right, bottom = caption_box(shape, choices.caption_place)
+        if choices.caption_place == "foot":
+            top = free_above_captions(shape, choices)
+        return [self._picture.pixels((left, top, right, bottom))] if choices.captions else []
 
     def _seen(self, moment: float) -> Iterator[_Seen]:
         for placed in self._scene.shots[self._scene.shot_at(moment)].hosts:

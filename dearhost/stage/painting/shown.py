@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass, replace
+from functools import partial
 from typing import Any, Protocol
 
 from dearhost.assets.shelf import Shelf
@@ -26,7 +27,7 @@ from dearhost.stage.painting.panels import (
     QuotationPanel,
     TitleCardPanel,
 )
-from dearhost.stage.painting.titles import NameDrawing, TitleDrawing
+from dearhost.stage.painting.titles import NameDrawing, Taken, TitleDrawing
 from dearhost.stage.timeline import HEADING, LOGO, TITLE_CARD, SceneTimeline, Shown
 from dearhost.timebase import Span
 
@@ -81,13 +82,13 @@ def _lettered(drawing: Callable[[Shown, Picture, Fonts], ShownDrawing]) -> Calla
     return lambda shown, picture, supplies: drawing(shown, picture, supplies.fonts)
 
 
-Slipping = Callable[[Shown, Picture, Fonts, Sequence[Box]], ShownDrawing]
+Slipping = Callable[[Shown, Picture, Fonts, Taken], ShownDrawing]
 
 
 def _slip(drawing: Slipping, *, bodies: bool) -> Callable[..., ShownDrawing]:
     """What lies where it covers least."""
     return lambda shown, picture, supplies: drawing(
-        shown, picture, supplies.fonts, supplies.kept_free(shown.span, bodies=bodies)
+        shown, picture, supplies.fonts, partial(supplies.kept_free, shown.span, bodies=bodies)
     )
 
 

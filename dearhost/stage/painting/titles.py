@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from typing import Any
 
 from dearhost.drawing.colours import darker, paint
@@ -24,6 +24,10 @@ _FAMILIES = {"text": "sans"}
 """Of ``shown_cues.LETTERS``, what is not set as headings are."""
 
 
+Taken = Callable[[], Sequence[Box]]
+"""What is not to be covered, in pixels, as often as it is seen there."""
+
+
 def covered(place: Box, taken: Sequence[Box]) -> float:
     """How much of ``taken`` a slip in a place covers, in square pixels."""
     left, top, right, bottom = place
@@ -35,12 +39,14 @@ def covered(place: Box, taken: Sequence[Box]) -> float:
 class Slip:
     """A slip of paper that comes in its way; a subclass lays out its ``places`` and draws what is on it."""
 
-    def __init__(self, shown: Shown, picture: Picture, fonts: Fonts, taken: Sequence[Box] = ()) -> None:
-        """``taken``: what is not to be covered, in pixels, as often as it is seen there."""
+    def __init__(self, shown: Shown, picture: Picture, fonts: Fonts, taken: Taken = tuple) -> None:
+        """``taken`` is asked where there is a choice of places."""
         self.shown, self.picture, self.fonts = shown, picture, fonts
         self.colours = on_slip(shown.colours, shown.text("ground"))
         self.way = shown.text("comes") or "slides"
-        self.paper_box: Box = min(self.places(), key=lambda place: covered(place, taken))
+        places = self.places()
+        boxes = taken() if len(places) > 1 else ()
+        self.paper_box: Box = min(places, key=lambda place: covered(place, boxes))
         left, top, right, bottom = self.paper_box
         edge = 40 * picture.unit
         self.box: Box = reach(self.way, (left - edge, top - edge, right + edge, bottom + edge), picture)

@@ -141,7 +141,7 @@ def test_of_its_places_it_takes_the_one_that_covers_least(studio: Studio, text: 
     sides = {"left": [(0, 0.5)], "right": [(0.5, 1)], "both": [(0, 1)], "none": []}[taken_at]
     taken = [(a * wide, high * 0.5, b * wide, high * 0.8) for a, b in sides]
     shown = Shown(HEADING, Span(0, 3), {"number": 1, "text": text})
-    slip = TitleDrawing(shown, picture, Fonts.at(studio.fonts), taken)
+    slip = TitleDrawing(shown, picture, Fonts.at(studio.fonts), lambda: taken)
     least = min(covered(place, taken) for place in slip.places())
     assert covered(slip.paper_box, taken) == least
     left, top, right, bottom = picture.pixels(picture.layout.title_safe)
